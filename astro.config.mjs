@@ -1,0 +1,27 @@
+// @ts-check
+import node from '@astrojs/node';
+import react from '@astrojs/react';
+import tailwindcss from '@tailwindcss/vite';
+import { defineConfig } from 'astro/config';
+
+export default defineConfig({
+  output: 'server',
+  adapter: node({ mode: 'standalone' }),
+  integrations: [react()],
+  devToolbar: { enabled: false },
+  // The node adapter trusts only hosts named here; without them form posts answer 403.
+  security: { allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
+  server: { host: '127.0.0.1', port: 4321 },
+  vite: {
+    plugins: [tailwindcss()],
+    // wasm loaders use new URL('x.wasm', import.meta.url): bundling them ahead would part the script from its wasm.
+    optimizeDeps: {
+      exclude: ['harfbuzzjs', 'lcms-wasm'],
+      // The scanner does not follow new Worker(): named here, or the first use reloads the page in development.
+      entries: ['src/rooms/**/*.tsx', 'workers/**/*.ts'],
+    },
+    assetsInclude: ['**/*.tidyedge', '**/*.icc'],
+    worker: { format: 'es', rollupOptions: { output: { assetFileNames: '_astro/[name].[hash][extname]' } } },
+    build: { chunkSizeWarningLimit: 2000 },
+  },
+});

@@ -1,0 +1,56 @@
+import { checkPiece } from '../core/checks';
+import type { Measure } from '../core/checks/check';
+import { findElement, titleOf } from '../core/job/find';
+import { type ShopSpec, shopSpecSchema } from '../core/trade/schema';
+import { shopOf } from '../core/trade/shops';
+import { formatLength, type PieceUnit } from '../core/units/length';
+import { CliError, openJob, pieceAsked, readGiven } from './given';
+import { loadKit } from './kit';
+import type { Command } from './tidy';
+
+/** The shop spec in a file, checked. */
+export function shopGiven(path: string): ShopSpec {
+  try {
+    return shopSpecSchema.parse(JSON.parse(new TextDecoder().decode(readGiven(path))));
+  } catch (error) {
+    if (error instanceof CliError) throw error;
+    throw new CliError(`${path} is no shop spec: it must be JSON with the fields of docs/shop-spec.md.`);
+  }
+}
+
+export const measureText = ({ value, kind }: Measure, unit: PieceUnit): string =>
+  kind === 'ppi' ? `${Math.round(value)} ppi` : formatLength(value, unit, 2);
+
+export const check: Command = {
+  help: `check JOB.tidyedge [--piece ID] [--shop FILE] [--json]   prints findings
+Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. --shop takes a shop spec as JSON.`,
+  options: { piece: { type: 'string' }, shop: { type: 'string' }, json: { type: 'boolean' } },
+  async run(path, { piece: id, shop, json }) {
+    const { job } = openJob(path);
+    const { fonts } = await loadKit();
+    const spec = typeof shop === 'string' ? shopGiven(shop) : undefined;
+    const pieces = id === undefined ? job.pieces : [pieceAsked(job, id)];
+    const found = pieces.flatMap((piece) =>
+      checkPiece(job, piece, fonts, spec ?? shopOf(piece.shop)).map((finding) => ({ piece, finding })),
+    );
+    if (json) {
+      const rows = found.map(({ piece, finding: { fix, ...rest } }) => ({
+        piece: piece.id,
+        ...rest,
+        ...(fix ? { fix: fix.label } : {}),
+      }));
+      console.log(JSON.stringify({ findings: rows }, null, 1));
+    } else {
+      for (const { piece, finding } of found) {
+        const { element } = findElement(job, finding.element)!;
+        const numbers = `${measureText(finding.measured, piece.unit)}, wants ${measureText(finding.wanted, piece.unit)}`;
+        const face = piece.faces.find((f) => f.id === finding.face)!;
+        console.log(
+          `${finding.severity}  ${piece.id}, ${face.name}: ${titleOf(element, job.assets)}. ${finding.problem} (${numbers})`,
+        );
+      }
+      if (found.length === 0) console.log('Nothing found.');
+    }
+    return found.some(({ finding }) => finding.severity === 'stop') ? 1 : 0;
+  },
+};

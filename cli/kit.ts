@@ -1,0 +1,37 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { fileURLToPath } from 'node:url';
+import { type ColourEngine, createColourEngine, createPress, type Press } from '../core/colour/engine';
+import { conditionOf } from '../core/trade/conditions';
+import { createFontBook, type FontBook } from '../core/type/font';
+import { createSubsetter, type Subsetter } from '../core/type/subset';
+import { TYPEFACES } from '../core/type/typefaces';
+
+/** The fonts, profiles and wasm the core is handed when it runs outside the browser. */
+export interface Kit {
+  engine: ColourEngine;
+  fonts: FontBook;
+  subset: Subsetter;
+  press(condition: string): Press;
+}
+
+const require = createRequire(import.meta.url);
+export const packageFile = (name: string): string => require.resolve(name);
+export const profileFile = (name: string): string =>
+  fileURLToPath(new URL(`../assets/profiles/${name}`, import.meta.url));
+
+export async function loadKit(): Promise<Kit> {
+  const engine = await createColourEngine(readFileSync(packageFile('lcms-wasm/dist/lcms.wasm')));
+  const presses = new Map<string, Press>();
+  return {
+    engine,
+    subset: await createSubsetter(readFileSync(packageFile('harfbuzzjs/dist/harfbuzz-subset.wasm'))),
+    fonts: createFontBook(Object.fromEntries(TYPEFACES.map((face) => [face.id, readFileSync(packageFile(face.file))]))),
+    press(id) {
+      const condition = conditionOf(id);
+      const found = presses.get(id) ?? createPress(engine, condition, readFileSync(profileFile(condition.profile)));
+      presses.set(id, found);
+      return found;
+    },
+  };
+}

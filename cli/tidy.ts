@@ -1,0 +1,58 @@
+import { parseArgs } from 'node:util';
+import { JobFileError } from '../core/files/job-file';
+import { ExportError } from '../core/files/pdf/write';
+import { PictureError } from '../core/picture/limits';
+import { check } from './check';
+import { exportPiece } from './export';
+import { CliError } from './given';
+import { list } from './list';
+
+/** `tidy`, the headless twin: the app's core without its interface. Errors: one line to stderr, exit 2. */
+
+export interface Command {
+  help: string;
+  options: NonNullable<Parameters<typeof parseArgs>[0]>['options'];
+  run(job: string, options: Record<string, string | boolean | undefined>): Promise<number>;
+}
+
+const COMMANDS: Record<string, Command> = { list, check, export: exportPiece };
+
+const usage = `tidy COMMAND JOB.tidyedge [options]
+
+${Object.values(COMMANDS)
+  .map(({ help }) => help.split('\n')[0])
+  .join('\n')}
+
+tidy COMMAND --help says more.`;
+
+async function main(argv: string[]): Promise<number> {
+  const [name, ...rest] = argv;
+  if (name === undefined || name === '--help' || name === 'help') {
+    console.log(usage);
+    return name === undefined ? 2 : 0;
+  }
+  const command = COMMANDS[name];
+  if (!command) throw new CliError(`There is no command ${name}. Commands: ${Object.keys(COMMANDS).join(', ')}.`);
+  if (rest.includes('--help')) {
+    console.log(command.help);
+    return 0;
+  }
+  const { values, positionals } = parseArgs({ args: rest, options: command.options ?? {}, allowPositionals: true });
+  if (positionals.length !== 1) throw new CliError(`Name one job file: tidy ${name} JOB.tidyedge`);
+  return command.run(positionals[0]!, values as Record<string, string | boolean | undefined>);
+}
+
+const isPlain = (error: unknown): error is Error =>
+  error instanceof CliError ||
+  error instanceof ExportError ||
+  error instanceof JobFileError ||
+  error instanceof PictureError ||
+  (error instanceof TypeError && 'code' in error && String(error.code).startsWith('ERR_PARSE_ARGS'));
+
+try {
+  process.exitCode = await main(process.argv.slice(2));
+} catch (error) {
+  if (!isPlain(error)) throw error;
+  console.error(error.message.split('\n')[0]);
+  process.exitCode = 2;
+}

@@ -1,0 +1,55 @@
+import type { Box } from '../geometry/box';
+import type { Face, Job, Piece } from '../job/schema';
+import type { SceneSources } from '../scene/sources';
+import type { ShopSpec, Source } from '../trade/schema';
+
+export type Severity = 'stop' | 'warn' | 'advise';
+
+/** A measured value: points for lengths, pixels an inch for ppi. */
+export interface Measure {
+  value: number;
+  kind: 'length' | 'ppi';
+}
+
+/** A change that mends a finding and nothing else. */
+export interface Fix {
+  label: string;
+  apply(job: Job): Job;
+}
+
+/** What a check has found: where, what was measured, what is wanted. */
+export interface Finding {
+  check: string;
+  severity: Severity;
+  face: string;
+  element: string;
+  /** The place on the face, in points from the trim's corner. */
+  place: Box;
+  /** In a few words, without the numbers. */
+  problem: string;
+  measured: Measure;
+  wanted: Measure;
+  fix?: Fix;
+}
+
+/** What a check looks at. */
+export interface CheckContext {
+  piece: Piece;
+  face: Face;
+  shop: ShopSpec;
+  sources: SceneSources;
+}
+
+export interface Check {
+  id: string;
+  name: string;
+  /** What it protects from, in one sentence. */
+  protects: string;
+  source: Source;
+  run(context: CheckContext): Finding[];
+}
+
+export const trimOf = (piece: Piece): Box => ({ x: 0, y: 0, width: piece.width, height: piece.height });
+
+/** Rounding that must not make a finding: a thousandth of a point. */
+export const HAIR = 0.001;

@@ -1,0 +1,42 @@
+import { PROCESS_PLATES, platesOf } from '../colour/ink';
+import { inkOf } from '../job/find';
+import type { Element, Job, Piece } from '../job/schema';
+import { effectivePpi } from '../picture/place';
+
+/** The figures of a piece that a designer wants in sight: what the edge strip shows. */
+export interface PieceFacts {
+  /** Of all pictures, in pixels an inch; undefined without pictures. */
+  lowestPpi: number | undefined;
+  /** In points; undefined without words. */
+  smallestType: number | undefined;
+  /** Plates in use, process first. */
+  plates: string[];
+}
+
+const elementsOf = (piece: Piece): Element[] => piece.faces.flatMap((face) => face.elements);
+
+const least = (values: number[]): number | undefined => (values.length > 0 ? Math.min(...values) : undefined);
+
+/** The plates an element prints on. A picture is separated into all four process inks. */
+const platesUsed = (element: Element, job: Job): string[] =>
+  element.kind === 'picture'
+    ? [...PROCESS_PLATES]
+    : Object.entries(platesOf(inkOf(job.inks, element.paint.ink), element.paint.tint)).flatMap(([name, amount]) =>
+        amount > 0 ? [name] : [],
+      );
+
+export function pieceFacts(job: Job, piece: Piece): PieceFacts {
+  const elements = elementsOf(piece);
+  const used = new Set(elements.flatMap((element) => platesUsed(element, job)));
+  const process: string[] = PROCESS_PLATES.filter((plate) => used.has(plate));
+  return {
+    lowestPpi: least(
+      elements.flatMap((e) => {
+        const asset = e.kind === 'picture' ? job.assets[e.asset] : undefined;
+        return e.kind === 'picture' && asset ? [effectivePpi(e, asset.width, asset.height)] : [];
+      }),
+    ),
+    smallestType: least(elements.flatMap((e) => (e.kind === 'words' ? [e.size] : []))),
+    plates: [...process, ...[...used].filter((plate) => !process.includes(plate)).sort()],
+  };
+}

@@ -1,0 +1,148 @@
+import * as lcms from 'lcms-wasm';
+import type { PressCondition } from '../trade/schema';
+import type { Cmyk } from './ink';
+
+/** Little CMS behind a small front: profiles are bytes, pixels are 8 bits a channel, no padding. */
+export interface ColourEngine {
+  describe(icc: Uint8Array): ProfileFacts;
+  /** A conversion between two profiles, ready to use again and again. Throws ProfileError if one cannot be used. */
+  converter(from: Profile, to: Profile, how: Rendering): Converter;
+}
+export type Profile = Uint8Array | 'sRGB';
+export type ColourSpace = 'RGB' | 'CMYK' | 'GRAY';
+export interface ProfileFacts {
+  space: string;
+  name: string;
+}
+export type Rendering = Pick<PressCondition, 'intent' | 'blackPointCompensation'>;
+export type Converter = (pixels: Uint8Array) => Uint8Array;
+export class ProfileError extends Error {}
+
+const CHANNELS: Record<ColourSpace, number> = { RGB: 3, CMYK: 4, GRAY: 1 };
+export const channelsOf = (space: ColourSpace): number => CHANNELS[space];
+
+// Little CMS's pixel format word: COLORSPACE_SH(n) | CHANNELS_SH(n) | BYTES_SH(1), for the spaces used here.
+const FORMAT: Record<ColourSpace, number> = {
+  RGB: lcms.TYPE_RGB_8,
+  CMYK: lcms.TYPE_CMYK_8,
+  GRAY: (3 << 16) | (1 << 3) | 1,
+};
+const INTENT = { perceptual: lcms.INTENT_PERCEPTUAL, 'relative colorimetric': lcms.INTENT_RELATIVE_COLORIMETRIC };
+
+/** Pixels converted at one go; keeps the wasm heap small for large pictures. */
+const STRIP = 1 << 20;
+
+export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine> {
+  // wasmBinary wins; locateFile only keeps the loader from making an address of its own.
+  const cms = await lcms.instantiate({ wasmBinary: wasm, locateFile: (name) => name });
+
+  function open(profile: Profile): { handle: number; space: ColourSpace } {
+    if (profile === 'sRGB') return { handle: cms.cmsCreate_sRGBProfile(), space: 'RGB' };
+    const handle = cms.cmsOpenProfileFromMem(profile, profile.byteLength);
+    if (!handle) throw new ProfileError('This colour profile is damaged and cannot be read.');
+    const space = (cms.cmsGetColorSpaceASCII(handle) ?? '').trim();
+    if (!(space in CHANNELS)) {
+      cms.cmsCloseProfile(handle);
+      throw new ProfileError(`A ${space || 'nameless'} colour profile cannot be used here; RGB, CMYK and grey can.`);
+    }
+    return { handle, space: space as ColourSpace };
+  }
+
+  function build(from: Profile, to: Profile, how: Rendering): Converter {
+    const source = open(from);
+    const target = open(to);
+    const flags = how.blackPointCompensation ? lcms.cmsFLAGS_BLACKPOINTCOMPENSATION : 0;
+    const transform = cms.cmsCreateTransform(
+      source.handle,
+      FORMAT[source.space],
+      target.handle,
+      FORMAT[target.space],
+      INTENT[how.intent],
+      flags,
+    );
+    cms.cmsCloseProfile(source.handle);
+    cms.cmsCloseProfile(target.handle);
+    if (!transform) throw new ProfileError('These two colour profiles cannot be joined.');
+    const [into, out] = [channelsOf(source.space), channelsOf(target.space)];
+    return (pixels) => {
+      const count = pixels.length / into;
+      const result = new Uint8Array(count * out);
+      for (let at = 0; at < count; at += STRIP) {
+        const end = Math.min(count, at + STRIP);
+        const strip = cms.cmsDoTransform(transform, pixels.subarray(at * into, end * into), end - at);
+        result.set(strip as Uint8Array, at * out);
+      }
+      return result;
+    };
+  }
+
+  // The shipped profiles live as long as the app, so conversions are kept by the identity of their bytes.
+  const ids = new WeakMap<Uint8Array, number>();
+  let nextId = 0;
+  const idOf = (profile: Profile): string => {
+    if (profile === 'sRGB') return profile;
+    if (!ids.has(profile)) ids.set(profile, nextId++);
+    return `${ids.get(profile)}`;
+  };
+  const kept = new Map<string, Converter>();
+
+  return {
+    describe(icc) {
+      const handle = cms.cmsOpenProfileFromMem(icc, icc.byteLength);
+      if (!handle) throw new ProfileError('This colour profile is damaged and cannot be read.');
+      const facts = {
+        space: (cms.cmsGetColorSpaceASCII(handle) ?? '').trim(),
+        name: cms.cmsGetProfileInfoASCII(handle, lcms.cmsInfoDescription, 'en', 'US'),
+      };
+      cms.cmsCloseProfile(handle);
+      return facts;
+    },
+    converter(from, to, how) {
+      const key = [idOf(from), idOf(to), how.intent, how.blackPointCompensation].join('|');
+      const found = kept.get(key) ?? build(from, to, how);
+      kept.set(key, found);
+      return found;
+    },
+  };
+}
+
+export type Rgb = [red: number, green: number, blue: number];
+
+const bytes = (amounts: readonly number[]): Uint8Array => Uint8Array.from(amounts, (a) => Math.round(a * 255));
+
+/** A press: how ink looks on a screen, and how screen colours become ink. */
+export interface Press {
+  condition: PressCondition;
+  profile: Uint8Array;
+  /** sRGB bytes of what the press condition makes of these amounts (0 to 1). */
+  screen(cmyk: Cmyk): Rgb;
+  /** Amounts of ink (0 to 1, whole percent) for an sRGB colour of bytes. */
+  separate(rgb: Rgb): Cmyk;
+}
+
+/** A press condition brought to life with its profile's bytes. */
+export function createPress(engine: ColourEngine, condition: PressCondition, profile: Uint8Array): Press {
+  const toScreen = engine.converter(profile, 'sRGB', condition);
+  const toPress = engine.converter('sRGB', profile, condition);
+  const shown = new Map<string, Rgb>();
+  return {
+    condition,
+    profile,
+    screen(cmyk) {
+      const key = cmyk.join();
+      const found = shown.get(key) ?? (Array.from(toScreen(bytes(cmyk))) as Rgb);
+      shown.set(key, found);
+      return found;
+    },
+    separate: (rgb) => Array.from(toPress(Uint8Array.from(rgb)), (b) => Math.round((b / 255) * 100) / 100) as Cmyk,
+  };
+}
+
+/** `#1e4d3c`, `1e4d3c` or `#abc` as bytes; undefined for anything else. IEC 61966-2-1 names the colour space. */
+export function parseHex(text: string): Rgb | undefined {
+  const digits = /^#?([0-9a-f]{3}|[0-9a-f]{6})$/i.exec(text.trim())?.[1];
+  if (!digits) return undefined;
+  const six = digits.length === 3 ? [...digits].map((d) => d + d).join('') : digits;
+  return [0, 2, 4].map((i) => Number.parseInt(six.slice(i, i + 2), 16)) as Rgb;
+}
+export const hexOf = (rgb: Rgb): string => `#${rgb.map((b) => b.toString(16).padStart(2, '0')).join('')}`;

@@ -1,0 +1,68 @@
+import { z } from 'zod';
+
+const amount = z.number().min(0).max(1);
+/** Amounts of cyan, magenta, yellow and black, 0 to 1. */
+export const cmykSchema = z.tuple([amount, amount, amount, amount]);
+export type Cmyk = z.infer<typeof cmykSchema>;
+
+/**
+ * An ink of the job: a process colour is printed from the four process plates; a spot ink is a plate
+ * of its own, and `cmyk` is then only what stands in for it on a screen or a process press.
+ */
+export const inkSchema = z.strictObject({
+  id: z.string().min(1).max(64),
+  name: z.string().min(1).max(80),
+  kind: z.enum(['process', 'spot']),
+  cmyk: cmykSchema,
+});
+export type Ink = z.infer<typeof inkSchema>;
+
+export const PROCESS_PLATES = ['Cyan', 'Magenta', 'Yellow', 'Black'] as const;
+export type ProcessPlate = (typeof PROCESS_PLATES)[number];
+/** The plate name that means every plate (ISO 32000-1, 8.6.6.4): for marks only, never for art. */
+export const ALL_PLATES = 'All';
+const RESERVED = new Set<string>([...PROCESS_PLATES, ALL_PLATES, 'None']);
+
+/** Whether a spot ink may carry this name: not that of a process plate, nor a name PDF keeps. */
+export const isSpotName = (name: string): boolean => name.trim() !== '' && !RESERVED.has(name.trim());
+
+/** Amounts of ink by plate name, 0 to 1. A plate not named gets nothing and is knocked out. */
+export type Plates = Readonly<Record<string, number>>;
+
+/** What `tint` (0 to 1) of an ink puts on the plates. */
+export const platesOf = (ink: Ink, tint = 1): Plates =>
+  ink.kind === 'spot'
+    ? { [ink.name]: tint }
+    : Object.fromEntries(
+        PROCESS_PLATES.map((plate, i) => [plate, ink.cmyk[i]! * tint] as const).filter(([, a]) => a > 0),
+      );
+
+/** The process part of some plates, and the spots beside it. */
+export function splitPlates(plates: Plates): { cmyk: Cmyk; spots: [name: string, amount: number][] } {
+  const cmyk = PROCESS_PLATES.map((plate) => plates[plate] ?? 0) as Cmyk;
+  const spots = Object.entries(plates).filter(([name]) => !(PROCESS_PLATES as readonly string[]).includes(name));
+  return { cmyk, spots };
+}
+
+/** What stands in for some plates where only the four process inks can be shown, 0 to 1 each. */
+export function processStandIn(plates: Plates, inks: readonly Ink[]): Cmyk {
+  const { cmyk, spots } = splitPlates(plates);
+  const sum = [...cmyk] as Cmyk;
+  for (const [name, amount] of spots) {
+    const alternate: Cmyk =
+      name === ALL_PLATES ? [1, 1, 1, 1] : (inks.find((ink) => ink.name === name)?.cmyk ?? [0, 0, 0, 1]);
+    // Inks lie over one another like filters: 1 − (1 − a)(1 − b).
+    alternate.forEach((a, i) => {
+      sum[i] = 1 - (1 - sum[i]!) * (1 - a * amount);
+    });
+  }
+  return sum;
+}
+
+/** The short name of a plate, as the trade says it: C M Y K. */
+export const shortPlate = (plate: string): string =>
+  ({ Cyan: 'C', Magenta: 'M', Yellow: 'Y', Black: 'K' })[plate] ?? plate;
+
+/** `C85 M75 Y60 K70` : amounts in percent. */
+export const cmykText = (cmyk: Cmyk): string =>
+  cmyk.map((a, i) => `${'CMYK'[i]}${Math.round(a * 1000) / 10}`).join(' ');

@@ -1,0 +1,74 @@
+import { type Box, bottom, outset, right, unionOf } from '../geometry/box';
+import { pathBounds } from '../geometry/path';
+import type { Element } from '../job/schema';
+import type { Device, GlyphRun } from '../scene/device';
+import { drawElement } from '../scene/face';
+import type { SceneSources } from '../scene/sources';
+
+const intersection = (a: Box, b: Box): Box | undefined => {
+  const x = Math.max(a.x, b.x);
+  const y = Math.max(a.y, b.y);
+  const box = { x, y, width: Math.min(right(a), right(b)) - x, height: Math.min(bottom(a), bottom(b)) - y };
+  return box.width >= 0 && box.height >= 0 ? box : undefined;
+};
+
+/** Where the ink of a run of glyphs lies: their outlines, not their frame. */
+function runInk({ font, size, glyphs, x, baseline }: GlyphRun): Box | undefined {
+  const scale = size / font.upem;
+  const boxes: Box[] = [];
+  let pen = x;
+  for (const glyph of glyphs) {
+    const ink = font.ink(glyph.id);
+    if (ink)
+      boxes.push({
+        x: pen + (glyph.dx + ink.x) * scale,
+        y: baseline - (glyph.dy + ink.y + ink.height) * scale,
+        width: ink.width * scale,
+        height: ink.height * scale,
+      });
+    pen += glyph.advance * scale;
+  }
+  return unionOf(boxes);
+}
+
+/** A device that finds the box around everything that prints, clips included. */
+export function boundsDevice(): Device & { bounds(): Box | undefined } {
+  const clips: Box[] = [];
+  const boxes: Box[] = [];
+  const mark = (box: Box | undefined): void => {
+    const seen = clips.reduce<Box | undefined>((left, clip) => left && intersection(left, clip), box);
+    if (seen) boxes.push(seen);
+  };
+  return {
+    bounds: () => unionOf(boxes),
+    beginElement() {},
+    endElement() {},
+    beginClip(path) {
+      clips.push(pathBounds(path) ?? { x: 0, y: 0, width: 0, height: 0 });
+    },
+    endClip() {
+      clips.pop();
+    },
+    fillPath: (path) => mark(pathBounds(path)),
+    strokePath(path, weight) {
+      const box = pathBounds(path);
+      mark(box && outset(box, weight / 2));
+    },
+    showGlyphs: (run) => mark(runInk(run)),
+    drawImage: (_image, box) => mark(box),
+  };
+}
+
+// By element: edits never change one in place. The bounds do not depend on inks or on anything else in the job.
+const kept = new WeakMap<Element, { box: Box | undefined }>();
+
+/** The box around what an element prints, in points; undefined when it prints nothing. */
+export function inkBounds(element: Element, sources: SceneSources): Box | undefined {
+  const found = kept.get(element);
+  if (found) return found.box;
+  const device = boundsDevice();
+  drawElement(element, sources, device);
+  const box = device.bounds();
+  kept.set(element, { box });
+  return box;
+}

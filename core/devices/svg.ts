@@ -1,0 +1,75 @@
+import { hexOf, type Rgb } from '../colour/engine';
+import type { Cmyk, Ink } from '../colour/ink';
+import { type Plates, processStandIn } from '../colour/ink';
+import type { Box } from '../geometry/box';
+import { multiply } from '../geometry/matrix';
+import { boxPath, type Path, pathData, transformPath } from '../geometry/path';
+import type { Device, GlyphRun } from '../scene/device';
+
+/** Something to show on a screen; the stage makes it with React, the SVG file as text. */
+export type SvgNode =
+  | { kind: 'path'; d: string; fill: string }
+  | { kind: 'line'; d: string; stroke: string; weight: number }
+  | { kind: 'image'; asset: string; box: Box; clip: string };
+
+export interface SvgElement {
+  id: string;
+  nodes: SvgNode[];
+}
+
+/** How inks look on the screen. */
+export interface ScreenInks {
+  inks: readonly Ink[];
+  screen(cmyk: Cmyk): Rgb;
+}
+
+/** The outlines of a run of glyphs as one path on the face. */
+export function runOutline({ font, size, glyphs, x, baseline }: GlyphRun): Path {
+  const scale = size / font.upem;
+  const out: Path[number][] = [];
+  let pen = x;
+  for (const glyph of glyphs) {
+    const at = multiply([1, 0, 0, 1, pen + glyph.dx * scale, baseline - glyph.dy * scale], [scale, 0, 0, -scale, 0, 0]);
+    out.push(...transformPath(font.outline(glyph.id), at));
+    pen += glyph.advance * scale;
+  }
+  return out;
+}
+
+/** A device that makes SVG: one path an element wherever its colour allows. */
+export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[] } {
+  const elements: SvgElement[] = [];
+  const clips: Path[] = [];
+  const nodes = (): SvgNode[] => {
+    if (elements.length === 0) elements.push({ id: '', nodes: [] });
+    return elements.at(-1)!.nodes;
+  };
+  const look = (plates: Plates): string => hexOf(colours.screen(processStandIn(plates, colours.inks)));
+  const fill = (path: Path, plates: Plates): void => {
+    const colour = look(plates);
+    const last = nodes().at(-1);
+    if (last?.kind === 'path' && last.fill === colour) last.d += pathData(path);
+    else nodes().push({ kind: 'path', d: pathData(path), fill: colour });
+  };
+  return {
+    elements,
+    beginElement: (id) => {
+      elements.push({ id, nodes: [] });
+    },
+    endElement() {},
+    beginClip: (path) => {
+      clips.push(path);
+    },
+    endClip: () => {
+      clips.pop();
+    },
+    fillPath: fill,
+    strokePath: (path, weight, plates) => {
+      nodes().push({ kind: 'line', d: pathData(path), stroke: look(plates), weight });
+    },
+    showGlyphs: (run, plates) => fill(runOutline(run), plates),
+    drawImage: ({ asset }, box) => {
+      nodes().push({ kind: 'image', asset, box, clip: pathData(clips.at(-1) ?? boxPath(box)) });
+    },
+  };
+}

@@ -1,0 +1,140 @@
+import { unzipSync, type Zippable, zipSync } from 'fflate';
+import type { z } from 'zod';
+import { type Asset, JOB_VERSION, type Job, jobSchema } from '../job/schema';
+import { probePicture } from '../picture/probe';
+import { hashOf } from './hash';
+
+/** A job and the bytes of its pictures by hash. */
+export interface JobBundle {
+  job: Job;
+  assets: Record<string, Uint8Array>;
+}
+
+/** A job file that cannot be opened; the message says why and what to do. */
+export class JobFileError extends Error {}
+
+/** What a job file may hold, in bytes unpacked. */
+export const FILE_LIMITS = { job: 50_000_000, total: 1_000_000_000, entries: 2_000 } as const;
+
+const EXTENSION: Record<Asset['type'], string> = { 'image/jpeg': 'jpg', 'image/png': 'png' };
+const assetPath = (hash: string, asset: Asset): string => `assets/${hash}.${EXTENSION[asset.type]}`;
+
+/** The same value with the keys of every object in order, so that equal jobs are equal bytes. */
+function ordered(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(ordered);
+  if (value === null || typeof value !== 'object') return value;
+  return Object.fromEntries(
+    Object.entries(value)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([k, v]) => [k, ordered(v)]),
+  );
+}
+
+/** Pictures that some element still shows. */
+export const assetsInUse = (job: Job): Set<string> =>
+  new Set(
+    job.pieces.flatMap((p) =>
+      p.faces.flatMap((f) => f.elements.flatMap((e) => (e.kind === 'picture' ? [e.asset] : []))),
+    ),
+  );
+
+// The oldest time a zip can hold: a file saved twice is the same file.
+const ZIP_TIME = new Date(1980, 0, 1);
+
+/** Writes `name.tidyedge`: a zip of job.json and the pictures in use, byte for byte the same for the same job. */
+export function writeJobFile({ job, assets }: JobBundle): Uint8Array {
+  const used = assetsInUse(job);
+  const kept: Job = {
+    ...job,
+    assets: Object.fromEntries(Object.entries(job.assets).filter(([hash]) => used.has(hash))),
+  };
+  const entries: Zippable = {
+    'job.json': [new TextEncoder().encode(`${JSON.stringify(ordered(kept), null, 1)}\n`), { level: 6 }],
+  };
+  for (const hash of [...used].sort()) {
+    const bytes = assets[hash];
+    if (!bytes)
+      throw new JobFileError(`The picture ${job.assets[hash]?.name ?? hash} is missing. Put it in again, then save.`);
+    // JPEG and PNG are packed already.
+    entries[assetPath(hash, job.assets[hash]!)] = [bytes, { level: 0 }];
+  }
+  return zipSync(entries, { mtime: ZIP_TIME });
+}
+
+function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
+  let total = 0;
+  let count = 0;
+  try {
+    return unzipSync(bytes, {
+      // The sizes come from the zip's directory; a reader that is given less room than an entry needs stops there.
+      filter: ({ name, originalSize }) => {
+        total += originalSize;
+        count += 1;
+        if (
+          count > FILE_LIMITS.entries ||
+          total > FILE_LIMITS.total ||
+          (name === 'job.json' && originalSize > FILE_LIMITS.job)
+        )
+          throw new JobFileError(
+            'This file unpacks to far more than a job can hold, so it was not opened. Ask for it to be saved again.',
+          );
+        return name === 'job.json' || name.startsWith('assets/');
+      },
+    });
+  } catch (error) {
+    if (error instanceof JobFileError) throw error;
+    throw new JobFileError('This job file is damaged or cut short. Get it again from where it came from.');
+  }
+}
+
+const explain = (error: z.ZodError): string => {
+  const first = error.issues[0];
+  const where = first?.path.length ? ` at ${first.path.join('.')}` : '';
+  return `${first?.message ?? 'unknown'}${where}`;
+};
+
+/** Checks a job that comes from outside. Throws JobFileError: newer, foreign, or broken. */
+export function readJob(json: unknown): Job {
+  const { format, version } = (json ?? {}) as { format?: unknown; version?: unknown };
+  if (format !== 'tidyedge')
+    throw new JobFileError('This file is not a Tidy Edge job. Choose a file that ends in .tidyedge.');
+  if (typeof version === 'number' && version > JOB_VERSION)
+    throw new JobFileError(
+      `This job was saved by a newer Tidy Edge (file version ${version}, this one reads ${JOB_VERSION}). Update the app, then open it.`,
+    );
+  const read = jobSchema.safeParse(json);
+  if (!read.success)
+    throw new JobFileError(`This job file is broken: ${explain(read.error)}. Ask for it to be saved again.`);
+  return read.data;
+}
+
+/**
+ * Opens a job file. Everything in it is checked: the zip's sizes before unpacking, job.json against the schema, every
+ * picture against its hash and its limits. Throws JobFileError or PictureError; nothing outside is touched.
+ */
+export function readJobFile(bytes: Uint8Array): JobBundle {
+  if (bytes.length === 0) throw new JobFileError('This file is empty. Get it again from where it came from.');
+  if (bytes[0] !== 0x50 || bytes[1] !== 0x4b)
+    throw new JobFileError('This file is not a Tidy Edge job. Choose a file that ends in .tidyedge.');
+  const entries = unpack(bytes);
+  const text = entries['job.json'];
+  if (!text) throw new JobFileError('This file is not a Tidy Edge job: there is no job.json in it.');
+  let json: unknown;
+  try {
+    json = JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(text));
+  } catch {
+    throw new JobFileError('This job file is broken: its job.json cannot be read. Ask for it to be saved again.');
+  }
+  const job = readJob(json);
+  const assets: Record<string, Uint8Array> = {};
+  for (const [hash, asset] of Object.entries(job.assets)) {
+    const picture = entries[assetPath(hash, asset)];
+    if (!picture)
+      throw new JobFileError(`The picture ${asset.name} is missing from this file. Ask for it to be saved again.`);
+    if (hashOf(picture) !== hash)
+      throw new JobFileError(`The picture ${asset.name} in this file is damaged. Ask for it to be saved again.`);
+    probePicture(picture);
+    assets[hash] = picture;
+  }
+  return { job, assets };
+}

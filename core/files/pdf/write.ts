@@ -1,0 +1,206 @@
+import { PDFContext, PDFHeader, PDFHexString, PDFName, type PDFRef, PDFString, PDFWriter } from '@cantoo/pdf-lib';
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex } from '@noble/hashes/utils.js';
+import type { ColourEngine, Press } from '../../colour/engine';
+import { processStandIn } from '../../colour/ink';
+import { noUses, type PdfUses, pdfDevice } from '../../devices/pdf';
+import { type Box, bottom, outset, right } from '../../geometry/box';
+import { pieceOf } from '../../job/find';
+import type { Face, Job, Piece } from '../../job/schema';
+import { decodePicture } from '../../picture/decode';
+import { separatePicture } from '../../picture/separate';
+import { drawFace } from '../../scene/face';
+import { drawCropMarks, mediaBox } from '../../scene/marks';
+import type { ShopSpec } from '../../trade/schema';
+import type { FontBook } from '../../type/font';
+import type { Subsetter } from '../../type/subset';
+import { embedFont } from './fonts';
+import { embedPicture } from './images';
+import { type FileFacts, PRODUCER, pdfDate, xmpPacket } from './metadata';
+import { flate, plain } from './streams';
+
+/** What the writer works with besides the job. */
+export interface PdfKit {
+  engine: ColourEngine;
+  press: Press;
+  fonts: FontBook;
+  subset: Subsetter;
+  /** The bytes of the job's pictures, by hash. */
+  assets: Readonly<Record<string, Uint8Array>>;
+}
+
+export interface PdfAsked {
+  pieceId: string;
+  shop: ShopSpec;
+  /** Faces by number from 0, in the order of their pages; all where it is left out. */
+  faces?: readonly number[];
+  marks: boolean;
+}
+
+export interface Progress {
+  /** 0 to 1. */
+  done: number;
+  what: string;
+}
+
+/** Hands the thread back between steps, so that progress shows and a cancel is heard. */
+export type Tell = (progress: Progress) => void | Promise<void>;
+
+/** The boxes of a page as asked, in points from the trim's corner, y down. */
+export interface PageBoxes {
+  trim: Box;
+  bleed: Box;
+  media: Box;
+}
+
+export function pageBoxes(piece: Piece, shop: ShopSpec, marks: boolean): PageBoxes {
+  const trim: Box = { x: 0, y: 0, width: piece.width, height: piece.height };
+  const bleed = shop.bleed[piece.kind];
+  return { trim, bleed: outset(trim, bleed), media: mediaBox(trim, bleed, marks ? shop.marks : undefined) };
+}
+
+/** A box in the page's own coordinates: origin at the media box's lower left corner, y up. */
+const pdfBox = (box: Box, media: Box): [number, number, number, number] => [
+  box.x - media.x,
+  bottom(media) - bottom(box),
+  right(box) - media.x,
+  bottom(media) - box.y,
+];
+
+/** A spot ink, or All, as a Separation whose tint runs from paper to the ink's stand-in (ISO 32000-1, 8.6.6.4). */
+function separation(context: PDFContext, plate: string, job: Job): PDFRef {
+  const full = processStandIn({ [plate]: 1 }, job.inks);
+  const tint = context.register(context.obj({ FunctionType: 2, Domain: [0, 1], C0: [0, 0, 0, 0], C1: full, N: 1 }));
+  return context.register(context.obj(['Separation', plate, 'DeviceCMYK', tint] as never) as never);
+}
+
+function resourcesOf(
+  context: PDFContext,
+  uses: PdfUses,
+  embedded: { fonts: Map<string, PDFRef>; images: Map<string, PDFRef>; plates: Map<string, PDFRef> },
+): PDFRef {
+  const dict = (entries: Iterable<[string, PDFRef | undefined]>) =>
+    Object.fromEntries([...entries].filter(([, ref]) => ref)) as Record<string, PDFRef>;
+  return context.register(
+    context.obj({
+      ProcSet: ['PDF', 'Text', 'ImageC'],
+      Font: dict([...uses.fonts.values()].map((use) => [use.key, embedded.fonts.get(use.typeface)])),
+      XObject: dict([...uses.images].map(([hash, key]) => [key, embedded.images.get(hash)])),
+      ColorSpace: dict([...uses.plates].map(([plate, key]) => [key, embedded.plates.get(plate)])),
+    }),
+  );
+}
+
+function catalog(context: PDFContext, pages: PDFRef, press: Press, profileName: string, facts: FileFacts): PDFRef {
+  const profile = context.register(flate(context, press.profile, { N: 4, Alternate: 'DeviceCMYK' }));
+  const intent = context.register(
+    context.obj({
+      Type: 'OutputIntent',
+      S: 'GTS_PDFX',
+      OutputConditionIdentifier: PDFString.of(press.condition.identifier),
+      OutputCondition: PDFHexString.fromText(press.condition.name),
+      Info: PDFHexString.fromText(profileName),
+      DestOutputProfile: profile,
+    }),
+  );
+  // XMP stays unpacked so that simple readers find it.
+  const metadata = context.register(
+    plain(context, new TextEncoder().encode(xmpPacket(facts)), { Type: 'Metadata', Subtype: 'XML' }),
+  );
+  return context.register(context.obj({ Type: 'Catalog', Pages: pages, OutputIntents: [intent], Metadata: metadata }));
+}
+
+/** A piece, or the whole job, was not found: the caller asked for something that is not there. */
+export class ExportError extends Error {}
+
+function facesAsked(piece: Piece, numbers: readonly number[] | undefined): Face[] {
+  const faces = (numbers ?? piece.faces.map((_, i) => i)).map((n) => piece.faces[n]);
+  if (faces.length === 0 || faces.some((face) => face === undefined))
+    throw new ExportError(
+      `This piece has ${piece.faces.length} face${piece.faces.length === 1 ? '' : 's'}; choose from 1 to ${piece.faces.length}.`,
+    );
+  return faces as Face[];
+}
+
+/**
+ * Writes a piece as PDF/X-4 (ISO 15930-7, on PDF 1.6): a page a face, boxes, crop marks on every plate, words as
+ * embedded subset fonts, pictures in the press's CMYK, its profile as output intent. The same job gives the same bytes.
+ * Throws ExportError, or PictureError for a picture that cannot be read.
+ */
+export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tell = () => {}): Promise<Uint8Array> {
+  const piece = pieceOf(job, asked.pieceId);
+  if (!piece) throw new ExportError(`This job has no piece called ${asked.pieceId}.`);
+  const faces = facesAsked(piece, asked.faces);
+  const boxes = pageBoxes(piece, asked.shop, asked.marks);
+  const facts: FileFacts = {
+    title: `${job.name}: ${piece.name}`,
+    date: job.changed,
+    id: bytesToHex(sha256(new TextEncoder().encode(JSON.stringify([job, asked])))).slice(0, 32),
+  };
+
+  const context = PDFContext.create();
+  context.header = PDFHeader.forVersion(1, 6);
+  const uses = noUses();
+  const contents: string[] = [];
+  for (const [i, face] of faces.entries()) {
+    await tell({ done: (0.15 * i) / faces.length, what: `Drawing ${face.name}` });
+    const device = pdfDevice(boxes.media, uses);
+    drawFace(face, { inks: job.inks, assets: job.assets, fonts: kit.fonts }, device);
+    // Marks come last, so that nothing can lie over them; what runs past the bleed is cut off by the clip below.
+    const art = device.content();
+    const marks = pdfDevice(boxes.media, uses);
+    if (asked.marks) drawCropMarks(boxes.trim, asked.shop.bleed[piece.kind], asked.shop.marks, marks);
+    contents.push(`q\n${clipTo(pdfBox(boxes.bleed, boxes.media))}\n${art}Q\n${marks.content()}`);
+  }
+
+  const images = new Map<string, PDFRef>();
+  for (const [i, hash] of [...uses.images.keys()].entries()) {
+    await tell({
+      done: 0.15 + (0.7 * i) / uses.images.size,
+      what: `Separating ${job.assets[hash]?.name ?? 'a picture'}`,
+    });
+    const bytes = kit.assets[hash];
+    if (!bytes) throw new ExportError(`The picture ${job.assets[hash]?.name ?? hash} is missing. Put it in again.`);
+    images.set(hash, embedPicture(context, separatePicture(decodePicture(bytes), kit.engine, kit.press)));
+  }
+
+  await tell({ done: 0.85, what: 'Embedding typefaces' });
+  const fonts = new Map([...uses.fonts.values()].map((use) => [use.typeface, embedFont(context, use, kit.subset)]));
+  const plates = new Map([...uses.plates.keys()].map((plate) => [plate, separation(context, plate, job)]));
+  const resources = resourcesOf(context, uses, { fonts, images, plates });
+
+  await tell({ done: 0.92, what: 'Writing the file' });
+  const pagesRef = context.nextRef();
+  const pages = contents.map((content) =>
+    context.register(
+      context.obj({
+        Type: 'Page',
+        Parent: pagesRef,
+        MediaBox: pdfBox(boxes.media, boxes.media),
+        BleedBox: pdfBox(boxes.bleed, boxes.media),
+        TrimBox: pdfBox(boxes.trim, boxes.media),
+        Group: { Type: 'Group', S: 'Transparency', CS: 'DeviceCMYK', I: true },
+        Resources: resources,
+        Contents: context.register(flate(context, new TextEncoder().encode(content))),
+      }),
+    ),
+  );
+  context.assign(pagesRef, context.obj({ Type: 'Pages', Kids: pages, Count: pages.length }));
+  const info = context.obj({
+    Title: PDFHexString.fromText(facts.title),
+    Creator: PDFString.of(PRODUCER),
+    Producer: PDFString.of(PRODUCER),
+    CreationDate: PDFString.of(pdfDate(facts.date)),
+    ModDate: PDFString.of(pdfDate(facts.date)),
+    Trapped: PDFName.of('False'),
+  });
+  context.trailerInfo.Root = catalog(context, pagesRef, kit.press, kit.engine.describe(kit.press.profile).name, facts);
+  context.trailerInfo.Info = context.register(info);
+  context.trailerInfo.ID = context.obj([PDFHexString.of(facts.id), PDFHexString.of(facts.id)]);
+  const file = await PDFWriter.forContext(context, Number.POSITIVE_INFINITY).serializeToBuffer();
+  await tell({ done: 1, what: 'Done' });
+  return file;
+}
+
+const clipTo = ([x0, y0, x1, y1]: readonly number[]): string =>
+  `${[x0, y0, x1! - x0!, y1! - y0!].map((n) => Math.round(n! * 10_000) / 10_000).join(' ')} re W n`;

@@ -1,0 +1,83 @@
+import { produce } from 'immer';
+import type { Box } from '../../geometry/box';
+import { findElement, findFace } from '../find';
+import type { Asset, Element, Framed, Job, Paint, Words } from '../schema';
+
+/** Edits of elements, found by id anywhere in the job; an id that is not there changes nothing. */
+
+const change = (job: Job, id: string, recipe: (element: Element) => void): Job =>
+  produce(job, (draft) => {
+    const found = findElement(draft, id);
+    if (found) recipe(found.element);
+  });
+
+/** Lays an element on top of a face's stack. */
+export const addElement = (job: Job, faceId: string, element: Element): Job =>
+  produce(job, (draft) => {
+    findFace(draft, faceId)?.elements.push(element);
+  });
+
+/** Keeps a picture with the job, under the hash of its bytes. */
+export const addAsset = (job: Job, hash: string, asset: Asset): Job => ({
+  ...job,
+  assets: { ...job.assets, [hash]: asset },
+});
+
+export const removeElement = (job: Job, id: string): Job =>
+  produce(job, (draft) => {
+    const found = findElement(draft, id);
+    found?.face.elements.splice(found.index, 1);
+  });
+
+/** Moves by a distance in points. */
+export const moveElement = (job: Job, id: string, by: { x: number; y: number }): Job =>
+  change(job, id, (element) => {
+    element.x += by.x;
+    element.y += by.y;
+  });
+
+/** Gives a picture, shape or rule a new frame, in points. */
+export const setFrame = (job: Job, id: string, frame: Box): Job =>
+  change(job, id, (element) => {
+    if (element.kind !== 'words') Object.assign(element, frame);
+  });
+
+/** Moves an element to a place in its face's stack, 0 at the bottom. */
+export const restack = (job: Job, id: string, to: number): Job =>
+  produce(job, (draft) => {
+    const found = findElement(draft, id);
+    if (!found) return;
+    const { elements } = found.face;
+    const [element] = elements.splice(found.index, 1);
+    elements.splice(Math.max(0, Math.min(elements.length, to)), 0, element!);
+  });
+
+export const setPaint = (job: Job, id: string, paint: Paint): Job =>
+  change(job, id, (element) => {
+    if (element.kind !== 'picture') element.paint = paint;
+  });
+
+export const nameElement = (job: Job, id: string, name: string): Job =>
+  change(job, id, (element) => {
+    if (name.trim() === '') delete element.name;
+    else element.name = name.trim();
+  });
+
+/** Marks an element as a logo, which must keep out of the edge like words; or takes the mark off. */
+export const markLogo = (job: Job, id: string, logo: boolean): Job =>
+  change(job, id, (element) => {
+    if (logo) element.logo = true;
+    else delete element.logo;
+  });
+
+export type WordsChange = Partial<
+  Pick<Words, 'text' | 'typeface' | 'size' | 'leading' | 'align' | 'width' | 'x' | 'y'>
+>;
+
+/** Changes words or how they are set. */
+export const setWordsOf = (job: Job, id: string, to: WordsChange): Job =>
+  change(job, id, (element) => {
+    if (element.kind === 'words') Object.assign(element, to);
+  });
+
+export const isFramed = (element: Element): element is Framed => element.kind !== 'words';

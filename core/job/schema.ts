@@ -1,0 +1,137 @@
+import { z } from 'zod';
+import { inkSchema, isSpotName } from '../colour/ink';
+import { kindSchema } from '../trade/schema';
+import { ALIGNMENTS } from '../type/set-words';
+import { toPoints } from '../units/length';
+
+/** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
+
+export const JOB_VERSION = 1;
+
+/** A place or distance on a face: within 10 m. */
+const FAR = toPoints(10_000, 'mm');
+const place = z.number().min(-FAR).max(FAR);
+const extent = z.number().min(0).max(FAR);
+const id = z.string().regex(/^[\w-]{1,64}$/, 'an id is up to 64 letters, digits, - and _');
+const name = z.string().trim().min(1).max(120);
+
+/** An ink of the job at a tint. */
+export const paintSchema = z.strictObject({ ink: id, tint: z.number().min(0).max(1) });
+export type Paint = z.infer<typeof paintSchema>;
+
+const common = { id, name: name.optional(), logo: z.literal(true).optional(), x: place, y: place };
+
+/** Words in one typeface and size. `x` is the frame's left edge, or with `width` null the point the lines are aligned to. */
+export const wordsSchema = z.strictObject({
+  ...common,
+  kind: z.literal('words'),
+  text: z.string().max(20_000),
+  typeface: z.string().min(1).max(120),
+  size: z.number().min(1).max(1000),
+  leading: z.number().min(0.5).max(5),
+  align: z.enum(ALIGNMENTS),
+  width: extent.nullable(),
+  paint: paintSchema,
+});
+/** A picture covers its frame; what sticks out is cropped. */
+export const pictureSchema = z.strictObject({
+  ...common,
+  kind: z.literal('picture'),
+  width: extent,
+  height: extent,
+  asset: z.string(),
+});
+/** A filled area: a rectangle, or an outline (SVG path data) drawn in a unit square and stretched to the frame. */
+export const shapeSchema = z.strictObject({
+  ...common,
+  kind: z.literal('shape'),
+  width: extent,
+  height: extent,
+  outline: z.string().min(1).max(200_000).optional(),
+  paint: paintSchema,
+});
+/** A straight line along the longer side of its frame; the shorter side is its weight. */
+export const ruleSchema = z.strictObject({
+  ...common,
+  kind: z.literal('rule'),
+  width: extent,
+  height: extent,
+  paint: paintSchema,
+});
+
+export const elementSchema = z.discriminatedUnion('kind', [wordsSchema, pictureSchema, shapeSchema, ruleSchema]);
+export type Words = z.infer<typeof wordsSchema>;
+export type Picture = z.infer<typeof pictureSchema>;
+export type Shape = z.infer<typeof shapeSchema>;
+export type Rule = z.infer<typeof ruleSchema>;
+export type Element = z.infer<typeof elementSchema>;
+/** Elements that carry a frame of their own. */
+export type Framed = Exclude<Element, Words>;
+
+/** One printed side; `elements` from the bottom of the stack to its top. */
+export const faceSchema = z.strictObject({ id, name, elements: z.array(elementSchema).max(5000) });
+export type Face = z.infer<typeof faceSchema>;
+
+/** The smallest and largest finished side, in points: 10 mm to 2 m. */
+export const SIDE_LIMITS = { least: toPoints(10, 'mm'), most: toPoints(2000, 'mm') } as const;
+const side = z
+  .number()
+  .min(SIDE_LIMITS.least - 0.001)
+  .max(SIDE_LIMITS.most + 0.001);
+
+export const pieceSchema = z.strictObject({
+  id,
+  name,
+  kind: kindSchema,
+  width: side,
+  height: side,
+  unit: z.enum(['mm', 'in']),
+  shop: z.string().min(1).max(64),
+  faces: z.array(faceSchema).min(1).max(20),
+});
+export type Piece = z.infer<typeof pieceSchema>;
+
+/** A picture kept with the job under the SHA-256 of its bytes; width and height in upright pixels. */
+export const assetSchema = z.strictObject({
+  name: z.string().max(255),
+  type: z.enum(['image/jpeg', 'image/png']),
+  width: z.int().min(1),
+  height: z.int().min(1),
+});
+export type Asset = z.infer<typeof assetSchema>;
+export const assetHash = z.string().regex(/^[0-9a-f]{64}$/, 'an asset is named by its SHA-256');
+
+const repeated = (values: string[]): string | undefined => values.find((value, i) => values.indexOf(value) !== i);
+
+export const jobSchema = z
+  .strictObject({
+    format: z.literal('tidyedge'),
+    version: z.literal(JOB_VERSION),
+    id,
+    name,
+    /** When the job was last changed, ISO 8601 in UTC; dates in exported files come from here. */
+    changed: z.iso.datetime(),
+    inks: z.array(inkSchema).max(200),
+    pieces: z.array(pieceSchema).max(200),
+    assets: z.record(assetHash, assetSchema),
+  })
+  .superRefine((job, context) => {
+    const say = (message: string) => context.addIssue({ code: 'custom', message });
+    const elements = job.pieces.flatMap((p) => p.faces.flatMap((f) => f.elements));
+    const twin = repeated([
+      ...job.pieces.map((p) => p.id),
+      ...job.pieces.flatMap((p) => p.faces.map((f) => f.id)),
+      ...elements.map((e) => e.id),
+    ]);
+    if (twin) say(`the id ${twin} is used twice`);
+    const inkTwin = repeated(job.inks.map((ink) => ink.id));
+    if (inkTwin) say(`the ink ${inkTwin} is there twice`);
+    for (const ink of job.inks)
+      if (ink.kind === 'spot' && !isSpotName(ink.name)) say(`${ink.name} cannot name a spot ink`);
+    for (const element of elements) {
+      if (element.kind === 'picture' && !job.assets[element.asset]) say(`the picture of ${element.id} is missing`);
+      if (element.kind !== 'picture' && !job.inks.some((ink) => ink.id === element.paint.ink))
+        say(`the ink ${element.paint.ink} is missing`);
+    }
+  });
+export type Job = z.infer<typeof jobSchema>;

@@ -1,0 +1,136 @@
+import { decode as decodePngFile } from 'fast-png';
+import { JpegImage } from 'pdfjs-dist/image_decoders/pdf.image_decoders.mjs';
+import type { ColourSpace } from '../colour/engine';
+import { PictureError } from './limits';
+import { type PictureFacts, probePicture } from './probe';
+
+/** Pixels as they should be seen: turned upright, 8 bits a channel, colour and alpha apart. */
+export interface Pixels {
+  width: number;
+  height: number;
+  space: ColourSpace;
+  colour: Uint8Array;
+  /** Coverage, one byte a pixel, where the picture has any transparency. */
+  alpha?: Uint8Array;
+  /** The profile the numbers mean; sRGB is meant where there is none. */
+  icc?: Uint8Array;
+}
+
+const SPACE_BY_CHANNELS: Record<number, ColourSpace> = { 1: 'GRAY', 3: 'RGB', 4: 'CMYK' };
+
+function decodeJpeg(bytes: Uint8Array, facts: PictureFacts): Pixels {
+  const space = SPACE_BY_CHANNELS[facts.channels];
+  if (!space)
+    throw new PictureError(`This JPEG has ${facts.channels} channels; 1, 3 or 4 can be used. Save it as RGB or CMYK.`);
+  try {
+    const jpeg = new JpegImage();
+    jpeg.parse(bytes);
+    const colour = jpeg.getData({
+      width: jpeg.width,
+      height: jpeg.height,
+      forceRGB: space === 'RGB',
+      isSourcePDF: false,
+    });
+    return {
+      width: jpeg.width,
+      height: jpeg.height,
+      space,
+      colour: new Uint8Array(colour.buffer, colour.byteOffset, colour.byteLength),
+      ...(facts.icc ? { icc: facts.icc } : {}),
+    };
+  } catch {
+    throw new PictureError('This JPEG is damaged and cannot be drawn. Save it again from its program.');
+  }
+}
+
+function decodePng(bytes: Uint8Array): Pixels {
+  let png: ReturnType<typeof decodePngFile>;
+  try {
+    png = decodePngFile(bytes, { checkCrc: true });
+  } catch {
+    throw new PictureError('This PNG is damaged or cut short. Get the file again, or save it again from its program.');
+  }
+  const { width, height, depth, channels, palette } = png;
+  const count = width * height;
+  const data = png.data;
+  const byte = (i: number): number => (depth === 16 ? data[i]! >> 8 : data[i]!);
+  const opaque = palette ? (palette[0]?.length ?? 3) === 3 : channels === 1 || channels === 3;
+  const colours = palette ? 3 : channels <= 2 ? 1 : 3;
+  const colour = new Uint8Array(count * colours);
+  const alpha = new Uint8Array(count).fill(255);
+  const low = depth < 8;
+  const sampleAt = (pixel: number): number => {
+    if (!low) return data[pixel]!;
+    const perRow = Math.ceil((width * depth) / 8);
+    const bit = (pixel % width) * depth;
+    const cell = data[Math.floor(pixel / width) * perRow + (bit >> 3)]!;
+    return (cell >> (8 - depth - (bit & 7))) & ((1 << depth) - 1);
+  };
+  for (let i = 0; i < count; i++) {
+    if (palette) {
+      const entry = palette[sampleAt(i)] ?? [0, 0, 0];
+      colour.set(entry.slice(0, 3), i * 3);
+      if (!opaque) alpha[i] = entry[3] ?? 255;
+    } else if (low) colour[i] = Math.round((sampleAt(i) * 255) / ((1 << depth) - 1));
+    else {
+      for (let c = 0; c < colours; c++) colour[i * colours + c] = byte(i * channels + c);
+      if (!opaque) alpha[i] = byte(i * channels + channels - 1);
+    }
+  }
+  if (png.transparency && !palette) {
+    const key = png.transparency;
+    for (let i = 0; i < count; i++) {
+      if (
+        Array.from({ length: channels }, (_, c) => c).every(
+          (c) => (low ? sampleAt(i) : data[i * channels + c]) === key[c],
+        )
+      )
+        alpha[i] = 0;
+    }
+  }
+  const icc = png.iccEmbeddedProfile?.profile;
+  return {
+    width,
+    height,
+    space: colours === 1 ? 'GRAY' : 'RGB',
+    colour,
+    ...(alpha.some((a) => a < 255) ? { alpha } : {}),
+    ...(icc ? { icc } : {}),
+  };
+}
+
+/** Whether an EXIF orientation lays the picture on its side. */
+export const isSideways = (orientation: number): boolean => orientation >= 5;
+
+/** Where the pixel shown at (x, y) is stored, for each EXIF orientation (CIPA DC-008, tag 0x0112). */
+const STORED_AT: Record<number, (x: number, y: number, w: number, h: number) => [number, number]> = {
+  2: (x, y, w) => [w - 1 - x, y],
+  3: (x, y, w, h) => [w - 1 - x, h - 1 - y],
+  4: (x, y, _w, h) => [x, h - 1 - y],
+  5: (x, y) => [y, x],
+  6: (x, y, _w, h) => [y, h - 1 - x],
+  7: (x, y, w, h) => [w - 1 - y, h - 1 - x],
+  8: (x, y, w) => [w - 1 - y, x],
+};
+
+function turnUpright(pixels: Pixels, orientation: number): Pixels {
+  const storedAt = STORED_AT[orientation];
+  if (!storedAt) return pixels;
+  const { width, height } = pixels;
+  const [w, h] = isSideways(orientation) ? [height, width] : [width, height];
+  const channels = pixels.colour.length / (width * height);
+  const colour = new Uint8Array(pixels.colour.length);
+  for (let y = 0; y < h; y++)
+    for (let x = 0; x < w; x++) {
+      const [sx, sy] = storedAt(x, y, width, height);
+      const from = (sy * width + sx) * channels;
+      colour.set(pixels.colour.subarray(from, from + channels), (y * w + x) * channels);
+    }
+  return { ...pixels, width: w, height: h, colour };
+}
+
+/** Decodes a JPEG or PNG to upright pixels. Throws PictureError with words for the user. */
+export function decodePicture(bytes: Uint8Array): Pixels {
+  const facts = probePicture(bytes);
+  return facts.type === 'image/jpeg' ? turnUpright(decodeJpeg(bytes, facts), facts.orientation) : decodePng(bytes);
+}

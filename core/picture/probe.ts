@@ -1,0 +1,129 @@
+import { PICTURE_LIMITS, PictureError } from './limits';
+
+/** What the head of a picture file says, before anything is decoded. */
+export interface PictureFacts {
+  type: 'image/jpeg' | 'image/png';
+  /** Pixels as stored. */
+  width: number;
+  height: number;
+  channels: number;
+  /** EXIF orientation, 1 to 8 (CIPA DC-008). */
+  orientation: number;
+  /** The embedded ICC profile, if there is one and it is stored plainly (JPEG). */
+  icc?: Uint8Array;
+}
+
+const startsWith = (bytes: Uint8Array, ...head: number[]): boolean => head.every((b, i) => bytes[i] === b);
+const latin = (bytes: Uint8Array, from: number, to: number): string => String.fromCharCode(...bytes.subarray(from, to));
+
+/** What a file is by its first bytes, for the message where it is no picture. */
+function looksLike(bytes: Uint8Array): string {
+  if (latin(bytes, 0, 4) === '%PDF') return 'a PDF';
+  if (startsWith(bytes, 0x50, 0x4b)) return 'a zip archive';
+  if (latin(bytes, 0, 3) === 'GIF') return 'a GIF';
+  if (latin(bytes, 8, 12) === 'WEBP') return 'a WebP picture';
+  if (startsWith(bytes, 0x49, 0x49, 0x2a) || startsWith(bytes, 0x4d, 0x4d, 0, 0x2a)) return 'a TIFF';
+  if (/^\s*<(\?xml|svg|!doctype)/i.test(latin(bytes, 0, 256))) return 'an SVG drawing or a web page';
+  return 'something else';
+}
+
+function probePng(bytes: Uint8Array): PictureFacts {
+  if (bytes.length < 33 || latin(bytes, 12, 16) !== 'IHDR')
+    throw new PictureError('This PNG is cut short: its head is missing. Get the file again from where it came from.');
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const channels = { 0: 1, 2: 3, 3: 3, 4: 2, 6: 4 }[bytes[25]!];
+  if (!channels)
+    throw new PictureError('This PNG has a colour type that does not exist. Save it again from its program.');
+  return { type: 'image/png', width: view.getUint32(16), height: view.getUint32(20), channels, orientation: 1 };
+}
+
+/** The orientation tag (0x0112) of an EXIF block that starts at its TIFF header. */
+function exifOrientation(tiff: Uint8Array): number {
+  if (tiff.length < 14) return 1;
+  const view = new DataView(tiff.buffer, tiff.byteOffset, tiff.byteLength);
+  const little = latin(tiff, 0, 2) === 'II';
+  const ifd = view.getUint32(4, little);
+  if (ifd + 2 > tiff.length) return 1;
+  for (let i = 0; i < view.getUint16(ifd, little); i++) {
+    const at = ifd + 2 + 12 * i;
+    if (at + 12 > tiff.length) return 1;
+    if (view.getUint16(at, little) !== 0x0112) continue;
+    const value = view.getUint16(at + 8, little);
+    return value >= 1 && value <= 8 ? value : 1;
+  }
+  return 1;
+}
+
+const joinChunks = (chunks: Uint8Array[]): Uint8Array => {
+  const out = new Uint8Array(chunks.reduce((n, c) => n + c.length, 0));
+  let at = 0;
+  for (const chunk of chunks) {
+    out.set(chunk, at);
+    at += chunk.length;
+  }
+  return out;
+};
+
+const isFrameHeader = (marker: number): boolean =>
+  marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker);
+
+const CUT_SHORT = 'This JPEG is cut short: its end is missing. Get the file again from where it came from.';
+
+/** Walks the segments of a JPEG (ITU-T T.81, annex B) up to its picture data. */
+function probeJpeg(bytes: Uint8Array): PictureFacts {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  let size: Pick<PictureFacts, 'width' | 'height' | 'channels'> | undefined;
+  let orientation = 1;
+  const profile: Uint8Array[] = [];
+  let at = 2;
+  for (;;) {
+    while (bytes[at] === 0xff && bytes[at + 1] === 0xff) at++;
+    if (at + 4 > bytes.length) throw new PictureError(CUT_SHORT);
+    if (bytes[at] !== 0xff) throw new PictureError('This JPEG is damaged. Save it again from its program.');
+    const marker = bytes[at + 1]!;
+    const length = view.getUint16(at + 2);
+    const body = bytes.subarray(at + 4, at + 2 + length);
+    if (at + 2 + length > bytes.length) throw new PictureError(CUT_SHORT);
+    if (isFrameHeader(marker)) {
+      if (body.length < 6) throw new PictureError('This JPEG is damaged. Save it again from its program.');
+      size = { height: (body[1]! << 8) | body[2]!, width: (body[3]! << 8) | body[4]!, channels: body[5]! };
+    } else if (marker === 0xe1 && latin(body, 0, 4) === 'Exif') orientation = exifOrientation(body.subarray(6));
+    else if (marker === 0xe2 && latin(body, 0, 11) === 'ICC_PROFILE') profile[body[12]! - 1] = body.subarray(14);
+    else if (marker === 0xda) break;
+    at += 2 + length;
+  }
+  if (!size) throw new PictureError('This JPEG does not say how large it is. Save it again from its program.');
+  const end = bytes.findLastIndex((b, i) => b === 0xff && bytes[i + 1] === 0xd9);
+  if (end < at) throw new PictureError(CUT_SHORT);
+  const chunks = profile.filter(Boolean);
+  return { type: 'image/jpeg', ...size, orientation, ...(chunks.length > 0 ? { icc: joinChunks(chunks) } : {}) };
+}
+
+const megapixels = (n: number): string => `${Math.round(n / 1e6)} million`;
+
+/**
+ * Reads the head of a JPEG or PNG and refuses what cannot be printed from: other formats, cut-short files,
+ * pictures larger or smaller than PICTURE_LIMITS. Throws PictureError with words for the user.
+ */
+export function probePicture(bytes: Uint8Array): PictureFacts {
+  if (bytes.length === 0) throw new PictureError('This file is empty. Get it again from where it came from.');
+  if (bytes.length > PICTURE_LIMITS.mostBytes)
+    throw new PictureError('This file is over 200 MB. Save the picture at the size it prints.');
+  const isJpeg = startsWith(bytes, 0xff, 0xd8, 0xff);
+  const isPng = startsWith(bytes, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a);
+  if (!isJpeg && !isPng)
+    throw new PictureError(
+      `This is no JPEG or PNG but ${looksLike(bytes)}, whatever its name says. Save it as JPEG or PNG.`,
+    );
+  const facts = isJpeg ? probeJpeg(bytes) : probePng(bytes);
+  const { width, height } = facts;
+  if (width * height > PICTURE_LIMITS.mostPixels || Math.max(width, height) > PICTURE_LIMITS.longestSide)
+    throw new PictureError(
+      `This picture is ${width} × ${height} pixels, ${megapixels(width * height)} in all; at most ${megapixels(PICTURE_LIMITS.mostPixels)} and ${PICTURE_LIMITS.longestSide} a side can be used. Save it smaller: 300 pixels an inch is enough.`,
+    );
+  if (Math.min(width, height) < PICTURE_LIMITS.shortestSide)
+    throw new PictureError(
+      `This picture is ${width} × ${height} pixels: too small to print at any size. Choose the full-size picture.`,
+    );
+  return facts;
+}

@@ -1,0 +1,43 @@
+import type { Plates } from '../colour/ink';
+import type { Box } from '../geometry/box';
+import type { Path } from '../geometry/path';
+import type { Font, Glyph } from '../type/font';
+
+/** Glyphs of one font and size on one baseline. `x`, `baseline` and `size` in points. */
+export interface GlyphRun {
+  typeface: string;
+  font: Font;
+  size: number;
+  /** The words the glyphs stand for; a glyph's `cluster` is an index into it. */
+  text: string;
+  glyphs: readonly Glyph[];
+  x: number;
+  baseline: number;
+}
+
+/** A picture by the hash of its bytes, and its upright size in pixels. */
+export interface ImageRef {
+  asset: string;
+  width: number;
+  height: number;
+}
+
+/**
+ * Anything that can draw a face. Lengths in points from the trim's top left corner, y down; every colour is
+ * amounts of ink by plate. Calls between a begin and its end nest. A device never asks what is being drawn.
+ */
+export interface Device {
+  /** An element of the face starts; devices that keep elements apart use its id. */
+  beginElement(id: string): void;
+  endElement(): void;
+  /** What follows shows only inside the path. */
+  beginClip(path: Path): void;
+  endClip(): void;
+  /** Fills by the non-zero winding rule. */
+  fillPath(path: Path, plates: Plates): void;
+  /** Strokes with flat ends, `weight` points wide. */
+  strokePath(path: Path, weight: number, plates: Plates): void;
+  showGlyphs(run: GlyphRun, plates: Plates): void;
+  /** The whole picture, stretched to `box`. */
+  drawImage(image: ImageRef, box: Box): void;
+}

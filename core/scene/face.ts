@@ -1,0 +1,53 @@
+import { platesOf } from '../colour/ink';
+import type { Box } from '../geometry/box';
+import { boxPath, type Path, parsePath, transformPath } from '../geometry/path';
+import { inkOf } from '../job/find';
+import type { Element, Face, Picture, Rule, Shape } from '../job/schema';
+import { coverFrame } from '../picture/place';
+import type { FontBook } from '../type/font';
+import type { Device } from './device';
+import type { SceneSources } from './sources';
+import { drawWords, wordsFrame } from './words';
+
+const frameOf = ({ x, y, width, height }: Box): Box => ({ x, y, width, height });
+
+/** The frame of any element on its face, in points. */
+export const elementFrame = (element: Element, fonts: FontBook): Box =>
+  element.kind === 'words' ? wordsFrame(element, fonts) : frameOf(element);
+
+/** The path a shape fills. */
+export const shapePath = (shape: Shape): Path =>
+  shape.outline
+    ? transformPath(parsePath(shape.outline), [shape.width, 0, 0, shape.height, shape.x, shape.y])
+    : boxPath(frameOf(shape));
+
+function drawPicture(picture: Picture, { assets }: SceneSources, device: Device): void {
+  const asset = assets[picture.asset];
+  if (!asset) return;
+  const frame = frameOf(picture);
+  device.beginClip(boxPath(frame));
+  device.drawImage(
+    { asset: picture.asset, width: asset.width, height: asset.height },
+    coverFrame(frame, asset.width, asset.height),
+  );
+  device.endClip();
+}
+
+function drawFilled(element: Shape | Rule, { inks }: SceneSources, device: Device): void {
+  const path = element.kind === 'shape' ? shapePath(element) : boxPath(frameOf(element));
+  device.fillPath(path, platesOf(inkOf(inks, element.paint.ink), element.paint.tint));
+}
+
+/** One element as drawing calls. */
+export function drawElement(element: Element, sources: SceneSources, device: Device): void {
+  device.beginElement(element.id);
+  if (element.kind === 'words') drawWords(element, sources, device);
+  else if (element.kind === 'picture') drawPicture(element, sources, device);
+  else drawFilled(element, sources, device);
+  device.endElement();
+}
+
+/** A whole face, from the bottom of its stack to the top. */
+export function drawFace(face: Face, sources: SceneSources, device: Device): void {
+  for (const element of face.elements) drawElement(element, sources, device);
+}

@@ -1,0 +1,60 @@
+/** HarfBuzz's subsetter: the package ships its wasm without a front, and it needs no imports. */
+interface SubsetExports {
+  memory: WebAssembly.Memory;
+  _initialize(): void;
+  malloc(n: number): number;
+  free(p: number): void;
+  hb_blob_create(p: number, n: number, mode: number, user: number, destroy: number): number;
+  hb_blob_destroy(b: number): void;
+  hb_blob_get_length(b: number): number;
+  hb_blob_get_data(b: number, len: number): number;
+  hb_face_create(b: number, i: number): number;
+  hb_face_destroy(f: number): void;
+  hb_face_reference_blob(f: number): number;
+  hb_set_add(s: number, v: number): void;
+  hb_subset_input_create_or_fail(): number;
+  hb_subset_input_destroy(i: number): void;
+  hb_subset_input_glyph_set(i: number): number;
+  hb_subset_input_set_flags(i: number, f: number): void;
+  hb_subset_or_fail(f: number, i: number): number;
+}
+
+/** Cuts a font down to some glyphs; they keep their numbers. */
+export type Subsetter = (font: Uint8Array, glyphs: Iterable<number>) => Uint8Array;
+
+const WRITABLE = 2;
+const NO_HINTING = 1;
+const RETAIN_GLYPH_IDS = 2;
+const NOTDEF_OUTLINE = 0x40;
+
+export async function createSubsetter(wasm: Uint8Array): Promise<Subsetter> {
+  const { instance } = await WebAssembly.instantiate(wasm.slice().buffer, {});
+  const x = instance.exports as unknown as SubsetExports;
+  x._initialize();
+  return (font, glyphs) => {
+    const at = x.malloc(font.byteLength);
+    new Uint8Array(x.memory.buffer).set(font, at);
+    const blob = x.hb_blob_create(at, font.byteLength, WRITABLE, 0, 0);
+    const face = x.hb_face_create(blob, 0);
+    x.hb_blob_destroy(blob);
+    const input = x.hb_subset_input_create_or_fail();
+    try {
+      const wanted = x.hb_subset_input_glyph_set(input);
+      for (const glyph of glyphs) x.hb_set_add(wanted, glyph);
+      x.hb_subset_input_set_flags(input, NO_HINTING | NOTDEF_OUTLINE | RETAIN_GLYPH_IDS);
+      const subset = x.hb_subset_or_fail(face, input);
+      if (!subset) throw new Error('This font cannot be cut down to the glyphs in use.');
+      const result = x.hb_face_reference_blob(subset);
+      const length = x.hb_blob_get_length(result);
+      const start = x.hb_blob_get_data(result, 0);
+      const out = new Uint8Array(x.memory.buffer).slice(start, start + length);
+      x.hb_blob_destroy(result);
+      x.hb_face_destroy(subset);
+      return out;
+    } finally {
+      x.hb_subset_input_destroy(input);
+      x.hb_face_destroy(face);
+      x.free(at);
+    }
+  };
+}

@@ -1,0 +1,34 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4330;
+
+export default defineConfig({
+  testDir: 'tests/e2e',
+  timeout: 90_000,
+  workers: 1,
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node ./dist/server/entry.mjs',
+    url: `http://127.0.0.1:${PORT}/`,
+    env: { HOST: '127.0.0.1', PORT: String(PORT), ASTRO_TELEMETRY_DISABLED: '1' },
+    reuseExistingServer: false,
+    timeout: 60_000,
+  },
+});

@@ -1,0 +1,64 @@
+// Installs what is missing, quietly where nothing is. Plain Node: it runs before anything is installed.
+//   node scripts/install.mjs          npm packages
+//   node scripts/install.mjs --test   and the Debian packages that the tests check against
+import { execFileSync, spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, statSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+const DEBIAN = {
+  chromium: 'chromium',
+  gs: 'ghostscript',
+  pdfinfo: 'poppler-utils',
+  qpdf: 'qpdf',
+  transicc: 'liblcms2-utils',
+  'hb-shape': 'libharfbuzz-bin',
+};
+
+/** The lock that npm keeps of what it last installed is older than ours: something is missing. */
+function packagesMissing() {
+  const installed = join(root, 'node_modules/.package-lock.json');
+  if (!existsSync(installed)) return true;
+  const wanted = JSON.parse(readFileSync(join(root, 'package-lock.json'), 'utf8')).packages;
+  const have = JSON.parse(readFileSync(installed, 'utf8')).packages;
+  const isStale = Object.entries(wanted).some(
+    ([path, { version, optional }]) => path !== '' && !optional && have[path]?.version !== version,
+  );
+  return isStale && statSync(join(root, 'package-lock.json')).size > 0;
+}
+
+const run = (command, args) => {
+  // Everything goes to stderr: stdout belongs to the command this is run for.
+  const { status } = spawnSync(command, args, {
+    cwd: root,
+    stdio: ['ignore', process.stderr, process.stderr],
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  });
+  if (status !== 0) {
+    console.error(`${command} ${args.join(' ')} failed. Put that right, then run this again.`);
+    process.exit(1);
+  }
+};
+
+const has = (command) => {
+  try {
+    execFileSync('which', [command], { stdio: 'ignore' });
+    return true;
+  } catch {
+    return false;
+  }
+};
+
+if (packagesMissing()) {
+  console.error('Installing npm packages…');
+  run('npm', ['ci', '--no-audit', '--no-fund']);
+}
+if (process.argv.includes('--test')) {
+  const missing = Object.entries(DEBIAN).flatMap(([command, name]) => (has(command) ? [] : [name]));
+  if (missing.length > 0) {
+    console.error(`Installing Debian packages: ${missing.join(', ')}…`);
+    run('apt-get', ['update', '-qq']);
+    run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...missing]);
+  }
+}

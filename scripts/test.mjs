@@ -1,0 +1,74 @@
+// Everything there is to check, one after the other; the last line counts it all.
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { build } from './start.mjs';
+
+const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+const results = join(root, 'test-results');
+rmSync(results, { recursive: true, force: true });
+mkdirSync(results);
+const env = {
+  ...process.env,
+  PATH: `${join(root, 'node_modules/.bin')}:${process.env.PATH}`,
+  ASTRO_TELEMETRY_DISABLED: '1',
+  CI: 'true',
+};
+const total = { passed: 0, failed: 0 };
+
+const run = (command, args) => spawnSync(command, args, { cwd: root, stdio: 'inherit', env }).status === 0;
+const count = (name, passed, failed) => {
+  total.passed += passed;
+  total.failed += failed;
+  console.log(`\n== ${name}: ${passed} passed, ${failed} failed\n`);
+};
+const whole = (name, work) => {
+  let passed = false;
+  try {
+    passed = work();
+  } catch (error) {
+    console.error(error.message);
+  }
+  count(name, passed ? 1 : 0, passed ? 0 : 1);
+};
+const report = (file) => JSON.parse(readFileSync(join(results, file), 'utf8'));
+
+whole('lint', () => run('biome', ['check', '.']));
+whole('types', () => run('astro', ['check', '--minimumSeverity', 'warning']));
+whole('floors', () =>
+  run('depcruise', ['--config', 'floors.config.cjs', 'core', 'workers', 'src', 'cli', 'demo', 'scripts', 'tests']),
+);
+
+const unitsDone = run('vitest', [
+  'run',
+  '--reporter=default',
+  '--reporter=json',
+  `--outputFile.json=${join(results, 'unit.json')}`,
+]);
+try {
+  const { numPassedTests, numFailedTests, numFailedTestSuites, numTotalTests } = report('unit.json');
+  count(
+    'unit and outside tests',
+    numPassedTests,
+    Math.max(numFailedTests, unitsDone && numTotalTests > 0 ? 0 : Math.max(1, numFailedTestSuites)),
+  );
+} catch {
+  count('unit and outside tests', 0, 1);
+}
+
+whole('build', () => {
+  build();
+  return true;
+});
+const e2eDone = run('playwright', ['test']);
+try {
+  const { stats } = report('e2e.json');
+  const failed = stats.unexpected + stats.flaky;
+  count('end to end tests', stats.expected, Math.max(failed, e2eDone && stats.expected > 0 ? 0 : 1));
+} catch {
+  count('end to end tests', 0, 1);
+}
+
+console.log(`${total.passed} passed, ${total.failed} failed`);
+process.exit(total.failed > 0 ? 1 : 0);

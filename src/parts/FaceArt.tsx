@@ -1,0 +1,65 @@
+import { memo } from 'react';
+import type { Press } from '../../core/colour/engine';
+import type { Ink } from '../../core/colour/ink';
+import { type SvgNode, svgDevice } from '../../core/devices/svg';
+import type { Element, Face, Job } from '../../core/job/schema';
+import { drawElement, elementFrame } from '../../core/scene/face';
+import type { FontBook } from '../../core/type/font';
+import type { Previews } from './use-previews';
+
+interface ArtProps {
+  inks: readonly Ink[];
+  assets: Job['assets'];
+  fonts: FontBook;
+  press: Press;
+  previews: Previews;
+}
+
+function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Previews }) {
+  if (node.kind === 'path') return <path d={node.d} fill={node.fill} />;
+  if (node.kind === 'line') return <path d={node.d} fill="none" stroke={node.stroke} strokeWidth={node.weight} />;
+  const href = previews.get(node.asset);
+  // Until the picture is separated its place is shown, so that it can already be moved.
+  if (!href) return <path d={node.clip} fill="#999" fillOpacity={0.4} />;
+  return (
+    <>
+      <clipPath id={`clip-${id}`}>
+        <path d={node.clip} />
+      </clipPath>
+      <image {...node.box} href={href} preserveAspectRatio="none" clipPath={`url(#clip-${id})`} />
+    </>
+  );
+}
+
+/** Words are hard to hit by their strokes alone, so their whole frame takes the pointer. */
+function Grip({ element, fonts }: { element: Element; fonts: FontBook }) {
+  if (element.kind !== 'words') return null;
+  return <rect {...elementFrame(element, fonts)} fill="transparent" />;
+}
+
+/** One element through the svg device: drawn again only when it, the inks or its pictures change. */
+const ElementArt = memo(function ElementArt({
+  element,
+  inks,
+  assets,
+  fonts,
+  press,
+  previews,
+}: ArtProps & { element: Element }) {
+  const device = svgDevice({ inks, screen: press.screen });
+  drawElement(element, { inks: [...inks], assets, fonts }, device);
+  return (
+    <g data-element={element.id}>
+      {device.elements.flatMap((drawn) =>
+        // biome-ignore lint/suspicious/noArrayIndexKey: the drawing of an element has no other identity
+        drawn.nodes.map((node, i) => <Node key={i} node={node} id={`${element.id}-${i}`} previews={previews} />),
+      )}
+      <Grip element={element} fonts={fonts} />
+    </g>
+  );
+});
+
+/** Everything on a face, bottom first. Goes inside an <svg> in points from the trim's corner. */
+export function FaceArt({ face, ...art }: ArtProps & { face: Face }) {
+  return face.elements.map((element) => <ElementArt key={element.id} element={element} {...art} />);
+}

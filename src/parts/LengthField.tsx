@@ -1,0 +1,84 @@
+import { useEffect, useId, useRef, useState } from 'react';
+import { formatLength, formatNumber, parseLength, type Unit } from '../../core/units/length';
+
+interface Props {
+  label: string;
+  /** In points. */
+  value: number;
+  unit: Unit;
+  /** The other unit, shown smaller. */
+  echo: Unit;
+  onChange(points: number): void;
+  /** Words for a length that can be read but not used here; undefined when it is fine. */
+  refuse?: (points: number) => string | undefined;
+  disabled?: boolean;
+  hint?: string;
+}
+
+/** A length typed as people type it. Nonsense gets words beside the field and changes nothing. */
+export function LengthField({ label, value, unit, echo, onChange, refuse, disabled = false, hint }: Props) {
+  const id = useId();
+  const [draft, setDraft] = useState<string>();
+  const [message, setMessage] = useState<string>();
+  const shown = `${formatNumber(value, unit)} ${unit}`;
+  const last = useRef(value);
+  // A change from elsewhere (a drag, an undo) ends a draft that was refused.
+  useEffect(() => {
+    if (last.current !== value) {
+      setDraft(undefined);
+      setMessage(undefined);
+    }
+    last.current = value;
+  }, [value]);
+
+  function commit(): void {
+    if (draft === undefined) return;
+    const parsed = parseLength(draft, unit);
+    const problem = parsed.ok ? refuse?.(parsed.points) : parsed.message;
+    setMessage(problem);
+    if (problem !== undefined || !parsed.ok) return;
+    setDraft(undefined);
+    if (Math.abs(parsed.points - value) > 1e-9) onChange(parsed.points);
+  }
+
+  return (
+    <div className="min-w-0">
+      <div
+        className={`grid grid-cols-[auto_1fr] items-baseline gap-x-2 rounded border bg-base-100 px-2 py-1 focus-within:border-base-content ${message ? 'border-error' : 'border-base-300'} ${disabled ? 'opacity-60' : ''}`}
+      >
+        <label htmlFor={id} className="quiet text-[13px]" title={hint}>
+          {label}
+        </label>
+        <input
+          id={id}
+          type="text"
+          inputMode="text"
+          autoComplete="off"
+          className="w-full min-w-0 bg-transparent text-right outline-none"
+          value={draft ?? shown}
+          disabled={disabled}
+          aria-invalid={message !== undefined}
+          aria-describedby={`${id}-echo`}
+          onFocus={(event) => event.target.select()}
+          onChange={(event) => setDraft(event.target.value)}
+          onBlur={commit}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter') commit();
+            if (event.key === 'Escape') {
+              setDraft(undefined);
+              setMessage(undefined);
+            }
+          }}
+        />
+        <span id={`${id}-echo`} className="quiet col-span-2 text-right text-[12px] leading-4">
+          {formatLength(value, echo, echo === 'in' ? 3 : 2)}
+        </span>
+      </div>
+      {message && (
+        <p role="alert" className="mt-1 text-[13px] text-error">
+          {message}
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,192 @@
+import { proxy } from 'comlink';
+import { useRef, useState } from 'react';
+import type { Finding } from '../../../core/checks/check';
+import type { PdfFacts } from '../../../core/files/pdf/read-back';
+import type { Progress } from '../../../core/files/pdf/write';
+import { findElement, titleOf } from '../../../core/job/find';
+import type { Face, Job, Piece } from '../../../core/job/schema';
+import { conditionOf } from '../../../core/trade/conditions';
+import type { ShopSpec } from '../../../core/trade/schema';
+import { hirePressRoom } from '../../../workers/press-room';
+import { Dialog } from '../../parts/Dialog';
+import { download, fileName } from '../../parts/download';
+import { loadAssets } from '../../store/db';
+import { comparison } from './comparison';
+import { ReadBack } from './ReadBack';
+
+export interface Exported {
+  bytes: Uint8Array;
+  facts: PdfFacts;
+}
+
+interface Going {
+  progress: Progress;
+  stop(): void;
+}
+
+/** What is handed over, and what is known about it beforehand. */
+interface Subject {
+  job: Job;
+  piece: Piece;
+  shop: ShopSpec;
+  findings: readonly Finding[];
+}
+
+/** Writes the print-ready file in a worker, reads it back, and shows what came out beside what was asked. */
+export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): void }) {
+  const { job, piece, shop, findings } = bench;
+  const [faces, setFaces] = useState<readonly number[]>(piece.faces.map((_, i) => i));
+  const [marks, setMarks] = useState(true);
+  const [going, setGoing] = useState<Going>();
+  const [done, setDone] = useState<Exported>();
+  const [problem, setProblem] = useState<string>();
+  const cancelled = useRef(false);
+  const stops = findings.filter((finding) => finding.severity === 'stop');
+  const name = `${fileName(job.name)}-${fileName(piece.name)}.pdf`;
+
+  async function write(): Promise<void> {
+    setProblem(undefined);
+    setDone(undefined);
+    cancelled.current = false;
+    const { room, dismiss } = hirePressRoom();
+    const stop = (): void => {
+      cancelled.current = true;
+      dismiss();
+      setGoing(undefined);
+    };
+    setGoing({ progress: { done: 0, what: 'Starting' }, stop });
+    try {
+      const tell = proxy((progress: Progress) => setGoing({ progress, stop }));
+      const written = await room.exportPdf(job, { pieceId: piece.id, shop, faces, marks }, await loadAssets(job), tell);
+      if (!cancelled.current) setDone(written);
+    } catch (error) {
+      if (!cancelled.current) setProblem((error as Error).message);
+    }
+    dismiss();
+    setGoing(undefined);
+  }
+
+  return (
+    <Dialog
+      title={`Export ${piece.name} for print`}
+      wide
+      onClose={() => {
+        going?.stop();
+        onClose();
+      }}
+    >
+      {!done && (
+        <div className="grid gap-4">
+          <p>
+            One PDF/X-4 file for <b>{shop.name}</b>, a page a face: trim and bleed boxes, words as embedded type,
+            pictures separated for {conditionOf(shop.condition).name.toLowerCase()}.
+          </p>
+          {stops.length > 0 && <Stops job={job} stops={stops} />}
+          <div className="flex flex-wrap gap-x-6 gap-y-2">
+            <FaceChoice faces={piece.faces} chosen={faces} onChange={setFaces} />
+            <label className="flex cursor-pointer items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={marks}
+                onChange={(event) => setMarks(event.target.checked)}
+              />
+              Crop marks, outside the bleed
+            </label>
+          </div>
+          {problem && (
+            <p role="alert" className="rounded border border-error p-3 text-error">
+              {problem}
+            </p>
+          )}
+          {going ? (
+            <div className="flex items-center gap-4">
+              <progress
+                className="progress progress-primary flex-1"
+                value={going.progress.done}
+                max={1}
+                aria-label="Export"
+              />
+              <span className="w-56 truncate">{going.progress.what}</span>
+              <button type="button" className="btn btn-sm" onClick={going.stop}>
+                Cancel
+              </button>
+            </div>
+          ) : (
+            <button
+              type="button"
+              className="btn btn-primary justify-self-start"
+              disabled={faces.length === 0}
+              onClick={() => void write()}
+            >
+              {stops.length > 0 ? 'Write the file all the same' : 'Write the file'}
+            </button>
+          )}
+        </div>
+      )}
+      {done && (
+        <div className="grid gap-4">
+          <ReadBack rows={comparison({ job, piece, shop, faces, marks }, done.facts)} />
+          <div className="flex items-center gap-3">
+            <button
+              type="button"
+              className="btn btn-primary"
+              onClick={() => download(done.bytes, name, 'application/pdf')}
+            >
+              Save {name}
+            </button>
+            <span className="quiet">{Math.ceil(done.bytes.length / 1000).toLocaleString()} kB</span>
+            <button type="button" className="btn btn-ghost ml-auto" onClick={() => setDone(undefined)}>
+              Change and write again
+            </button>
+          </div>
+        </div>
+      )}
+    </Dialog>
+  );
+}
+
+function Stops({ job, stops }: { job: Job; stops: readonly Finding[] }) {
+  return (
+    <div className="rounded bg-warning p-3 text-warning-content">
+      <b className="font-semibold">
+        {stops.length === 1 ? 'One thing' : `${stops.length} things`} a shop would stop at:
+      </b>
+      <ul className="mt-1 list-disc pl-5">
+        {stops.map((finding) => {
+          const found = findElement(job, finding.element);
+          return (
+            <li key={`${finding.check} ${finding.element}`}>
+              {found && titleOf(found.element, job.assets)}: {finding.problem.toLowerCase()}
+            </li>
+          );
+        })}
+      </ul>
+    </div>
+  );
+}
+
+function FaceChoice({
+  faces,
+  chosen,
+  onChange,
+}: {
+  faces: readonly Face[];
+  chosen: readonly number[];
+  onChange(chosen: readonly number[]): void;
+}) {
+  if (faces.length === 1) return null;
+  return faces.map((face, i) => (
+    <label key={face.id} className="flex cursor-pointer items-center gap-2">
+      <input
+        type="checkbox"
+        className="checkbox checkbox-sm"
+        checked={chosen.includes(i)}
+        onChange={(event) =>
+          onChange(event.target.checked ? [...chosen, i].sort((a, b) => a - b) : chosen.filter((n) => n !== i))
+        }
+      />
+      {face.name}
+    </label>
+  ));
+}

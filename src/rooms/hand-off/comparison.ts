@@ -1,0 +1,91 @@
+import type { BoxNumbers, PdfFacts } from '../../../core/files/pdf/read-back';
+import { pageBoxes } from '../../../core/files/pdf/write';
+import type { Box } from '../../../core/geometry/box';
+import type { Job, Piece } from '../../../core/job/schema';
+import { effectivePpi } from '../../../core/picture/place';
+import type { ShopSpec } from '../../../core/trade/schema';
+import { formatSize, type PieceUnit } from '../../../core/units/length';
+
+/** One thing asked of the file and what the file says, and whether the two agree. */
+export interface Row {
+  what: string;
+  asked: string;
+  read: string;
+  right: boolean;
+}
+
+interface Asked {
+  job: Job;
+  piece: Piece;
+  shop: ShopSpec;
+  faces: readonly number[];
+  marks: boolean;
+}
+
+/** Boxes agree within a hundredth of a point, pictures within one ppi. */
+const CLOSE = { points: 0.01, ppi: 1 };
+
+const digits = (unit: PieceUnit): number => (unit === 'in' ? 3 : 2);
+
+function boxRow(what: string, asked: Box, read: BoxNumbers, unit: PieceUnit): Row {
+  const [x0, y0, x1, y1] = read;
+  return {
+    what,
+    asked: formatSize(asked.width, asked.height, unit, digits(unit)),
+    read: formatSize(x1 - x0, y1 - y0, unit, digits(unit)),
+    right: Math.abs(asked.width - (x1 - x0)) < CLOSE.points && Math.abs(asked.height - (y1 - y0)) < CLOSE.points,
+  };
+}
+
+const sorted = (values: number[]): number[] => [...values].sort((a, b) => a - b);
+
+/** What was asked of an export beside what its file says. */
+export function comparison({ job, piece, shop, faces, marks }: Asked, facts: PdfFacts): Row[] {
+  const boxes = pageBoxes(piece, shop, marks);
+  const same = (what: string, asked: string, read: string | undefined): Row => ({
+    what,
+    asked,
+    read: read ?? 'none',
+    right: asked === read,
+  });
+  const rows: Row[] = [
+    same('Standard', 'PDF/X-4', facts.standard),
+    same('PDF version', '1.6', facts.version),
+    same('Pages', `${faces.length}`, `${facts.pages.length}`),
+  ];
+  faces.forEach((n, i) => {
+    const face = piece.faces[n]!;
+    const page = facts.pages[i];
+    if (!page) return;
+    rows.push(
+      boxRow(`${face.name}: trim`, boxes.trim, page.trim, piece.unit),
+      boxRow(`${face.name}: bleed`, boxes.bleed, page.bleed, piece.unit),
+      boxRow(`${face.name}: sheet`, boxes.media, page.media, piece.unit),
+    );
+    const asked = sorted(
+      face.elements.flatMap((e) => {
+        const asset = e.kind === 'picture' ? job.assets[e.asset] : undefined;
+        return e.kind === 'picture' && asset ? [effectivePpi(e, asset.width, asset.height)] : [];
+      }),
+    );
+    const read = sorted(page.pictures.map((picture) => picture.ppi));
+    if (asked.length > 0 || read.length > 0) {
+      const list = (values: number[]): string => values.map((v) => `${Math.round(v)}`).join(', ') || 'none';
+      rows.push({
+        what: `${face.name}: pictures, ppi`,
+        asked: list(asked),
+        read: list(read),
+        right: asked.length === read.length && asked.every((v, j) => Math.abs(v - read[j]!) <= CLOSE.ppi),
+      });
+    }
+  });
+  for (const font of facts.fonts) {
+    const read = [
+      font.embedded ? 'embedded' : 'not embedded',
+      font.subset ? 'subset' : 'whole',
+      font.searchable ? 'searchable' : 'not searchable',
+    ].join(', ');
+    rows.push(same(font.name, 'embedded, subset, searchable', read));
+  }
+  return rows;
+}

@@ -1,0 +1,64 @@
+import Download from 'lucide-react/icons/download';
+import Plus from 'lucide-react/icons/plus';
+import Trash from 'lucide-react/icons/trash-2';
+import { writeJobFile } from '../../../core/files/job-file';
+import type { Job } from '../../../core/job/schema';
+import type { Kit } from '../../../workers/kit';
+import { download, fileName } from '../../parts/download';
+import { db, loadAssets } from '../../store/db';
+import { PieceTile } from './PieceTile';
+
+const when = (iso: string): string =>
+  new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+
+/** One client's job: its pieces at a common scale, and what can be done with the whole. */
+export function JobCard({ job, kit, onProblem }: { job: Job; kit: Kit | undefined; onProblem(message: string): void }) {
+  async function saveToFile(): Promise<void> {
+    try {
+      const bytes = writeJobFile({ job, assets: await loadAssets(job) });
+      download(bytes, `${fileName(job.name)}.tidyedge`, 'application/zip');
+    } catch (error) {
+      onProblem((error as Error).message);
+    }
+  }
+  const longest = Math.max(...job.pieces.map((piece) => Math.max(piece.width, piece.height)), 1);
+  return (
+    <li className="rounded border border-base-300 bg-base-100">
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 border-b border-base-300 px-5 py-3">
+        <h2 className="text-lg font-semibold">{job.name}</h2>
+        <span className="quiet text-[13px]">
+          {job.pieces.length === 1 ? '1 piece' : `${job.pieces.length} pieces`}, changed {when(job.changed)}
+        </span>
+        <div className="ml-auto flex gap-2">
+          <button type="button" className="btn btn-sm" onClick={() => void saveToFile()}>
+            <Download size={14} /> Save to a file
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm"
+            aria-label={`Delete the job ${job.name}`}
+            onClick={() => {
+              if (confirm(`Delete ${job.name} from this browser? Save it to a file first if you may want it back.`))
+                void db.jobs.delete(job.id);
+            }}
+          >
+            <Trash size={14} />
+          </button>
+        </div>
+      </div>
+      <div className="flex flex-wrap items-end gap-5 rounded-b bg-[var(--table)] p-5">
+        {job.pieces.map((piece) => (
+          <PieceTile key={piece.id} job={job} piece={piece} kit={kit} longest={longest} />
+        ))}
+        <a
+          href={`/new?job=${job.id}`}
+          className="grid h-28 w-36 place-items-center rounded border-2 border-dashed border-[var(--table-text)]/50 text-[var(--table-text)] hover:border-[var(--table-text)]"
+        >
+          <span className="flex items-center gap-1.5">
+            <Plus size={16} /> New piece
+          </span>
+        </a>
+      </div>
+    </li>
+  );
+}

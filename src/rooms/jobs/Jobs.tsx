@@ -1,0 +1,84 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import FolderOpen from 'lucide-react/icons/folder-open';
+import Plus from 'lucide-react/icons/plus';
+import { useEffect, useRef, useState } from 'react';
+import { readJobFile } from '../../../core/files/job-file';
+import { TopBar } from '../../parts/TopBar';
+import { useKit } from '../../parts/use-kit';
+import { db, keepBundle, layOutDemo, layOutDemoOnce } from '../../store/db';
+import { JobCard } from './JobCard';
+
+/** All jobs of this browser. */
+export default function Jobs() {
+  const { kit, failure } = useKit();
+  const jobs = useLiveQuery(() => db.jobs.orderBy('changed').reverse().toArray());
+  const [message, setMessage] = useState<string>();
+  const picker = useRef<HTMLInputElement>(null);
+
+  useEffect(() => {
+    layOutDemoOnce().catch((error: Error) => setMessage(`The demo job could not be laid out: ${error.message}`));
+  }, []);
+
+  async function open(file: File | undefined): Promise<void> {
+    if (!file) return;
+    try {
+      const bundle = readJobFile(new Uint8Array(await file.arrayBuffer()));
+      const known = await db.jobs.get(bundle.job.id);
+      if (known && !confirm(`${known.name} is here already. Replace it with the one in the file?`)) return;
+      await keepBundle(bundle);
+      setMessage(undefined);
+    } catch (error) {
+      setMessage(`${file.name}: ${(error as Error).message}`);
+    }
+  }
+
+  return (
+    <div className="flex min-h-screen flex-col">
+      <TopBar crumb={<b className="font-semibold text-base-content">Jobs</b>}>
+        <button type="button" className="btn btn-sm" onClick={() => picker.current?.click()}>
+          <FolderOpen size={15} /> Open a job file
+        </button>
+        <input
+          ref={picker}
+          type="file"
+          accept=".tidyedge"
+          className="hidden"
+          aria-label="Job file"
+          onChange={(event) => {
+            void open(event.target.files?.[0]);
+            event.target.value = '';
+          }}
+        />
+        <a href="/new" className="btn btn-primary btn-sm">
+          <Plus size={15} /> New job
+        </a>
+      </TopBar>
+      <main className="mx-auto w-full max-w-6xl flex-1 px-6 py-8">
+        {(message ?? failure) && (
+          <p
+            role="alert"
+            className="mb-6 flex items-start justify-between gap-4 rounded border border-error bg-base-100 p-3 text-error"
+          >
+            {message ?? failure}
+            <button type="button" className="btn btn-ghost btn-xs" onClick={() => setMessage(undefined)}>
+              Dismiss
+            </button>
+          </p>
+        )}
+        <ul className="grid gap-6">
+          {jobs?.map((job) => (
+            <JobCard key={job.id} job={job} kit={kit} onProblem={setMessage} />
+          ))}
+        </ul>
+        {jobs?.length === 0 && (
+          <div className="rounded border border-dashed border-base-300 p-10 text-center">
+            <p className="mb-4">No job is here. Start one, open a job file, or look at the demo.</p>
+            <button type="button" className="btn" onClick={() => void layOutDemo()}>
+              Lay out the demo job
+            </button>
+          </div>
+        )}
+      </main>
+    </div>
+  );
+}

@@ -1,0 +1,56 @@
+import type { Job, Piece } from '../../../core/job/schema';
+import { shopOf } from '../../../core/trade/shops';
+import { formatSize } from '../../../core/units/length';
+import type { Kit } from '../../../workers/kit';
+import { FaceArt } from '../../parts/FaceArt';
+import { usePreviews } from '../../parts/use-previews';
+
+/** The longest side of the longest piece of a job, in CSS pixels. */
+const LONGEST = 250;
+
+/** A piece as cut, its faces side by side, at the same scale as the other pieces of its job. */
+export function PieceTile({
+  job,
+  piece,
+  kit,
+  longest,
+}: {
+  job: Job;
+  piece: Piece;
+  kit: Kit | undefined;
+  longest: number;
+}) {
+  const { condition } = shopOf(piece.shop);
+  const previews = usePreviews(job, condition);
+  const scale = LONGEST / longest;
+  return (
+    <a href={`/layout?job=${job.id}&piece=${piece.id}`} className="group text-[var(--table-text)]">
+      <span className="mb-2 flex gap-3">
+        {piece.faces.map((face) => (
+          <svg
+            key={face.id}
+            role="img"
+            aria-label={face.name}
+            width={piece.width * scale}
+            height={piece.height * scale}
+            viewBox={`0 0 ${piece.width} ${piece.height}`}
+            className="bg-white shadow-md group-hover:outline-2 group-hover:outline-primary"
+          >
+            {kit && (
+              <FaceArt
+                face={face}
+                inks={job.inks}
+                assets={job.assets}
+                fonts={kit.fonts}
+                press={kit.press(condition)}
+                previews={previews}
+              />
+            )}
+          </svg>
+        ))}
+      </span>
+      <span className="block font-semibold">{piece.name}</span>
+      <span className="block text-[13px]">{formatSize(piece.width, piece.height, piece.unit)}</span>
+    </a>
+  );
+}

@@ -1,0 +1,43 @@
+import ImageIcon from 'lucide-react/icons/image';
+import Minus from 'lucide-react/icons/minus';
+import Square from 'lucide-react/icons/square';
+import Type from 'lucide-react/icons/type';
+import { useRef } from 'react';
+import { addRectangle, addRule, addWords } from './add';
+import { useBench } from './bench';
+
+/** What can be put on a face. */
+export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void }) {
+  const bench = useBench();
+  const picker = useRef<HTMLInputElement>(null);
+  const things = [
+    ['Words', Type, () => addWords(bench)],
+    ['Picture', ImageIcon, () => picker.current?.click()],
+    ['Rectangle', Square, () => addRectangle(bench)],
+    ['Rule', Minus, () => addRule(bench)],
+  ] as const;
+  return (
+    <div className="border-t border-base-300 p-3">
+      <h2 className="heading mb-2">Add to {bench.face.name.toLowerCase()}</h2>
+      <div className="grid grid-cols-2 gap-1.5">
+        {things.map(([name, Icon, add]) => (
+          <button key={name} type="button" className="btn btn-sm justify-start font-normal" onClick={add}>
+            <Icon size={14} /> {name}
+          </button>
+        ))}
+      </div>
+      <input
+        ref={picker}
+        type="file"
+        accept="image/jpeg,image/png"
+        multiple
+        className="hidden"
+        aria-label="Picture file"
+        onChange={(event) => {
+          onPictures([...(event.target.files ?? [])]);
+          event.target.value = '';
+        }}
+      />
+    </div>
+  );
+}

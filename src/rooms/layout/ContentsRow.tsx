@@ -1,0 +1,115 @@
+import { useSortable } from '@dnd-kit/sortable';
+import GripVertical from 'lucide-react/icons/grip-vertical';
+import ImageIcon from 'lucide-react/icons/image';
+import Minus from 'lucide-react/icons/minus';
+import Spline from 'lucide-react/icons/spline';
+import Square from 'lucide-react/icons/square';
+import Type from 'lucide-react/icons/type';
+import type { Finding } from '../../../core/checks/check';
+import { hexOf } from '../../../core/colour/engine';
+import { platesOf, processStandIn } from '../../../core/colour/ink';
+import { inkOf, titleOf } from '../../../core/job/find';
+import type { Element } from '../../../core/job/schema';
+import { effectivePpi } from '../../../core/picture/place';
+import { typefaceOf } from '../../../core/type/typefaces';
+import { formatLength } from '../../../core/units/length';
+import { select } from '../../store/session';
+import { type Bench, useBench } from './bench';
+import { measureWords } from './finding-words';
+
+const iconOf = (element: Element) =>
+  element.kind === 'words'
+    ? Type
+    : element.kind === 'picture'
+      ? ImageIcon
+      : element.kind === 'rule'
+        ? Minus
+        : element.outline
+          ? Spline
+          : Square;
+
+/** What an element is, in a few words. */
+function summaryOf(element: Element, { job, unit, findings }: Bench): string {
+  const logo = element.logo ? 'logo, ' : '';
+  if (element.kind === 'words')
+    return `${logo}${typefaceOf(element.typeface)?.family ?? 'Unknown typeface'}, ${element.size} pt`;
+  if (element.kind === 'picture') {
+    const asset = job.assets[element.asset];
+    return `${logo}picture${asset ? `, ${Math.round(effectivePpi(element, asset.width, asset.height))} ppi` : ''}`;
+  }
+  if (element.kind === 'rule') return `rule, ${formatLength(Math.min(element.width, element.height), 'pt', 2)}`;
+  const short = findings.some((f) => f.element === element.id && f.check === 'short-of-bleed');
+  return `${logo}${element.outline ? 'outline' : 'rectangle'}, ${short ? 'short of the bleed' : formatLength(element.width, unit, 1)}`;
+}
+
+function Swatch({ element, bench }: { element: Element; bench: Bench }) {
+  if (element.kind === 'picture') return null;
+  const ink = inkOf(bench.job.inks, element.paint.ink);
+  const colour = hexOf(bench.press.screen(processStandIn(platesOf(ink, element.paint.tint), bench.job.inks)));
+  return (
+    <span title={ink.name} className="block size-3 rounded-xs border border-black/20" style={{ background: colour }} />
+  );
+}
+
+/** The first finding of an element: the measured value, so that the row says how far off it is. */
+function Warning({ finding, bench }: { finding: Finding | undefined; bench: Bench }) {
+  if (!finding) return null;
+  return (
+    <span
+      title={finding.problem}
+      className="rounded-xs bg-warning px-1.5 text-[12px] whitespace-nowrap text-warning-content"
+    >
+      {measureWords(finding.measured, bench.unit)}
+    </span>
+  );
+}
+
+/** One element in the stack: click to select, drag by the grip or with Space and the arrow keys to reorder. */
+export function ContentsRow({ element }: { element: Element }) {
+  const bench = useBench();
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
+    id: element.id,
+  });
+  const chosen = bench.selected?.id === element.id;
+  const Icon = iconOf(element);
+  const title = titleOf(element, bench.job.assets);
+  return (
+    <li
+      ref={setNodeRef}
+      style={{
+        transform: transform ? `translate(0, ${transform.y}px)` : undefined,
+        transition,
+        zIndex: isDragging ? 1 : undefined,
+        position: 'relative',
+      }}
+      className={`group grid grid-cols-[auto_1fr] items-center rounded border ${chosen ? 'border-base-content bg-base-100' : 'border-transparent hover:bg-base-100/60'} ${isDragging ? 'bg-base-100 shadow-md' : ''}`}
+    >
+      <button
+        ref={setActivatorNodeRef}
+        type="button"
+        className="cursor-grab py-2 pl-0.5 text-base-content/40 group-hover:text-base-content/80"
+        {...attributes}
+        {...listeners}
+        aria-label={`Reorder ${title}`}
+      >
+        <GripVertical size={14} />
+      </button>
+      <button
+        type="button"
+        aria-pressed={chosen}
+        className="grid min-w-0 cursor-pointer grid-cols-[18px_1fr_auto] items-center gap-2 py-1.5 pr-2 text-left"
+        onClick={() => select(element.id)}
+      >
+        <Icon size={15} className="text-base-content/70" aria-hidden="true" />
+        <span className="min-w-0">
+          <span className="block truncate leading-5">{title}</span>
+          <span className="quiet block truncate text-[12.5px] leading-4">{summaryOf(element, bench)}</span>
+        </span>
+        <span className="flex items-center gap-1.5">
+          <Warning finding={bench.findings.find((f) => f.element === element.id)} bench={bench} />
+          <Swatch element={element} bench={bench} />
+        </span>
+      </button>
+    </li>
+  );
+}

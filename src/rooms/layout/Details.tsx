@@ -1,0 +1,98 @@
+import Trash from 'lucide-react/icons/trash-2';
+import { markLogo, nameElement, removeElement } from '../../../core/job/edits/elements';
+import { titleOf } from '../../../core/job/find';
+import type { Element } from '../../../core/job/schema';
+import { act, select } from '../../store/session';
+import { useBench } from './bench';
+import { Measures } from './Measures';
+import { PaintCard } from './PaintCard';
+import { PictureCard } from './PictureCard';
+import { ToCut } from './ToCut';
+import { WordsCard } from './WordsCard';
+
+/** The right column: the selection's measures and make-up, or the piece's own when nothing is selected. */
+export function Details() {
+  const { selected } = useBench();
+  return (
+    <aside
+      className="flex min-h-0 flex-col gap-4 overflow-y-auto border-l border-base-300 bg-base-200 p-3"
+      aria-label="Details"
+    >
+      {selected ? <ElementDetails key={selected.id} element={selected} /> : <PieceDetails />}
+    </aside>
+  );
+}
+
+function ElementDetails({ element }: { element: Element }) {
+  return (
+    <>
+      {element.kind === 'words' && <WordsCard words={element} />}
+      <Measures element={element} />
+      <ToCut element={element} />
+      {element.kind === 'picture' ? (
+        <PictureCard picture={element} />
+      ) : (
+        <PaintCard id={element.id} paint={element.paint} />
+      )}
+      <Identity element={element} />
+    </>
+  );
+}
+
+function Identity({ element }: { element: Element }) {
+  const { job } = useBench();
+  return (
+    <section aria-label="Name" className="grid gap-1.5">
+      <h2 className="heading">Name</h2>
+      <input
+        key={element.name ?? ''}
+        className="input input-sm w-full"
+        aria-label="Name of the element"
+        placeholder={titleOf(element, job.assets)}
+        defaultValue={element.name ?? ''}
+        maxLength={120}
+        onBlur={(event) => {
+          const name = event.target.value;
+          if (name !== (element.name ?? '')) act('Name', (j) => nameElement(j, element.id, name));
+        }}
+        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+      />
+      <label className="flex cursor-pointer items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-sm"
+          checked={element.logo === true}
+          onChange={(event) => act('Mark as logo', (j) => markLogo(j, element.id, event.target.checked))}
+        />
+        A logo: keep it out of the edge
+      </label>
+      <button
+        type="button"
+        className="btn btn-sm justify-self-start"
+        onClick={() => {
+          act('Delete', (j) => removeElement(j, element.id));
+          select(undefined);
+        }}
+      >
+        <Trash size={14} /> Delete
+      </button>
+    </section>
+  );
+}
+
+function PieceDetails() {
+  const { face } = useBench();
+  return (
+    <section aria-label="Nothing selected" className="quiet grid gap-2">
+      <h2 className="heading">Nothing selected</h2>
+      <p>
+        {face.elements.length === 0
+          ? 'Add words, a picture or a shape on the left. Then click it here to place it exactly.'
+          : 'Click something on the piece, or in the contents, to place it exactly.'}
+      </p>
+      <p>
+        <kbd className="key">?</kbd> lists the keys.
+      </p>
+    </section>
+  );
+}

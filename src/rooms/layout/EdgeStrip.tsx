@@ -1,0 +1,102 @@
+import { useState } from 'react';
+import type { Finding } from '../../../core/checks/check';
+import { pieceFacts } from '../../../core/checks/piece-facts';
+import { shortPlate } from '../../../core/colour/ink';
+import { setShop } from '../../../core/job/edits/job';
+import { SHOPS } from '../../../core/trade/shops';
+import { formatLength, formatSize } from '../../../core/units/length';
+import { act } from '../../store/session';
+import { useBench } from './bench';
+import { FindingList } from './FindingList';
+
+interface Chip {
+  label: string;
+  value: string;
+  /** The check whose findings belong to this chip. */
+  check?: string;
+}
+
+/** The trade's figures for the piece, always in sight: calm when right, lit when a check has found something. */
+export function EdgeStrip() {
+  const { job, piece, shop, findings, unit } = useBench();
+  const [open, setOpen] = useState<string>();
+  const facts = pieceFacts(job, piece);
+  const chips: Chip[] = [
+    { label: 'trim', value: formatSize(piece.width, piece.height, unit, 2) },
+    {
+      label: 'bleed',
+      value: shop.bleed[piece.kind] > 0 ? formatLength(shop.bleed[piece.kind], unit) : 'none',
+      check: 'short-of-bleed',
+    },
+    { label: 'safe', value: formatLength(shop.safe[piece.kind], unit), check: 'outside-safe' },
+    {
+      label: 'lowest',
+      value: facts.lowestPpi === undefined ? 'no picture' : `${Math.round(facts.lowestPpi)} ppi`,
+      check: 'low-ppi',
+    },
+    { label: 'plates', value: facts.plates.map(shortPlate).join(' ') || 'none' },
+    {
+      label: 'smallest type',
+      value: facts.smallestType === undefined ? 'no words' : formatLength(facts.smallestType, 'pt', 2),
+    },
+  ];
+  const of = (check: string | undefined): Finding[] => findings.filter((f) => f.check === check);
+  const shown = open === 'all' ? [...findings] : of(open);
+  const toggle = (what: string): void => setOpen(open === what ? undefined : what);
+
+  return (
+    <section
+      className="relative col-span-3 flex min-w-0 items-center gap-2 bg-neutral px-3 text-neutral-content"
+      aria-label="Edge strip"
+    >
+      {shown.length > 0 && <FindingList findings={shown} onClose={() => setOpen(undefined)} />}
+      {chips.map(({ label, value, check }) => {
+        const found = check ? of(check) : [];
+        const text = (
+          <>
+            <span className={found.length > 0 ? '' : 'opacity-80'}>{label}</span>{' '}
+            <b className="font-semibold">{found.length > 0 ? `${found.length} short of ${value}` : value}</b>
+          </>
+        );
+        return found.length > 0 ? (
+          <button
+            key={label}
+            type="button"
+            aria-expanded={open === check}
+            className="cursor-pointer rounded-xs bg-warning px-2 py-1 whitespace-nowrap text-warning-content"
+            onClick={() => toggle(check!)}
+          >
+            {text}
+          </button>
+        ) : (
+          <span key={label} className="rounded-xs bg-white/8 px-2 py-1 whitespace-nowrap">
+            {text}
+          </span>
+        );
+      })}
+      <button
+        type="button"
+        disabled={findings.length === 0}
+        aria-expanded={open === 'all'}
+        className={`ml-auto rounded-xs px-2.5 py-1 font-semibold whitespace-nowrap ${findings.length > 0 ? 'cursor-pointer bg-warning text-warning-content' : 'bg-white/8'}`}
+        onClick={() => toggle('all')}
+      >
+        {findings.length === 0 ? 'Nothing to fix' : `${findings.length} to look at`}
+      </button>
+      <label className="flex items-center gap-1.5 rounded-xs bg-white/8 py-1 pl-2 whitespace-nowrap">
+        <span className="opacity-80">shop</span>
+        <select
+          className="cursor-pointer bg-transparent pr-1 font-semibold"
+          value={shop.id}
+          onChange={(event) => act('Shop spec', (j) => setShop(j, piece.id, event.target.value))}
+        >
+          {SHOPS.map((each) => (
+            <option key={each.id} value={each.id} className="text-black">
+              {each.name}
+            </option>
+          ))}
+        </select>
+      </label>
+    </section>
+  );
+}

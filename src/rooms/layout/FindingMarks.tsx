@@ -1,0 +1,36 @@
+import type { Finding } from '../../../core/checks/check';
+import { type Box, bottom, outset } from '../../../core/geometry/box';
+import type { PieceUnit } from '../../../core/units/length';
+import { measuredAndWanted } from './finding-words';
+import { Tag } from './Tag';
+
+/** Findings where they are: an amber frame and the measured beside the wanted. `toScreen` gives pixels. */
+export function FindingMarks({
+  findings,
+  unit,
+  toScreen,
+  chosen,
+}: {
+  findings: readonly Finding[];
+  unit: PieceUnit;
+  toScreen(box: Box): Box;
+  chosen: string | undefined;
+}) {
+  return findings.map((finding) => {
+    const box = outset(toScreen(finding.place), 2);
+    return (
+      <g key={`${finding.check} ${finding.element}`} pointerEvents="none">
+        <rect
+          {...box}
+          fill="none"
+          stroke="var(--amber)"
+          strokeWidth="1.2"
+          strokeDasharray={finding.severity === 'advise' ? '2 3' : undefined}
+        />
+        {finding.element !== chosen && (
+          <Tag x={box.x + box.width / 2} y={bottom(box) + 13} text={measuredAndWanted(finding, unit)} amber />
+        )}
+      </g>
+    );
+  });
+}

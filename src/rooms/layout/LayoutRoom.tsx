@@ -1,0 +1,211 @@
+import Columns from 'lucide-react/icons/columns-2';
+import Keyboard from 'lucide-react/icons/keyboard';
+import Redo from 'lucide-react/icons/redo-2';
+import Scissors from 'lucide-react/icons/scissors';
+import Undo from 'lucide-react/icons/undo-2';
+import { useEffect, useMemo, useState } from 'react';
+import { checkPiece } from '../../../core/checks';
+import { pieceOf } from '../../../core/job/find';
+import { shopOf } from '../../../core/trade/shops';
+import { echoUnit } from '../../../core/units/length';
+import { TopBar } from '../../parts/TopBar';
+import { useKit } from '../../parts/use-kit';
+import { usePreviews } from '../../parts/use-previews';
+import { openSession, redoStep, select, undoStep, useJob, useSession } from '../../store/session';
+import { ExportDialog } from '../hand-off/ExportDialog';
+import { type Bench, BenchContext } from './bench';
+import { Contents } from './Contents';
+import { Details } from './Details';
+import { EdgeStrip } from './EdgeStrip';
+import { KeysHelp } from './KeysHelp';
+import { Stage } from './Stage';
+import { useEditKeys } from './use-edit-keys';
+import { usePictures } from './use-pictures';
+
+/** The bench made from the job, the address and what is loaded; undefined until all of it is here. */
+function useBenchOf(
+  pieceId: string,
+  faceId: string | undefined,
+  both: boolean,
+  setFace: (id: string) => void,
+): { bench: Bench | undefined; failure: string | undefined } {
+  const job = useJob();
+  const { kit, failure } = useKit();
+  const selectedId = useSession((session) => session.selected);
+  const piece = job && pieceOf(job, pieceId);
+  const shop = piece && shopOf(piece.shop);
+  const previews = usePreviews(job, shop?.condition);
+  const inks = job?.inks;
+  const assets = job?.assets;
+  const sources = useMemo(() => kit && inks && assets && { inks, assets, fonts: kit.fonts }, [kit, inks, assets]);
+  const findings = useMemo(() => (job && piece && kit ? checkPiece(job, piece, kit.fonts) : []), [job, piece, kit]);
+  const face = piece?.faces.find((f) => f.id === faceId) ?? piece?.faces[0];
+  const shown = useMemo(() => (piece && face ? (both ? piece.faces : [face]) : []), [piece, face, both]);
+  if (!job || !piece || !face || !shop || !kit || !sources) return { bench: undefined, failure };
+  const selected = piece.faces.flatMap((f) => f.elements).find((element) => element.id === selectedId);
+  return {
+    failure,
+    bench: {
+      job,
+      piece,
+      face,
+      shown,
+      selected,
+      shop,
+      press: kit.press(shop.condition),
+      sources,
+      previews,
+      findings,
+      unit: piece.unit,
+      echo: echoUnit(piece.unit),
+      setFace,
+    },
+  };
+}
+
+const asked = new URLSearchParams(typeof location === 'undefined' ? '' : location.search);
+
+/** Where a piece is laid out. */
+export default function LayoutRoom() {
+  const [faceId, setFaceId] = useState<string>();
+  const [both, setBoth] = useState(false);
+  const [asCut, setAsCut] = useState(false);
+  const [keysShown, setKeysShown] = useState(false);
+  const [exporting, setExporting] = useState(false);
+  const [problem, setProblem] = useState<string>();
+  const { bench, failure } = useBenchOf(asked.get('piece') ?? '', faceId, both, setFaceId);
+  const pictures = usePictures(bench);
+
+  useEffect(() => {
+    openSession(asked.get('job') ?? '').then(
+      (found) => found || setProblem('This job is not in this browser. Open its file under Jobs.'),
+      (error: Error) => setProblem(error.message),
+    );
+  }, []);
+  useEditKeys(bench, {
+    toggleAsCut: () => setAsCut((now) => !now),
+    toggleBoth: () => setBoth((now) => !now),
+    showKeys: () => setKeysShown(true),
+  });
+
+  const job = useJob();
+  const missing =
+    job && !bench && !pieceOf(job, asked.get('piece') ?? '')
+      ? 'This piece is not in the job any more. Choose another under Jobs.'
+      : undefined;
+  const trouble = problem ?? failure ?? missing;
+
+  return (
+    <div className="grid h-screen grid-cols-[264px_minmax(0,1fr)_276px] grid-rows-[52px_minmax(0,1fr)_46px]">
+      <div className="col-span-3">
+        <TopBar
+          crumb={
+            bench && (
+              <>
+                <a href="/" className="hover:underline">
+                  {bench.job.name}
+                </a>{' '}
+                / <b className="font-semibold text-base-content">{bench.piece.name}</b>
+              </>
+            )
+          }
+        >
+          <HistoryButtons />
+          {(bench?.piece.faces.length ?? 0) > 1 && (
+            <button
+              type="button"
+              aria-pressed={both}
+              className={`btn btn-sm ${both ? 'btn-neutral' : ''}`}
+              onClick={() => setBoth(!both)}
+            >
+              <Columns size={15} /> Both faces <kbd className="key">b</kbd>
+            </button>
+          )}
+          <button
+            type="button"
+            aria-pressed={asCut}
+            className={`btn btn-sm ${asCut ? 'btn-neutral' : ''}`}
+            onClick={() => setAsCut(!asCut)}
+          >
+            <Scissors size={15} /> As cut <kbd className="key">.</kbd>
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm btn-square"
+            aria-label="Show the keys"
+            onClick={() => setKeysShown(true)}
+          >
+            <Keyboard size={16} />
+          </button>
+          <button type="button" className="btn btn-primary btn-sm" disabled={!bench} onClick={() => setExporting(true)}>
+            Export for print
+          </button>
+        </TopBar>
+      </div>
+      {bench ? (
+        <BenchContext value={bench}>
+          <Contents onPictures={(files) => void pictures.take(files)} />
+          <Stage asCut={asCut}>
+            {pictures.busy && (
+              <p className="absolute bottom-3 left-3 rounded bg-base-100 px-3 py-1.5 shadow">Taking the picture in…</p>
+            )}
+            {pictures.message && (
+              <p
+                role="alert"
+                className="absolute right-3 bottom-14 left-3 mx-auto flex w-fit max-w-xl items-start gap-3 rounded border border-error bg-base-100 p-3 shadow-lg"
+              >
+                {pictures.message}
+                <button type="button" className="btn btn-xs" onClick={pictures.dismiss}>
+                  Dismiss
+                </button>
+              </p>
+            )}
+          </Stage>
+          <Details />
+          <EdgeStrip />
+          {exporting && <ExportDialog bench={bench} onClose={() => setExporting(false)} />}
+        </BenchContext>
+      ) : (
+        <p className="col-span-3 place-self-center" role={trouble ? 'alert' : 'status'}>
+          {trouble ?? 'Laying out the piece…'}
+          {trouble && (
+            <a href="/" className="btn btn-sm ml-4" onClick={() => select(undefined)}>
+              To the jobs
+            </a>
+          )}
+        </p>
+      )}
+      {keysShown && <KeysHelp onClose={() => setKeysShown(false)} />}
+    </div>
+  );
+}
+
+function HistoryButtons() {
+  const history = useSession((session) => session.history);
+  const back = history?.past.at(-1)?.name;
+  const forth = history?.future.at(-1)?.name;
+  return (
+    <div className="join">
+      <button
+        type="button"
+        className="btn btn-sm join-item"
+        disabled={!back}
+        aria-label="Undo"
+        title={back ? `Undo: ${back}` : 'Nothing to undo'}
+        onClick={undoStep}
+      >
+        <Undo size={15} />
+      </button>
+      <button
+        type="button"
+        className="btn btn-sm join-item"
+        disabled={!forth}
+        aria-label="Redo"
+        title={forth ? `Redo: ${forth}` : 'Nothing to redo'}
+        onClick={redoStep}
+      >
+        <Redo size={15} />
+      </button>
+    </div>
+  );
+}

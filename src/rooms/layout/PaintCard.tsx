@@ -1,0 +1,84 @@
+import Plus from 'lucide-react/icons/plus';
+import { useState } from 'react';
+import { hexOf } from '../../../core/colour/engine';
+import { cmykText, type Ink, platesOf, processStandIn } from '../../../core/colour/ink';
+import { setPaint } from '../../../core/job/edits/elements';
+import { inkOf } from '../../../core/job/find';
+import type { Paint } from '../../../core/job/schema';
+import { act, settle, sketch } from '../../store/session';
+import { useBench } from './bench';
+import { InkForm } from './InkForm';
+
+/** Which ink, and how much of it. */
+export function PaintCard({ id, paint }: { id: string; paint: Paint }) {
+  const { job, press } = useBench();
+  const [form, setForm] = useState<'new' | Ink>();
+  const ink = inkOf(job.inks, paint.ink);
+  const look = (of: Ink, tint = 1): string => hexOf(press.screen(processStandIn(platesOf(of, tint), job.inks)));
+  return (
+    <section aria-label="Ink">
+      <h2 className="heading mb-1.5">Ink</h2>
+      <div className="rounded border border-base-300 bg-base-100 p-2">
+        <fieldset className="flex flex-wrap gap-1.5" aria-label="Inks of the job">
+          {job.inks.map((each) => (
+            <button
+              key={each.id}
+              type="button"
+              aria-pressed={each.id === ink.id}
+              aria-label={each.name}
+              title={`${each.name}${each.kind === 'spot' ? ', spot' : ''}`}
+              className={`size-7 cursor-pointer rounded border ${each.id === ink.id ? 'border-base-content outline-2 outline-base-content' : 'border-black/25'}`}
+              style={{ background: look(each) }}
+              onClick={() => act('Ink', (j) => setPaint(j, id, { ink: each.id, tint: paint.tint }))}
+            />
+          ))}
+          <button
+            type="button"
+            aria-label="Add an ink"
+            title="Add an ink"
+            className="grid size-7 cursor-pointer place-items-center rounded border border-dashed border-base-content/50"
+            onClick={() => setForm('new')}
+          >
+            <Plus size={14} />
+          </button>
+        </fieldset>
+        <p className="mt-2 flex items-baseline justify-between gap-2">
+          <span>{ink.name}</span>
+          <button
+            type="button"
+            className="quiet cursor-pointer text-[13px] underline decoration-dotted underline-offset-2"
+            onClick={() => setForm(ink)}
+          >
+            {ink.id === 'paper'
+              ? 'no ink'
+              : ink.kind === 'spot'
+                ? `spot, looks like ${cmykText(ink.cmyk)}`
+                : cmykText(ink.cmyk)}
+          </button>
+        </p>
+        <label className="mt-1 grid grid-cols-[auto_1fr_3.2rem] items-center gap-2 text-[13.5px]">
+          Tint
+          <input
+            type="range"
+            className="range range-xs"
+            min={0}
+            max={100}
+            value={Math.round(paint.tint * 100)}
+            aria-label="Tint in percent"
+            onChange={(event) => sketch((j) => setPaint(j, id, { ...paint, tint: Number(event.target.value) / 100 }))}
+            onPointerUp={() => settle('Tint')}
+            onBlur={() => settle('Tint')}
+          />
+          <span className="text-right">{Math.round(paint.tint * 1000) / 10} %</span>
+        </label>
+      </div>
+      {form && (
+        <InkForm
+          ink={form === 'new' ? undefined : form}
+          onClose={() => setForm(undefined)}
+          onMade={(made) => act('Ink', (j) => setPaint(j, id, { ink: made, tint: 1 }))}
+        />
+      )}
+    </section>
+  );
+}

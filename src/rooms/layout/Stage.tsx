@@ -1,0 +1,193 @@
+import { memo, type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { inkBounds } from '../../../core/devices/bounds';
+import { type Box, outset, type Point, unionOf } from '../../../core/geometry/box';
+import type { Face } from '../../../core/job/schema';
+import { elementFrame } from '../../../core/scene/face';
+import { formatLength } from '../../../core/units/length';
+import { FaceArt } from '../../parts/FaceArt';
+import { BandPatterns, Bands } from './Bands';
+import { type Bench, useBench } from './bench';
+import { FindingMarks } from './FindingMarks';
+import { Rulers } from './Rulers';
+import { Selection } from './Selection';
+import { useStageGestures } from './use-stage-gestures';
+import { useViewKeys } from './use-view-keys';
+import { ACTUAL_ZOOM, centreOn, fitView, onScreen, placeFaces, type View, zoomAt } from './view';
+import { ZoomBar } from './ZoomBar';
+
+/** One face on the table, at one CSS pixel a point: the table's transform makes it larger. */
+const FaceSheet = memo(function FaceSheet({
+  face,
+  bench,
+  origin,
+  asCut,
+}: {
+  face: Face;
+  bench: Pick<Bench, 'job' | 'piece' | 'shop' | 'press' | 'sources' | 'previews'>;
+  origin: Point;
+  asCut: boolean;
+}) {
+  const { job, piece, shop, press, sources, previews } = bench;
+  const bleed = asCut ? 0 : shop.bleed[piece.kind];
+  const paper = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, bleed);
+  return (
+    <svg
+      role="img"
+      aria-label={`${face.name}, ${asCut ? 'as cut' : 'with its edges'}`}
+      data-face={face.id}
+      width={paper.width}
+      height={paper.height}
+      viewBox={`${paper.x} ${paper.y} ${paper.width} ${paper.height}`}
+      className={`absolute bg-white ${asCut ? 'shadow-lg' : ''}`}
+      style={{ left: origin.x + paper.x, top: origin.y + paper.y }}
+    >
+      <FaceArt
+        face={face}
+        inks={job.inks}
+        assets={job.assets}
+        fonts={sources.fonts}
+        press={press}
+        previews={previews}
+      />
+    </svg>
+  );
+});
+
+function Legend({ at, bleed, safe, unit }: { at: Point; bleed: number; safe: number; unit: 'mm' | 'in' }) {
+  return (
+    <text x={at.x} y={at.y} fontSize="12.5" fill="var(--table-text)" pointerEvents="none">
+      {bleed > 0 && (
+        <>
+          <tspan fontWeight="650">hatched</tspan> cut away, {formatLength(bleed, unit)}
+        </>
+      )}
+      <tspan fontWeight="650" dx={bleed > 0 ? 18 : 0}>
+        washed
+      </tspan>{' '}
+      keep words out, {formatLength(safe, unit)}
+    </text>
+  );
+}
+
+/** The table with the piece on it. What is drawn on the piece scales by a CSS transform; what is drawn about it does not. */
+export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNode }) {
+  const bench = useBench();
+  const { piece, shop, shown, selected, sources, findings, unit, face } = bench;
+  const window = useRef<HTMLDivElement>(null);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const [view, setView] = useState<View>();
+  const bleed = shop.bleed[piece.kind];
+  const safe = shop.safe[piece.kind];
+  const origins = useMemo(() => placeFaces(shown, piece, bleed), [shown, piece, bleed]);
+  const trim: Box = { x: 0, y: 0, width: piece.width, height: piece.height };
+  const table = unionOf(
+    [...origins.values()].map((o) => ({ ...outset(trim, bleed), x: o.x - bleed, y: o.y - bleed })),
+  )!;
+
+  useLayoutEffect(() => {
+    const watch = new ResizeObserver(([entry]) =>
+      setSize({ width: entry!.contentRect.width, height: entry!.contentRect.height }),
+    );
+    if (window.current) watch.observe(window.current);
+    return () => watch.disconnect();
+  }, []);
+
+  const { x, y, width, height } = table;
+  const showAll = useCallback(() => {
+    if (size.width > 0) setView(fitView({ x, y, width, height }, size));
+  }, [x, y, width, height, size]);
+  const actual = (): void => setView(centreOn(table, size, ACTUAL_ZOOM));
+  const zoomBy = (factor: number): void =>
+    setView((v) => v && zoomAt(v, { x: size.width / 2, y: size.height / 2 }, factor));
+  // Other faces, another size or another window: start again from the whole.
+  useEffect(showAll, [showAll]);
+
+  useStageGestures(window, { view, setView, origins });
+  useViewKeys({ showAll, actual, zoomBy, setView });
+
+  const { job, press, previews } = bench;
+  // Pans, zooms and selections leave the drawn faces alone.
+  const drawn = useMemo(
+    () => ({ job, piece, shop, press, sources, previews }),
+    [job, piece, shop, press, sources, previews],
+  );
+
+  return (
+    <main
+      ref={window}
+      className="relative min-h-0 min-w-0 touch-none overflow-hidden bg-[var(--table)]"
+      aria-label="Stage"
+      data-asking={asCut ? 'cut' : 'edges'}
+    >
+      {view && (
+        <>
+          <div
+            className="absolute top-0 left-0"
+            style={{ transform: `translate(${view.x}px, ${view.y}px) scale(${view.zoom})`, transformOrigin: '0 0' }}
+          >
+            {shown.map((f) => (
+              <FaceSheet key={f.id} face={f} bench={drawn} origin={origins.get(f.id)!} asCut={asCut} />
+            ))}
+          </div>
+          {!asCut && (
+            <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
+              <BandPatterns />
+              {shown.map((f) => {
+                const origin = origins.get(f.id)!;
+                const trimShown = onScreen(trim, origin, view);
+                const toScreen = (box: Box): Box => onScreen(box, origin, view);
+                const mine = selected && f.elements.includes(selected) ? selected : undefined;
+                const ink = mine && inkBounds(mine, sources);
+                return (
+                  <g key={f.id}>
+                    <Bands trim={trimShown} zoom={view.zoom} bleed={bleed} safe={safe} />
+                    <Rulers trim={trimShown} bleed={bleed} size={piece} zoom={view.zoom} unit={unit} />
+                    <Legend
+                      at={{
+                        x: trimShown.x - bleed * view.zoom,
+                        y: trimShown.y + trimShown.height + bleed * view.zoom + 24,
+                      }}
+                      bleed={bleed}
+                      safe={safe}
+                      unit={unit}
+                    />
+                    {shown.length > 1 && (
+                      <text
+                        x={trimShown.x + trimShown.width}
+                        y={trimShown.y + trimShown.height + bleed * view.zoom + 24}
+                        textAnchor="end"
+                        fontSize="12.5"
+                        fontWeight={f.id === face.id ? 650 : 400}
+                        fill="var(--table-text)"
+                      >
+                        {f.name}
+                      </text>
+                    )}
+                    <FindingMarks
+                      findings={findings.filter((finding) => finding.face === f.id)}
+                      unit={unit}
+                      toScreen={toScreen}
+                      chosen={mine?.id}
+                    />
+                    {mine && (
+                      <g className="pointer-events-auto">
+                        <Selection
+                          element={mine}
+                          frame={toScreen(elementFrame(mine, sources.fonts))}
+                          ink={ink && toScreen(ink)}
+                          trim={trimShown}
+                        />
+                      </g>
+                    )}
+                  </g>
+                );
+              })}
+            </svg>
+          )}
+          <ZoomBar zoom={view.zoom / ACTUAL_ZOOM} onFit={showAll} onActual={actual} onZoom={zoomBy} />
+        </>
+      )}
+      {children}
+    </main>
+  );
+}

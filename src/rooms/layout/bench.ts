@@ -1,0 +1,36 @@
+import { createContext, useContext } from 'react';
+import type { Finding } from '../../../core/checks/check';
+import type { Press } from '../../../core/colour/engine';
+import type { Element, Face, Job, Piece } from '../../../core/job/schema';
+import type { SceneSources } from '../../../core/scene/sources';
+import type { ShopSpec } from '../../../core/trade/schema';
+import type { PieceUnit } from '../../../core/units/length';
+import type { Previews } from '../../parts/use-previews';
+
+/** What everything in the Layout room works on; all of it derived from the job and the address. */
+export interface Bench {
+  job: Job;
+  piece: Piece;
+  /** The face that new elements land on. */
+  face: Face;
+  /** The faces on the table. */
+  shown: readonly Face[];
+  /** The selected element, where it is on a face of this piece. */
+  selected: Element | undefined;
+  shop: ShopSpec;
+  press: Press;
+  sources: SceneSources;
+  previews: Previews;
+  findings: readonly Finding[];
+  unit: PieceUnit;
+  echo: PieceUnit;
+  setFace(id: string): void;
+}
+
+export const BenchContext = createContext<Bench | undefined>(undefined);
+
+export function useBench(): Bench {
+  const bench = useContext(BenchContext);
+  if (!bench) throw new Error('This part belongs in the Layout room.');
+  return bench;
+}

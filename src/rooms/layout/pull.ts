@@ -1,0 +1,58 @@
+import type { Box, Point } from '../../../core/geometry/box';
+import { HANDLE_AT, type Handle, isCorner, resizeBox } from '../../../core/geometry/resize';
+import { setFrame, setWordsOf } from '../../../core/job/edits/elements';
+import type { Element, Job, Words } from '../../../core/job/schema';
+import { elementFrame } from '../../../core/scene/face';
+import type { FontBook } from '../../../core/type/font';
+import { anchorShare } from '../../../core/type/set-words';
+
+interface How {
+  /** Proportions may change. */
+  free: boolean;
+  /** The step that pulled edges land on, in points. */
+  step: number;
+  fonts: FontBook;
+}
+
+/** Type sizes by hand land on quarter points. */
+const SIZE_STEP = 0.25;
+
+/** Pictures, logos and drawn outlines keep their proportions unless asked not to. */
+const keepsProportions = (element: Element): boolean =>
+  element.kind === 'picture' || element.logo === true || (element.kind === 'shape' && element.outline !== undefined);
+
+function tidyPull(frame: Box, handle: Handle, by: Point, step: number): Point {
+  const at = HANDLE_AT[handle];
+  const edge = { x: frame.x + at.x * frame.width, y: frame.y + at.y * frame.height };
+  const tidy = (start: number, d: number): number => Math.round((start + d) / step) * step - start;
+  return { x: tidy(edge.x, by.x), y: tidy(edge.y, by.y) };
+}
+
+/** Words pulled by a corner change size about the opposite corner; by a side, their width. */
+function pullWords(job: Job, words: Words, handle: Handle, by: Point, { step, fonts }: How): Job {
+  const frame = elementFrame(words, fonts);
+  if (!isCorner(handle)) {
+    const { x, width } = resizeBox(frame, handle, tidyPull(frame, handle, by, step));
+    return setWordsOf(job, words.id, { x, width });
+  }
+  const pulled = resizeBox(frame, handle, by, true);
+  const size = Math.max(
+    1,
+    Math.min(1000, Math.round((words.size * pulled.height) / frame.height / SIZE_STEP) * SIZE_STEP),
+  );
+  const scale = size / words.size;
+  const at = HANDLE_AT[handle];
+  const left = at.x === 0 ? frame.x + frame.width * (1 - scale) : frame.x;
+  const top = at.y === 0 ? frame.y + frame.height * (1 - scale) : frame.y;
+  const share = words.width === null ? anchorShare(words.align) : 0;
+  const width = words.width === null ? null : words.width * scale;
+  return setWordsOf(job, words.id, { size, width, x: left + share * frame.width * scale, y: top });
+}
+
+/** An element with one handle pulled by `by` points. */
+export function pullElement(job: Job, element: Element, handle: Handle, by: Point, how: How): Job {
+  if (element.kind === 'words') return pullWords(job, element, handle, by, how);
+  const frame = { x: element.x, y: element.y, width: element.width, height: element.height };
+  const keep = keepsProportions(element) && !how.free && isCorner(handle);
+  return setFrame(job, element.id, resizeBox(frame, handle, keep ? by : tidyPull(frame, handle, by, how.step), keep));
+}

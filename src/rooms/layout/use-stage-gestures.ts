@@ -1,0 +1,117 @@
+import { useGesture } from '@use-gesture/react';
+import { type RefObject, useEffect, useRef } from 'react';
+import type { Box, Point } from '../../../core/geometry/box';
+import type { Handle } from '../../../core/geometry/resize';
+import { moveElement } from '../../../core/job/edits/elements';
+import { findElement } from '../../../core/job/find';
+import type { Element } from '../../../core/job/schema';
+import { elementFrame } from '../../../core/scene/face';
+import { dropSketch, select, settle, sketch, useSession } from '../../store/session';
+import { useBench } from './bench';
+import { pullElement } from './pull';
+import { tidyStep } from './steps';
+import { isTyping } from './typing';
+import { panBy, type View, zoomAt } from './view';
+
+/** What a drag does, decided when it begins. */
+type Drag =
+  | { kind: 'pan'; from: View }
+  | { kind: 'move'; element: Element; frame: Box }
+  | { kind: 'pull'; element: Element; handle: Handle }
+  | undefined;
+
+interface StageView {
+  view: View | undefined;
+  setView(change: View | ((view: View | undefined) => View | undefined)): void;
+  origins: ReadonlyMap<string, Point>;
+}
+
+const closest = (target: EventTarget | null, selector: string): globalThis.Element | null =>
+  target instanceof globalThis.Element ? target.closest(selector) : null;
+
+/** A movement that brings a coordinate to a tidy place. */
+const tidied = (start: number, by: number, step: number): number =>
+  by === 0 ? 0 : Math.round((start + by) / step) * step - start;
+
+/** Click, drag, pull, pan and zoom on the stage. */
+export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, setView }: StageView): void {
+  const bench = useBench();
+  const spaceHeld = useRef(false);
+  const cancelled = useRef(false);
+
+  useEffect(() => {
+    const down = (event: KeyboardEvent): void => {
+      if (event.code === 'Space' && !isTyping()) spaceHeld.current = true;
+      if (event.key === 'Escape' && useSession.getState().live) {
+        cancelled.current = true;
+        dropSketch();
+      }
+    };
+    const up = (event: KeyboardEvent): void => {
+      if (event.code === 'Space') spaceHeld.current = false;
+    };
+    window.addEventListener('keydown', down);
+    window.addEventListener('keyup', up);
+    return () => {
+      window.removeEventListener('keydown', down);
+      window.removeEventListener('keyup', up);
+    };
+  }, []);
+
+  function begin(event: PointerEvent): Drag {
+    cancelled.current = false;
+    if (view && (spaceHeld.current || event.button === 1)) return { kind: 'pan', from: view };
+    const handle = closest(event.target, '[data-handle]')?.getAttribute('data-handle') as Handle | undefined;
+    if (handle && bench.selected) return { kind: 'pull', element: bench.selected, handle };
+    const sheet = closest(event.target, '[data-face]');
+    const id = closest(event.target, '[data-element]')?.getAttribute('data-element');
+    if (sheet) bench.setFace(sheet.getAttribute('data-face')!);
+    select(id ?? undefined);
+    const element = id ? findElement(bench.job, id)?.element : undefined;
+    return element && { kind: 'move', element, frame: elementFrame(element, bench.sources.fonts) };
+  }
+
+  function carryOn(drag: NonNullable<Drag>, [mx, my]: [number, number], shift: boolean): void {
+    if (drag.kind === 'pan') {
+      setView(panBy(drag.from, { x: mx, y: my }));
+      return;
+    }
+    if (!view || cancelled.current) return;
+    const by = { x: mx / view.zoom, y: my / view.zoom };
+    const step = tidyStep(bench.unit);
+    if (drag.kind === 'pull') {
+      const { element, handle } = drag;
+      sketch((job) => pullElement(job, element, handle, by, { free: shift, step, fonts: bench.sources.fonts }));
+      return;
+    }
+    // Shift keeps a move level or upright.
+    if (shift) by[Math.abs(by.x) > Math.abs(by.y) ? 'y' : 'x'] = 0;
+    const { element, frame } = drag;
+    sketch((job) => moveElement(job, element.id, { x: tidied(frame.x, by.x, step), y: tidied(frame.y, by.y, step) }));
+  }
+
+  useGesture(
+    {
+      onDrag: ({ first, last, event, movement, memo, shiftKey, tap }) => {
+        const drag: Drag = first ? begin(event as PointerEvent) : memo;
+        if (drag && !tap && !first) carryOn(drag, movement, shiftKey);
+        if (last && drag && drag.kind !== 'pan') settle(drag.kind === 'move' ? 'Move' : 'Resize');
+        return drag;
+      },
+      onWheel: ({ event }) => {
+        event.preventDefault();
+        const box = stage.current!.getBoundingClientRect();
+        const at = { x: event.clientX - box.x, y: event.clientY - box.y };
+        if (event.ctrlKey || event.metaKey) setView((v) => v && zoomAt(v, at, Math.exp(-event.deltaY / 300)));
+        else if (event.shiftKey) setView((v) => v && panBy(v, { x: -event.deltaY - event.deltaX, y: 0 }));
+        else setView((v) => v && panBy(v, { x: -event.deltaX, y: -event.deltaY }));
+      },
+    },
+    {
+      target: stage,
+      drag: { pointer: { buttons: [1, 4], capture: false }, filterTaps: false, threshold: 0 },
+      wheel: { eventOptions: { passive: false } },
+      eventOptions: { passive: false },
+    },
+  );
+}

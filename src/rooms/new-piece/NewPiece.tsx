@@ -1,0 +1,189 @@
+import { nanoid } from 'nanoid';
+import { useEffect, useState } from 'react';
+import { addPiece } from '../../../core/job/edits/job';
+import { makeJob, makePiece } from '../../../core/job/make';
+import { type Job, SIDE_LIMITS } from '../../../core/job/schema';
+import { KINDS, type Kind } from '../../../core/trade/schema';
+import { SHOPS, shopOf } from '../../../core/trade/shops';
+import { measuresOf, sizesOf } from '../../../core/trade/sizes';
+import { formatLength, formatSize, type PieceUnit } from '../../../core/units/length';
+import { TopBar } from '../../parts/TopBar';
+import { db, loadJob } from '../../store/db';
+import { Choice } from './Choice';
+import { OwnSize } from './OwnSize';
+import { SizeShelf } from './SizeShelf';
+
+interface Size {
+  width: number;
+  height: number;
+  unit: PieceUnit;
+}
+
+const KIND_NAMES: Record<Kind, string> = {
+  card: 'Card',
+  letterhead: 'Letterhead',
+  envelope: 'Envelope',
+  postcard: 'Postcard',
+  flyer: 'Flyer',
+};
+const PIECE_NAMES: Record<Kind, string> = {
+  card: 'Business card',
+  letterhead: 'Letterhead',
+  envelope: 'Envelope',
+  postcard: 'Postcard',
+  flyer: 'Flyer',
+};
+
+const turned = ({ width, height, unit }: Size): Size => ({ width: height, height: width, unit });
+const isUpright = ({ width, height }: Size): boolean => height > width;
+
+const asked = (name: string): string | undefined => new URLSearchParams(location.search).get(name) ?? undefined;
+
+/** From a kind and a finished size to an empty piece. */
+export default function NewPiece() {
+  const [job, setJob] = useState<Job>();
+  const [jobName, setJobName] = useState('');
+  const [kind, setKind] = useState<Kind>('card');
+  const [size, setSize] = useState<Size>(() => measuresOf(sizesOf('card')[0]!));
+  const [faces, setFaces] = useState(2);
+  const [shop, setShop] = useState(SHOPS[0]!.id);
+  const [name, setName] = useState<string>();
+  const [problem, setProblem] = useState<string>();
+
+  useEffect(() => {
+    const id = asked('job');
+    if (id) loadJob(id).then(setJob, (error: Error) => setProblem(error.message));
+  }, []);
+
+  function chooseKind(next: Kind): void {
+    setKind(next);
+    setSize(measuresOf(sizesOf(next)[0]!));
+    setFaces(next === 'envelope' || next === 'letterhead' ? 1 : 2);
+  }
+
+  const pieceName = name ?? PIECE_NAMES[kind];
+  const spec = shopOf(shop);
+  const refuse = (points: number): string | undefined =>
+    points < SIDE_LIMITS.least || points > SIDE_LIMITS.most
+      ? `A side is from ${formatLength(SIDE_LIMITS.least, size.unit, 2)} to ${formatLength(SIDE_LIMITS.most, size.unit, 1)}.`
+      : undefined;
+
+  async function make(): Promise<void> {
+    const client = job?.name ?? jobName.trim();
+    if (client === '') {
+      setProblem('Name the job first: usually the client’s name.');
+      document.getElementById('job-name')?.focus();
+      return;
+    }
+    if (pieceName.trim() === '') {
+      setProblem('Name the piece first.');
+      return;
+    }
+    const now = new Date().toISOString();
+    const base = job ?? makeJob(nanoid(12), client, now);
+    const piece = makePiece({ id: nanoid(8), name: pieceName.trim(), kind, ...size, shop, faces });
+    await db.jobs.put({ ...addPiece(base, piece), changed: now });
+    location.assign(`/layout?job=${base.id}&piece=${piece.id}`);
+  }
+
+  return (
+    <div className="flex h-screen flex-col">
+      <TopBar
+        crumb={
+          <>
+            {job ? `${job.name} / ` : ''}
+            <b className="font-semibold text-base-content">New piece</b>
+          </>
+        }
+      />
+      <form
+        className="grid min-h-0 flex-1 grid-cols-[1fr_320px]"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void make();
+        }}
+      >
+        <section className="flex min-h-0 min-w-0 flex-col gap-4 p-6 pb-4" aria-label="Kind and size">
+          <Choice
+            label="Kind"
+            value={kind}
+            options={KINDS.map((k) => [k, KIND_NAMES[k]] as const)}
+            onChange={chooseKind}
+          />
+          <SizeShelf kind={kind} upright={isUpright(size)} size={size} onChoose={setSize} />
+        </section>
+        <aside className="flex flex-col gap-4 overflow-y-auto border-l border-base-300 bg-base-200 p-5">
+          {job ? (
+            <p>
+              <span className="heading mb-1 block">Job</span>
+              <b className="font-semibold">{job.name}</b>
+            </p>
+          ) : (
+            <label className="block">
+              <span className="heading mb-1 block">Job</span>
+              <input
+                id="job-name"
+                className="input w-full"
+                placeholder="The client’s name"
+                value={jobName}
+                maxLength={120}
+                onChange={(event) => setJobName(event.target.value)}
+              />
+            </label>
+          )}
+          <label className="block">
+            <span className="heading mb-1 block">Piece</span>
+            <input
+              className="input w-full"
+              value={pieceName}
+              maxLength={120}
+              onChange={(event) => setName(event.target.value)}
+            />
+          </label>
+          <OwnSize size={size} onChange={setSize} refuse={refuse} />
+          <Choice
+            label="Way up"
+            value={isUpright(size) ? 'upright' : 'wide'}
+            options={[
+              ['wide', 'Wide'],
+              ['upright', 'Upright'],
+            ]}
+            onChange={(way) => {
+              if ((way === 'upright') !== isUpright(size)) setSize(turned(size));
+            }}
+          />
+          <Choice
+            label="Faces"
+            value={faces}
+            options={[
+              [1, 'One'],
+              [2, 'Front and back'],
+              [4, 'Four pages'],
+            ]}
+            onChange={setFaces}
+          />
+          <Choice
+            label="Shop spec"
+            value={shop}
+            options={SHOPS.map((s) => [s.id, s.name] as const)}
+            onChange={setShop}
+          />
+          <p className="quiet text-[13px]">
+            {spec.bleed[kind] > 0 ? `Bleed ${formatLength(spec.bleed[kind], spec.unit)}` : 'No bleed'}, safe zone{' '}
+            {formatLength(spec.safe[kind], spec.unit)}, pictures {spec.ppi.wanted} ppi.
+          </p>
+          <div className="mt-auto">
+            {problem && (
+              <p role="alert" className="mb-2 text-[13px] text-error">
+                {problem}
+              </p>
+            )}
+            <button type="submit" className="btn btn-primary w-full">
+              Lay it out, {formatSize(size.width, size.height, size.unit)}
+            </button>
+          </div>
+        </aside>
+      </form>
+    </div>
+  );
+}

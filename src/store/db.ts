@@ -1,0 +1,55 @@
+import Dexie, { type Table } from 'dexie';
+import { assetsInUse, type JobBundle, readJob, readJobFile } from '../../core/files/job-file';
+import type { Job } from '../../core/job/schema';
+import demoUrl from '../../demo/hollin-and-fen.tidyedge?url';
+
+interface StoredAsset {
+  hash: string;
+  bytes: Uint8Array;
+}
+
+class Shelf extends Dexie {
+  jobs!: Table<Job, string>;
+  assets!: Table<StoredAsset, string>;
+  /** One row once the demo job has been laid out, so that a deleted demo stays deleted. */
+  notes!: Table<{ key: string }, string>;
+
+  constructor() {
+    super('tidy-edge');
+    this.version(1).stores({ jobs: 'id, changed', assets: 'hash', notes: 'key' });
+  }
+}
+
+export const db = new Shelf();
+
+/** Keeps a whole job with its pictures; all of it or nothing. */
+export const keepBundle = ({ job, assets }: JobBundle): Promise<unknown> =>
+  db.transaction('rw', db.jobs, db.assets, async () => {
+    await db.assets.bulkPut(Object.entries(assets).map(([hash, bytes]) => ({ hash, bytes })));
+    await db.jobs.put(job);
+  });
+
+/** The job of that id, checked like one that comes from outside: an older app may have written it. */
+export async function loadJob(id: string): Promise<Job | undefined> {
+  const stored = await db.jobs.get(id);
+  return stored && readJob(stored);
+}
+
+/** The bytes of the pictures a job shows. */
+export async function loadAssets(job: Job): Promise<Record<string, Uint8Array>> {
+  const rows = await db.assets.bulkGet([...assetsInUse(job)]);
+  return Object.fromEntries(rows.flatMap((row) => (row ? [[row.hash, row.bytes] as const] : [])));
+}
+
+export const keepAsset = (hash: string, bytes: Uint8Array): Promise<unknown> => db.assets.put({ hash, bytes });
+
+export async function layOutDemo(): Promise<void> {
+  const answer = await fetch(demoUrl);
+  await keepBundle(readJobFile(new Uint8Array(await answer.arrayBuffer())));
+  await db.notes.put({ key: 'demo' });
+}
+
+/** The demo job is there the first time the app is opened. */
+export async function layOutDemoOnce(): Promise<void> {
+  if (!(await db.notes.get('demo'))) await layOutDemo();
+}

@@ -1,0 +1,87 @@
+import { create } from 'zustand';
+import { type History, redo, startHistory, step, undo } from '../../core/job/history';
+import type { Job } from '../../core/job/schema';
+import { db, loadJob } from './db';
+
+/** The job being worked on. What can be derived from it is derived where it is shown. */
+interface Session {
+  history: History | undefined;
+  /** The job in the middle of a drag, before it becomes a step. */
+  live: Job | undefined;
+  selected: string | undefined;
+}
+
+export const useSession = create<Session>(() => ({ history: undefined, live: undefined, selected: undefined }));
+
+const jobIn = ({ history, live }: Session): Job | undefined => live ?? history?.job;
+export const useJob = (): Job | undefined => useSession(jobIn);
+
+// One write at a time and always the newest job next: nothing queues up during a drag, and the last state is never lost.
+let waiting: Job | undefined;
+let writing = false;
+async function save(job: Job): Promise<void> {
+  waiting = job;
+  if (writing) return;
+  writing = true;
+  try {
+    while (waiting) {
+      const next: Job = waiting;
+      waiting = undefined;
+      await db.jobs.put(next);
+    }
+  } finally {
+    writing = false;
+  }
+}
+
+function become(next: Partial<Session>): void {
+  useSession.setState(next);
+  const job = jobIn(useSession.getState());
+  if (job) void save(job);
+}
+
+type Edit = (job: Job) => Job;
+const stamped = (before: Job, edit: Edit): Job => {
+  const after = edit(before);
+  return after === before ? before : { ...after, changed: new Date().toISOString() };
+};
+
+export async function openSession(jobId: string): Promise<boolean> {
+  const job = await loadJob(jobId);
+  useSession.setState({ history: job && startHistory(job), live: undefined, selected: undefined });
+  return job !== undefined;
+}
+
+/** Does one edit: one step to undo. */
+export function act(name: string, edit: Edit): void {
+  settle(name);
+  const { history } = useSession.getState();
+  if (history) become({ history: step(history, name, stamped(history.job, edit)) });
+}
+
+/** Shows an edit while a gesture goes on; each call starts again from the job before the gesture. */
+export function sketch(edit: Edit): void {
+  const { history } = useSession.getState();
+  if (history) become({ live: stamped(history.job, edit) });
+}
+
+/** Ends a gesture: what it came to is one step. */
+export function settle(name: string): void {
+  const { history, live } = useSession.getState();
+  if (history && live) become({ history: step(history, name, live), live: undefined });
+}
+
+/** Drops a gesture as if it had not begun. */
+export function dropSketch(): void {
+  if (useSession.getState().live) become({ live: undefined });
+}
+
+function travel(by: (history: History) => History): void {
+  dropSketch();
+  const { history } = useSession.getState();
+  if (history) become({ history: by(history) });
+}
+export const undoStep = (): void => travel(undo);
+export const redoStep = (): void => travel(redo);
+
+export const select = (id: string | undefined): void => useSession.setState({ selected: id });

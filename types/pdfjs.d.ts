@@ -1,0 +1,15 @@
+declare module 'pdfjs-dist/image_decoders/pdf.image_decoders.mjs' {
+  export class JpegImage {
+    width: number;
+    height: number;
+    parse(bytes: Uint8Array): void;
+    getData(how: {
+      width: number;
+      height: number;
+      forceRGB?: boolean;
+      isSourcePDF: boolean;
+    }): Uint8Array | Uint8ClampedArray;
+  }
+}
+
+declare module 'pdfjs-dist/legacy/build/pdf.worker.mjs';

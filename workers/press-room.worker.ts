@@ -1,0 +1,14 @@
+import { expose } from 'comlink';
+
+type Work = typeof import('./press-work');
+
+// The work waits for wasm while it loads, and a message that came meanwhile would be lost: the door opens first.
+const work = import('./press-work');
+
+const api = {
+  preview: async (...args: Parameters<Work['preview']>) => (await work).preview(...args),
+  takeIn: async (...args: Parameters<Work['takeIn']>) => (await work).takeIn(...args),
+  exportPdf: async (...args: Parameters<Work['exportPdf']>) => (await work).exportPdf(...args),
+};
+export type PressRoom = typeof api;
+expose(api);

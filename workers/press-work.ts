@@ -1,0 +1,65 @@
+import { hashOf } from '../core/files/hash';
+import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
+import { type PdfAsked, type Progress, writePdf } from '../core/files/pdf/write';
+import type { Asset, Job } from '../core/job/schema';
+import { decodePicture } from '../core/picture/decode';
+import { probePicture } from '../core/picture/probe';
+import { proofPicture, separatePicture } from '../core/picture/separate';
+import { loadKit, loadPresses, loadSubsetter } from './kit';
+
+/** Heavy work, off the page's thread. Errors keep their message when they cross. */
+
+export interface Written {
+  bytes: Uint8Array;
+  facts: PdfFacts;
+}
+
+const LONGEST_PREVIEW = 1800;
+
+/** A picture as the press shows it, small enough for the stage. */
+export async function preview(bytes: Uint8Array, condition: string): Promise<Blob> {
+  const { engine, press } = await loadPresses();
+  const on = press(condition);
+  const separated = separatePicture(decodePicture(bytes), engine, on);
+  const rgb = proofPicture(separated, engine, on);
+  const { width, height, alpha } = separated;
+  const image = new ImageData(width, height);
+  for (let i = 0, from = 0, to = 0; i < width * height; i++) {
+    image.data[to++] = rgb[from++]!;
+    image.data[to++] = rgb[from++]!;
+    image.data[to++] = rgb[from++]!;
+    image.data[to++] = alpha ? alpha[i]! : 255;
+  }
+  const scale = Math.min(1, LONGEST_PREVIEW / Math.max(width, height));
+  const canvas = new OffscreenCanvas(Math.round(width * scale), Math.round(height * scale));
+  const context = canvas.getContext('2d')!;
+  context.imageSmoothingQuality = 'high';
+  context.drawImage(await createImageBitmap(image), 0, 0, canvas.width, canvas.height);
+  return canvas.convertToBlob({ type: 'image/png' });
+}
+
+/** Looks a picture over from head to end before it is taken in. Throws with words for the user. */
+export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: string; asset: Asset }> {
+  const { type } = probePicture(bytes);
+  const { width, height } = decodePicture(bytes);
+  return {
+    hash: hashOf(bytes),
+    asset: { name: name.replace(/\.(jpe?g|png)$/i, '').slice(0, 255), type, width, height },
+  };
+}
+
+export async function exportPdf(
+  job: Job,
+  asked: PdfAsked,
+  assets: Record<string, Uint8Array>,
+  tell: (progress: Progress) => void,
+): Promise<Written> {
+  const kit = await loadKit();
+  const subset = await loadSubsetter();
+  const bytes = await writePdf(job, asked, { ...kit, subset, press: kit.press(asked.shop.condition), assets }, tell);
+  tell({ done: 1, what: 'Reading the file back' });
+  // pdf.js looks for its own worker; with the worker's code loaded here it works in this thread.
+  await import('pdfjs-dist/legacy/build/pdf.worker.mjs');
+  const facts = await readBack(bytes, (await import('pdfjs-dist/legacy/build/pdf.mjs')) as never);
+  return { bytes, facts };
+}
