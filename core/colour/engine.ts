@@ -5,8 +5,12 @@ import type { Cmyk } from './ink';
 /** Little CMS behind a small front: profiles are bytes, pixels are 8 bits a channel, no padding. */
 export interface ColourEngine {
   describe(icc: Uint8Array): ProfileFacts;
-  /** A conversion between two profiles, ready to use again and again. Throws ProfileError if one cannot be used. */
-  converter(from: Profile, to: Profile, how: Rendering): Converter;
+  /**
+   * A conversion between two profiles, ready to use again and again. `exact` computes each colour through the whole
+   * of both profiles; `quick` goes through a coarser table, some levels off, for what is only looked at.
+   * Throws ProfileError if a profile cannot be used.
+   */
+  converter(from: Profile, to: Profile, how: Rendering, care?: Care): Converter;
 }
 export type Profile = Uint8Array | 'sRGB';
 export type ColourSpace = 'RGB' | 'CMYK' | 'GRAY';
@@ -15,6 +19,7 @@ export interface ProfileFacts {
   name: string;
 }
 export type Rendering = Pick<PressCondition, 'intent' | 'blackPointCompensation'>;
+export type Care = 'exact' | 'quick';
 export type Converter = (pixels: Uint8Array) => Uint8Array;
 export class ProfileError extends Error {}
 
@@ -29,8 +34,42 @@ const FORMAT: Record<ColourSpace, number> = {
 };
 const INTENT = { perceptual: lcms.INTENT_PERCEPTUAL, 'relative colorimetric': lcms.INTENT_RELATIVE_COLORIMETRIC };
 
+/** Little CMS's flag to leave the pipeline as it is (cmsFLAGS_NOOPTIMIZE); its front here does not name it. */
+const NO_OPTIMISATION = 0x0100;
+
 /** Pixels converted at one go; keeps the wasm heap small for large pictures. */
 const STRIP = 1 << 20;
+
+/** From this many pixels on, each colour of an RGB picture is converted once and looked up after that. */
+const MANY = 1 << 16;
+
+/** Converts an RGB picture by its distinct colours: a photograph has far fewer of them than pixels. */
+function byDistinctColours(rgb: Uint8Array, out: number, convert: Converter): Uint8Array {
+  const count = rgb.length / 3;
+  const placeOf = new Int32Array(1 << 24).fill(-1);
+  const distinct = new Uint8Array(rgb.length);
+  const places = new Int32Array(count);
+  let known = 0;
+  for (let i = 0, at = 0; i < count; i++, at += 3) {
+    const colour = (rgb[at]! << 16) | (rgb[at + 1]! << 8) | rgb[at + 2]!;
+    let place = placeOf[colour]!;
+    if (place < 0) {
+      place = known++;
+      placeOf[colour] = place;
+      distinct[place * 3] = rgb[at]!;
+      distinct[place * 3 + 1] = rgb[at + 1]!;
+      distinct[place * 3 + 2] = rgb[at + 2]!;
+    }
+    places[i] = place;
+  }
+  const converted = convert(distinct.subarray(0, known * 3));
+  const result = new Uint8Array(count * out);
+  for (let i = 0, to = 0; i < count; i++) {
+    const from = places[i]! * out;
+    for (let c = 0; c < out; c++) result[to++] = converted[from + c]!;
+  }
+  return result;
+}
 
 export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine> {
   // wasmBinary wins; locateFile only keeps the loader from making an address of its own.
@@ -48,10 +87,12 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
     return { handle, space: space as ColourSpace };
   }
 
-  function build(from: Profile, to: Profile, how: Rendering): Converter {
+  function build(from: Profile, to: Profile, how: Rendering, care: Care): Converter {
     const source = open(from);
     const target = open(to);
-    const flags = how.blackPointCompensation ? lcms.cmsFLAGS_BLACKPOINTCOMPENSATION : 0;
+    const flags =
+      (how.blackPointCompensation ? lcms.cmsFLAGS_BLACKPOINTCOMPENSATION : 0) |
+      (care === 'exact' ? NO_OPTIMISATION : 0);
     const transform = cms.cmsCreateTransform(
       source.handle,
       FORMAT[source.space],
@@ -64,7 +105,7 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
     cms.cmsCloseProfile(target.handle);
     if (!transform) throw new ProfileError('These two colour profiles cannot be joined.');
     const [into, out] = [channelsOf(source.space), channelsOf(target.space)];
-    return (pixels) => {
+    const convert: Converter = (pixels) => {
       const count = pixels.length / into;
       const result = new Uint8Array(count * out);
       for (let at = 0; at < count; at += STRIP) {
@@ -74,6 +115,8 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
       }
       return result;
     };
+    if (care === 'quick' || source.space !== 'RGB') return convert;
+    return (pixels) => (pixels.length / into < MANY ? convert(pixels) : byDistinctColours(pixels, out, convert));
   }
 
   // The shipped profiles live as long as the app, so conversions are kept by the identity of their bytes.
@@ -97,9 +140,9 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
       cms.cmsCloseProfile(handle);
       return facts;
     },
-    converter(from, to, how) {
-      const key = [idOf(from), idOf(to), how.intent, how.blackPointCompensation].join('|');
-      const found = kept.get(key) ?? build(from, to, how);
+    converter(from, to, how, care = 'exact') {
+      const key = [idOf(from), idOf(to), how.intent, how.blackPointCompensation, care].join('|');
+      const found = kept.get(key) ?? build(from, to, how, care);
       kept.set(key, found);
       return found;
     },

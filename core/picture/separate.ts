@@ -45,4 +45,4 @@ export function separatePicture(pixels: Pixels, engine: ColourEngine, press: Pre
 
 /** What the press makes of a separated picture, as sRGB bytes. */
 export const proofPicture = (picture: SeparatedPicture, engine: ColourEngine, press: Press): Uint8Array =>
-  engine.converter(press.profile, 'sRGB', press.condition)(picture.cmyk);
+  engine.converter(press.profile, 'sRGB', press.condition, 'quick')(picture.cmyk);

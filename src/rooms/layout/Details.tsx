@@ -46,7 +46,7 @@ function Identity({ element }: { element: Element }) {
       <h2 className="heading">Name</h2>
       <input
         key={element.name ?? ''}
-        className="input input-sm w-full"
+        className="input input-sm w-full text-[14px]"
         aria-label="Name of the element"
         placeholder={titleOf(element, job.assets)}
         defaultValue={element.name ?? ''}
@@ -57,7 +57,7 @@ function Identity({ element }: { element: Element }) {
         }}
         onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
       />
-      <label className="flex cursor-pointer items-center gap-2">
+      <label className="flex cursor-pointer items-center gap-2 text-[14px]">
         <input
           type="checkbox"
           className="checkbox checkbox-sm"

@@ -44,6 +44,8 @@ function ticks(length: number, unit: PieceUnit, zoom: number): Tick[] {
   const count = Math.floor(fromPoints(length, unit) / tick + 1e-6);
   for (let i = 0; i <= count; i++) {
     const at = toPoints(i * tick, unit);
+    // The end has its own tick.
+    if (length - at < 0.01) break;
     const nearEnd = (length - at) * zoom < APART * 0.7;
     out.push({ at, label: i % perLabel === 0 && !nearEnd ? formatNumber(at, unit) : undefined });
   }

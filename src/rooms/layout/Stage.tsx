@@ -53,18 +53,35 @@ const FaceSheet = memo(function FaceSheet({
   );
 });
 
-function Legend({ at, bleed, safe, unit }: { at: Point; bleed: number; safe: number; unit: 'mm' | 'in' }) {
+/** Below a face: its name where there are several, and what the bands mean. */
+function Legend({
+  name,
+  at,
+  bleed,
+  safe,
+  unit,
+}: {
+  name: string | undefined;
+  at: Point;
+  bleed: number;
+  safe: number;
+  unit: 'mm' | 'in';
+}) {
   return (
     <text x={at.x} y={at.y} fontSize="12.5" fill="var(--table-text)" pointerEvents="none">
-      {bleed > 0 && (
-        <>
-          <tspan fontWeight="650">hatched</tspan> cut away, {formatLength(bleed, unit)}
-        </>
+      {name !== undefined && (
+        <tspan fontWeight="650" fontSize="14">
+          {name}
+        </tspan>
       )}
-      <tspan fontWeight="650" dx={bleed > 0 ? 18 : 0}>
-        washed
-      </tspan>{' '}
-      keep words out, {formatLength(safe, unit)}
+      <tspan x={at.x} dy={name === undefined ? 0 : 19}>
+        <tspan fontWeight="650">{bleed > 0 ? 'hatched' : ''}</tspan>
+        {bleed > 0 ? ` cut away, ${formatLength(bleed, unit)}` : ''}
+        <tspan fontWeight="650" dx={bleed > 0 ? 18 : 0}>
+          washed
+        </tspan>{' '}
+        keep words out, {formatLength(safe, unit)}
+      </tspan>
     </text>
   );
 }
@@ -72,7 +89,7 @@ function Legend({ at, bleed, safe, unit }: { at: Point; bleed: number; safe: num
 /** The table with the piece on it. What is drawn on the piece scales by a CSS transform; what is drawn about it does not. */
 export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNode }) {
   const bench = useBench();
-  const { piece, shop, shown, selected, sources, findings, unit, face } = bench;
+  const { piece, shop, shown, selected, sources, findings, unit } = bench;
   const window = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [view, setView] = useState<View>();
@@ -143,6 +160,7 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                     <Bands trim={trimShown} zoom={view.zoom} bleed={bleed} safe={safe} />
                     <Rulers trim={trimShown} bleed={bleed} size={piece} zoom={view.zoom} unit={unit} />
                     <Legend
+                      name={shown.length > 1 ? f.name : undefined}
                       at={{
                         x: trimShown.x - bleed * view.zoom,
                         y: trimShown.y + trimShown.height + bleed * view.zoom + 24,
@@ -151,18 +169,6 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                       safe={safe}
                       unit={unit}
                     />
-                    {shown.length > 1 && (
-                      <text
-                        x={trimShown.x + trimShown.width}
-                        y={trimShown.y + trimShown.height + bleed * view.zoom + 24}
-                        textAnchor="end"
-                        fontSize="12.5"
-                        fontWeight={f.id === face.id ? 650 : 400}
-                        fill="var(--table-text)"
-                      >
-                        {f.name}
-                      </text>
-                    )}
                     <FindingMarks
                       findings={findings.filter((finding) => finding.face === f.id)}
                       unit={unit}

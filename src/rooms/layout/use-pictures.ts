@@ -1,22 +1,39 @@
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Point } from '../../../core/geometry/box';
 import { pressRoom } from '../../../workers/press-room';
 import { keepAsset } from '../../store/db';
 import { addPicture } from './add';
 import type { Bench } from './bench';
 
-/** Takes pictures in by choice, drop or paste: looked over in the worker, then kept, then placed. */
-export function usePictures(bench: Bench | undefined): {
-  take(files: Iterable<File>): Promise<void>;
+interface Place {
+  face: string;
+  at: Point;
+}
+
+/** The face under the pointer, and the point on it from its trim corner. */
+function placeUnder(event: DragEvent): Place | undefined {
+  const sheet = document.elementFromPoint(event.clientX, event.clientY)?.closest('svg[data-face]');
+  if (!(sheet instanceof SVGSVGElement)) return undefined;
+  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(sheet.getScreenCTM()!.inverse());
+  return { face: sheet.dataset['face']!, at: { x, y } };
+}
+
+interface Pictures {
+  take(files: Iterable<File>, place?: Place): Promise<void>;
+  /** What was wrong with the last one, in words. */
   message: string | undefined;
   busy: boolean;
   dismiss(): void;
-} {
+}
+
+/** Takes pictures in by choice, drop or paste: looked over in the worker, then kept, then placed. */
+export function usePictures(bench: Bench | undefined): Pictures {
   const [message, setMessage] = useState<string>();
   const [busy, setBusy] = useState(false);
   const latest = useRef(bench);
   latest.current = bench;
 
-  async function take(files: Iterable<File>): Promise<void> {
+  const take = useCallback(async (files: Iterable<File>, place?: Place): Promise<void> => {
     setMessage(undefined);
     setBusy(true);
     for (const file of files) {
@@ -24,19 +41,24 @@ export function usePictures(bench: Bench | undefined): {
         const bytes = new Uint8Array(await file.arrayBuffer());
         const { hash, asset } = await pressRoom().takeIn(bytes, file.name);
         await keepAsset(hash, bytes);
-        if (latest.current) addPicture(latest.current, hash, asset);
+        const now = latest.current;
+        const face = now?.piece.faces.find((f) => f.id === place?.face) ?? now?.face;
+        if (now && face) addPicture({ ...now, face }, hash, asset, place?.at);
       } catch (error) {
         setMessage(`${file.name}: ${(error as Error).message}`);
       }
     }
     setBusy(false);
-  }
+  }, []);
 
   useEffect(() => {
     const drop = (event: DragEvent): void => {
       if (!event.dataTransfer?.types.includes('Files')) return;
       event.preventDefault();
-      if (event.type === 'drop') void take(event.dataTransfer.files);
+      if (event.type !== 'drop') return;
+      const place = placeUnder(event);
+      if (place) latest.current?.setFace(place.face);
+      void take(event.dataTransfer.files, place);
     };
     const paste = (event: ClipboardEvent): void => {
       const files = [...(event.clipboardData?.files ?? [])];
@@ -50,7 +72,7 @@ export function usePictures(bench: Bench | undefined): {
       window.removeEventListener('drop', drop);
       window.removeEventListener('paste', paste);
     };
-  }, []);
+  }, [take]);
 
   return { take, message, busy, dismiss: () => setMessage(undefined) };
 }

@@ -1,0 +1,206 @@
+import { describe, expect, it } from 'vitest';
+import { CHECKS, checkPiece } from '../../../core/checks';
+import { pieceFacts } from '../../../core/checks/piece-facts';
+import { traceDevice } from '../../../core/devices/trace';
+import { addElement } from '../../../core/job/edits/elements';
+import { findElement } from '../../../core/job/find';
+import { makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
+import type { Element, Job } from '../../../core/job/schema';
+import { drawElement } from '../../../core/scene/face';
+import { formatLength, fromPoints } from '../../../core/units/length';
+import { cardWith, inch, kit, makePng, mm, openDemo, withPicture } from '../../kit';
+
+const check = (job: Job) => checkPiece(job, job.pieces[0]!, kit.fonts);
+const checkAll = (...elements: Element[]) => check(cardWith(elements));
+const traceOf = (job: Job, id: string): string[] => {
+  const device = traceDevice();
+  drawElement(findElement(job, id)!.element, { inks: job.inks, assets: job.assets, fonts: kit.fonts }, device);
+  return device.lines;
+};
+const panel = (x: number, y: number, width: number, height: number) =>
+  makeShape({ id: 'panel', x: mm(x), y: mm(y), width: mm(width), height: mm(height) });
+
+describe('every check', () => {
+  it('says what it protects from and where it comes from', () => {
+    for (const { id, name, protects, source } of CHECKS) {
+      expect(id).toMatch(/^[a-z-]+$/);
+      expect(name.length).toBeGreaterThan(5);
+      expect(protects).toMatch(/\.$/);
+      if (source.kind === 'from memory') expect(source.name).toBeTruthy();
+    }
+  });
+  it('is silent on the demo job', () => {
+    const { job } = openDemo();
+    expect(job.pieces.flatMap((piece) => checkPiece(job, piece, kit.fonts))).toEqual([]);
+  });
+});
+
+// Common practice: 3 mm of bleed on a card.
+describe('art short of the bleed', () => {
+  it.each([
+    ['ends at the trim', panel(0, 0, 85, 55), 0, 'top and the right and the bottom and the left'],
+    ['ends a millimetre past it', panel(-1, -3, 91, 61), 1, 'left'],
+    ['ends a hair inside it', panel(-3, 0.05, 91, 58), 0, 'top'],
+  ])('fires where a panel %s', (_what, element, measured, sides) => {
+    const [finding, ...others] = checkAll(element);
+    expect(others).toEqual([]);
+    expect(finding!.check).toBe('short-of-bleed');
+    expect(finding!.severity).toBe('stop');
+    expect(fromPoints(finding!.measured.value, 'mm')).toBeCloseTo(measured, 9);
+    expect(formatLength(finding!.wanted.value, 'mm')).toBe('3 mm');
+    for (const side of sides.split(' and the ')) expect(finding!.problem).toContain(side);
+  });
+  it.each([
+    ['reaches the bleed exactly', panel(-3, -3, 91, 61)],
+    ['runs past it', panel(-9, -9, 120, 90)],
+    ['stays well inside', panel(10, 10, 20, 20)],
+    ['lies wholly outside', panel(90, 0, 20, 55)],
+  ])('is silent where a panel %s', (_what, element) => {
+    expect(checkAll(element)).toEqual([]);
+  });
+  it('is extended to the bleed on the short sides only, exactly, and nothing else changes', () => {
+    const job = cardWith([panel(-1, 10, 40, 45), makeWords({ id: 'w', text: 'Words', x: mm(10), y: mm(20) })]);
+    const [finding] = check(job);
+    const mended = finding!.fix!.apply(job);
+    const { element } = findElement(mended, 'panel')!;
+    expect(element).toMatchObject({ x: -mm(3), y: mm(10) });
+    expect(element.width).toBeCloseTo(mm(42), 9);
+    expect((element as { height: number }).height).toBeCloseTo(mm(48), 9);
+    expect(check(mended)).toEqual([]);
+    expect(traceOf(mended, 'w')).toEqual(traceOf(job, 'w'));
+  });
+  it('extends a rule along its length', () => {
+    const job = cardWith([makeRule({ id: 'r', x: 0, y: mm(20), width: mm(85), height: 0.5 })]);
+    const mended = check(job)[0]!.fix!.apply(job);
+    expect(findElement(mended, 'r')!.element).toMatchObject({ x: -mm(3), y: mm(20), height: 0.5 });
+    expect(check(mended)).toEqual([]);
+  });
+  it('grows a picture without distorting it', () => {
+    const { job: empty, hash } = withPicture(
+      cardWith([]),
+      makePng(1200, 800, () => [9, 9, 9]),
+    );
+    const job = addElement(
+      empty,
+      'card-1',
+      makePicture({ id: 'p', x: 0, y: 0, width: mm(85), height: mm(55), asset: hash }),
+    );
+    const mended = check(job)[0]!.fix!.apply(job);
+    expect(check(mended)).toEqual([]);
+    const [, , image] = traceOf(mended, 'p');
+    const box = JSON.parse(image!.slice(image!.indexOf('{'))) as { width: number; height: number };
+    expect(box.width / box.height).toBeCloseTo(1.5, 9);
+  });
+  it('offers no stretch for a drawn outline', () => {
+    const [finding] = checkAll({ ...panel(0, 0, 85, 55), outline: 'M0 0L1 0L1 1L0 1Z' });
+    expect(finding!.fix).toBeUndefined();
+  });
+  it('has nothing to say about an envelope, which is printed without bleed', () => {
+    expect(check(cardWith([panel(0, 0, 220, 110)], { kind: 'envelope', width: mm(220), height: mm(110) }))).toEqual([]);
+  });
+  it('leaves logos and words to the safe zone', () => {
+    const found = checkAll({ ...panel(0, 0, 10, 10), logo: true });
+    expect(found.map((f) => f.check)).toEqual(['outside-safe']);
+  });
+});
+
+// Common practice: 4 mm safe zone on a card (the metric shop's spec).
+describe('words or logo outside the safe zone', () => {
+  const logo = (x: number, y: number, width = 10, height = 10) => ({
+    ...panel(x, y, width, height),
+    logo: true as const,
+  });
+  it.each([
+    [logo(2.8, 20), 2.8, 'warn'],
+    [logo(73, 20), 2, 'warn'],
+    [logo(20, 3.9), 3.9, 'warn'],
+    [logo(20, 44), 1, 'warn'],
+    [logo(-2, 20), -2, 'stop'],
+  ] as const)('measures the nearest side', (element, measured, severity) => {
+    const [finding, ...others] = checkAll(element);
+    expect(others).toEqual([]);
+    expect(fromPoints(finding!.measured.value, 'mm')).toBeCloseTo(measured, 9);
+    expect(formatLength(finding!.wanted.value, 'mm')).toBe('4 mm');
+    expect(finding!.severity).toBe(severity);
+  });
+  it('is silent on the very edge of the zone, and on shapes that are no logo', () => {
+    expect(checkAll(logo(4, 4))).toEqual([]);
+    expect(checkAll(panel(1, 1, 10, 10))).toEqual([]);
+  });
+  it('moves inside by just as much as is missing, and nothing else', () => {
+    const job = cardWith([logo(77, 50)]);
+    const mended = check(job)[0]!.fix!.apply(job);
+    const { element } = findElement(mended, 'panel')!;
+    expect(fromPoints(element.x, 'mm')).toBeCloseTo(71, 9);
+    expect(fromPoints(element.y, 'mm')).toBeCloseTo(41, 9);
+    expect(element.width).toBe(mm(10));
+    expect(check(mended)).toEqual([]);
+  });
+  // The baseline stands 0.6 pt above the zone’s edge: room for the overshoot of an o, not for the tail of a g.
+  it('goes by the ink of words, so that a line with no descenders may hang lower', () => {
+    const at = (text: string) =>
+      checkAll(makeWords({ id: 'w', text, x: mm(20), y: mm(55 - 4) - 9 * 0.984 - 0.6, size: 9 }));
+    expect(at('oooo')).toEqual([]);
+    expect(at('gggg').map((f) => f.check)).toEqual(['outside-safe']);
+  });
+  it('offers no move for what is too large to fit', () => {
+    const [finding] = checkAll(logo(2, 10, 81, 10));
+    expect(finding!.problem).toMatch(/too large/i);
+    expect(finding!.fix).toBeUndefined();
+  });
+  it('keeps to the shop’s own measure in inches', () => {
+    const job = cardWith(
+      [{ ...makeShape({ id: 'panel', x: inch(0.1), y: 40, width: 20, height: 20 }), logo: true as const }],
+      { shop: 'inch-mail-order', unit: 'in' },
+    );
+    const [finding] = check(job);
+    expect(formatLength(finding!.wanted.value, 'in')).toBe('1/8 in');
+    expect(formatLength(finding!.measured.value, 'in')).toBe('0.1 in');
+  });
+});
+
+// 300 ppi is common practice; 225 and 150 from memory of the Ghent Workgroup's sheet-fed specification.
+describe('picture below the wanted ppi', () => {
+  const at = (pixels: number) => {
+    const { job, hash } = withPicture(
+      cardWith([]),
+      makePng(pixels, pixels, () => [9, 9, 9]),
+    );
+    return check(
+      addElement(
+        job,
+        'card-1',
+        makePicture({ id: 'p', x: inch(0.5), y: inch(0.5), width: inch(1), height: inch(1), asset: hash }),
+      ),
+    );
+  };
+  it.each([
+    [299, 'advise'],
+    [225, 'advise'],
+    [224, 'warn'],
+    [150, 'warn'],
+    [149, 'stop'],
+  ] as const)('%d pixels on an inch: %s', (pixels, severity) => {
+    const [finding] = at(pixels);
+    expect(finding).toMatchObject({ check: 'low-ppi', severity, wanted: { value: 300, kind: 'ppi' } });
+    expect(finding!.measured.value).toBeCloseTo(pixels, 9);
+  });
+  it('is silent from 300 on', () => {
+    expect(at(300)).toEqual([]);
+    expect(at(900)).toEqual([]);
+  });
+});
+
+describe('the figures of a piece', () => {
+  it('names the plates in use, process first, the lowest ppi and the smallest type', () => {
+    const { job } = openDemo();
+    const facts = pieceFacts(job, job.pieces[0]!);
+    expect(facts.plates).toEqual(['Cyan', 'Magenta', 'Yellow', 'Black', 'Copper']);
+    expect(Math.round(facts.lowestPpi!)).toBe(300);
+    expect(facts.smallestType).toBe(7.5);
+  });
+  it('counts no plate for paper, and none for an empty piece', () => {
+    const job = cardWith([makeShape({ id: 's', x: 0, y: 0, width: 9, height: 9, paint: { ink: 'paper', tint: 1 } })]);
+    expect(pieceFacts(job, job.pieces[0]!)).toEqual({ lowestPpi: undefined, smallestType: undefined, plates: [] });
+  });
+});

@@ -1,0 +1,124 @@
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { writeJobFile } from '../../core/files/job-file';
+import { makeShape } from '../../core/job/make';
+import { SHOPS } from '../../core/trade/shops';
+import { cardWith, demoFile, fileHere, mm } from '../kit';
+import { boxesOf, folder, run, tidyUp } from './tools';
+
+/** The headless twin, run as a person runs it. */
+const tidy = (...args: string[]) => {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    [fileHere('../node_modules/tsx/dist/cli.mjs'), fileHere('../cli/tidy.ts'), ...args],
+    { encoding: 'utf8' },
+  );
+  return { status, stdout, stderr };
+};
+const at = (name: string): string => join(folder, name);
+afterAll(tidyUp);
+
+const faulty = at('faulty.tidyedge');
+mkdirSync(folder, { recursive: true });
+writeFileSync(
+  faulty,
+  writeJobFile({
+    job: cardWith([makeShape({ id: 'panel', name: 'Panel', x: 0, y: -mm(3), width: mm(40), height: mm(61) })]),
+    assets: {},
+  }),
+);
+
+describe('tidy', () => {
+  it('lists the pieces', () => {
+    const { status, stdout } = tidy('list', demoFile, '--json');
+    expect(status).toBe(0);
+    expect(JSON.parse(stdout)).toEqual({
+      pieces: [
+        {
+          id: 'card',
+          name: 'Business card, Iris Calloway',
+          kind: 'card',
+          trim_mm: [85, 55],
+          faces: ['Front', 'Back'],
+          plates: ['Cyan', 'Magenta', 'Yellow', 'Black', 'Copper'],
+        },
+      ],
+    });
+    expect(tidy('list', demoFile).stdout).toContain('85 × 55 mm');
+  });
+
+  it('finds nothing in the demo job, and a stop in a faulty one', () => {
+    expect(tidy('check', demoFile)).toMatchObject({ status: 0, stdout: 'Nothing found.\n' });
+    const { status, stdout } = tidy('check', faulty);
+    expect(status).toBe(1);
+    expect(stdout).toContain('Panel. Stops short of the bleed at the left (0 mm, wants 3 mm)');
+    const { findings } = JSON.parse(tidy('check', faulty, '--json', '--piece', 'card').stdout);
+    expect(findings).toMatchObject([
+      { check: 'short-of-bleed', severity: 'stop', element: 'panel', fix: 'Extend to bleed' },
+    ]);
+  });
+
+  it('checks against another shop’s spec', () => {
+    const own = at('shop.json');
+    writeFileSync(own, JSON.stringify({ ...SHOPS[0], id: 'own', bleed: { ...SHOPS[0]!.bleed, card: 0 } }));
+    expect(tidy('check', faulty, '--shop', own).status).toBe(0);
+    writeFileSync(own, '{"id": 5}');
+    expect(tidy('check', faulty, '--shop', own)).toMatchObject({ status: 2, stdout: '' });
+  });
+
+  it('exports PDF/X-4 and SVG', () => {
+    expect(tidy('export', demoFile, '--piece', 'card', '--as', 'pdfx4', '--out', at('out/card.pdf')).status).toBe(0);
+    expect(boxesOf(at('out/card.pdf')).length).toBe(2);
+    expect(run('qpdf', ['--check', at('out/card.pdf')])).toContain('No syntax or stream encoding errors');
+    expect(
+      tidy(
+        'export',
+        demoFile,
+        '--piece',
+        'card',
+        '--as',
+        'pdfx4',
+        '--faces',
+        '2',
+        '--no-marks',
+        '--out',
+        at('out/back.pdf'),
+      ).status,
+    ).toBe(0);
+    expect(boxesOf(at('out/back.pdf')).length).toBe(1);
+    expect(tidy('export', demoFile, '--piece', 'card', '--as', 'svg', '--out', at('out/svg')).status).toBe(0);
+    expect(readFileSync(at('out/svg/card-1.svg'), 'utf8')).toMatch(/^<svg [^>]*viewBox/);
+  });
+
+  it.each([
+    [[], /^$/, 'tidy COMMAND'],
+    [['list'], /Name one job file/, ''],
+    [['fold', demoFile], /no command fold/, ''],
+    [['list', '/nowhere.tidyedge'], /cannot be read/, ''],
+    [['list', demoFile, '--colour'], /--colour/, ''],
+    [['export', demoFile, '--out', 'x'], /Name a piece.*card/, ''],
+    [['export', demoFile, '--piece', 'card', '--as', 'docx', '--out', 'x'], /pdfx4 or svg/, ''],
+    [['export', demoFile, '--piece', 'card', '--as', 'pdfx4'], /--out/, ''],
+    [['export', demoFile, '--piece', 'card', '--as', 'pdfx4', '--faces', '3', '--out', 'x'], /from 1 to 2/, ''],
+  ])('%j: one clear line, exit 2', (args, words, shown) => {
+    const { status, stderr, stdout } = tidy(...args);
+    expect(status).toBe(2);
+    expect(stderr.trim().split('\n').length).toBe(1);
+    expect(stderr.trim()).toMatch(words);
+    expect(stdout).toContain(shown);
+  });
+
+  it('refuses a file that is no job', () => {
+    writeFileSync(at('no.tidyedge'), 'hello');
+    expect(tidy('list', at('no.tidyedge'))).toMatchObject({
+      status: 2,
+      stderr: 'This file is not a Tidy Edge job. Choose a file that ends in .tidyedge.\n',
+    });
+  });
+
+  it('explains each command', () => {
+    for (const command of ['list', 'check', 'export']) expect(tidy(command, '--help')).toMatchObject({ status: 0 });
+  });
+});

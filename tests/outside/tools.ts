@@ -1,0 +1,86 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import type { JobBundle } from '../../core/files/job-file';
+import { type PdfAsked, writePdf } from '../../core/files/pdf/write';
+import { shopOf } from '../../core/trade/shops';
+import { kit } from '../kit';
+
+/** Independent tools, and a folder of their own to work in. */
+export const folder = mkdtempSync(join(tmpdir(), 'tidy-outside-'));
+export const tidyUp = (): void => rmSync(folder, { recursive: true, force: true });
+
+export const run = (command: string, args: string[], input?: string): string =>
+  execFileSync(command, args, {
+    cwd: folder,
+    encoding: 'utf8',
+    maxBuffer: 1 << 28,
+    stdio: ['pipe', 'pipe', 'pipe'],
+    ...(input === undefined ? {} : { input }),
+  });
+export const runBytes = (command: string, args: string[]): Buffer =>
+  execFileSync(command, args, { cwd: folder, maxBuffer: 1 << 28, stdio: ['pipe', 'pipe', 'pipe'] });
+
+/** Exports a piece as the app does, and writes it to the folder. */
+export async function exportTo(
+  name: string,
+  { job, assets }: JobBundle,
+  asked: Partial<PdfAsked> = {},
+): Promise<string> {
+  const piece = job.pieces[0]!;
+  const shop = shopOf(piece.shop);
+  const bytes = await writePdf(
+    job,
+    { pieceId: piece.id, shop, marks: true, ...asked },
+    { ...kit, press: kit.press(shop.condition), assets },
+  );
+  const path = join(folder, name);
+  writeFileSync(path, bytes);
+  return path;
+}
+
+export interface Plate {
+  width: number;
+  height: number;
+  /** 0 to 1 of ink at a point, in points from the media box's top left corner. */
+  at(x: number, y: number): number;
+  ink: Uint8Array;
+}
+
+/** The plates of one page as Ghostscript separates them, by name. */
+export async function platesOf(pdf: string, page: number, dpi: number): Promise<Map<string, Plate>> {
+  const stem = `plates-${Math.random().toString(36).slice(2)}`;
+  // All pages, always: asked for a range, Ghostscript 10.00 loses the spots of pages with transparency.
+  run('gs', ['-q', '-dSAFER', '-dBATCH', '-dNOPAUSE', '-sDEVICE=tiffsep', `-r${dpi}`, '-o', `${stem}-%d.tif`, pdf]);
+  const plates = new Map<string, Plate>();
+  for (const file of readdirSync(folder)) {
+    const name = new RegExp(`^${stem}-${page}\\((.+)\\)\\.tif$`).exec(file)?.[1];
+    if (!name) continue;
+    const { data, info } = await sharp(join(folder, file))
+      .extractChannel(0)
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const ink = Uint8Array.from(data, (b) => 255 - b);
+    plates.set(name, {
+      width: info.width,
+      height: info.height,
+      ink,
+      at: (x, y) => ink[Math.floor((y / 72) * dpi) * info.width + Math.floor((x / 72) * dpi)]! / 255,
+    });
+  }
+  return plates;
+}
+
+/** `pdfinfo -box` as numbers: [x0, y0, x1, y1] for each box of each page. */
+export function boxesOf(pdf: string): Record<string, number[]>[] {
+  const pages: Record<string, number[]>[] = [];
+  for (const line of run('pdfinfo', ['-box', '-f', '1', '-l', '99', pdf]).split('\n')) {
+    const [, page, name, numbers] = /^Page\s+(\d+) (\w+Box):\s+(.*)$/.exec(line) ?? [];
+    if (!page) continue;
+    pages[Number(page) - 1] ??= {};
+    pages[Number(page) - 1]![name!] = numbers!.trim().split(/\s+/).map(Number);
+  }
+  return pages;
+}
