@@ -63,7 +63,11 @@ export function LengthField({ label, value, unit, echo, onChange, refuse, disabl
           onChange={(event) => setDraft(event.target.value)}
           onBlur={commit}
           onKeyDown={(event) => {
-            if (event.key === 'Enter') commit();
+            if (event.key === 'Enter') {
+              // A length is taken; a form around the field is not sent.
+              event.preventDefault();
+              commit();
+            }
             if (event.key === 'Escape') {
               setDraft(undefined);
               setMessage(undefined);

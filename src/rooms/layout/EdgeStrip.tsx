@@ -12,8 +12,8 @@ import { FindingList } from './FindingList';
 interface Chip {
   label: string;
   value: string;
-  /** The check whose findings belong to this chip. */
-  check?: string;
+  /** The check whose findings belong to this chip, and how it says that there are some. */
+  check?: { id: string; says(count: number): string };
 }
 
 /** The trade's figures for the piece, always in sight: calm when right, lit when a check has found something. */
@@ -26,13 +26,17 @@ export function EdgeStrip() {
     {
       label: 'bleed',
       value: shop.bleed[piece.kind] > 0 ? formatLength(shop.bleed[piece.kind], unit) : 'none',
-      check: 'short-of-bleed',
+      check: { id: 'short-of-bleed', says: (n) => `${n} short of ` },
     },
-    { label: 'safe', value: formatLength(shop.safe[piece.kind], unit), check: 'outside-safe' },
+    {
+      label: 'safe',
+      value: formatLength(shop.safe[piece.kind], unit),
+      check: { id: 'outside-safe', says: (n) => `${n} inside ` },
+    },
     {
       label: 'lowest',
       value: facts.lowestPpi === undefined ? 'no picture' : `${Math.round(facts.lowestPpi)} ppi`,
-      check: 'low-ppi',
+      check: { id: 'low-ppi', says: () => '' },
     },
     { label: 'plates', value: facts.plates.map(shortPlate).join(' ') || 'none' },
     {
@@ -51,20 +55,23 @@ export function EdgeStrip() {
     >
       {shown.length > 0 && <FindingList findings={shown} onClose={() => setOpen(undefined)} />}
       {chips.map(({ label, value, check }) => {
-        const found = check ? of(check) : [];
+        const found = of(check?.id);
         const text = (
           <>
             <span className={found.length > 0 ? '' : 'opacity-80'}>{label}</span>{' '}
-            <b className="font-semibold">{found.length > 0 ? `${found.length} short of ${value}` : value}</b>
+            <b className="font-semibold">
+              {found.length > 0 && check ? check.says(found.length) : ''}
+              {value}
+            </b>
           </>
         );
         return found.length > 0 ? (
           <button
             key={label}
             type="button"
-            aria-expanded={open === check}
+            aria-expanded={open === check?.id}
             className="cursor-pointer rounded-xs bg-warning px-2 py-1 whitespace-nowrap text-warning-content"
-            onClick={() => toggle(check!)}
+            onClick={() => check && toggle(check.id)}
           >
             {text}
           </button>

@@ -43,6 +43,8 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     const down = (event: KeyboardEvent): void => {
       if (event.code === 'Space' && !isTyping()) spaceHeld.current = true;
       if (event.key === 'Escape' && useSession.getState().live) {
+        // Stops the drag and no more: what is selected stays so.
+        event.stopPropagation();
         cancelled.current = true;
         dropSketch();
       }
@@ -50,10 +52,10 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     const up = (event: KeyboardEvent): void => {
       if (event.code === 'Space') spaceHeld.current = false;
     };
-    window.addEventListener('keydown', down);
+    window.addEventListener('keydown', down, true);
     window.addEventListener('keyup', up);
     return () => {
-      window.removeEventListener('keydown', down);
+      window.removeEventListener('keydown', down, true);
       window.removeEventListener('keyup', up);
     };
   }, []);
@@ -98,7 +100,9 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
         if (last && drag && drag.kind !== 'pan') settle(drag.kind === 'move' ? 'Move' : 'Resize');
         return drag;
       },
-      onWheel: ({ event }) => {
+      onWheel: ({ event, last }) => {
+        // The end of a gesture comes with its last event once more.
+        if (last) return;
         event.preventDefault();
         const box = stage.current!.getBoundingClientRect();
         const at = { x: event.clientX - box.x, y: event.clientY - box.y };

@@ -127,7 +127,10 @@ export default function NewPiece() {
                 placeholder="The client’s name"
                 value={jobName}
                 maxLength={120}
-                onChange={(event) => setJobName(event.target.value)}
+                onChange={(event) => {
+                  setJobName(event.target.value);
+                  setProblem(undefined);
+                }}
               />
             </label>
           )}
@@ -137,7 +140,10 @@ export default function NewPiece() {
               className="input w-full"
               value={pieceName}
               maxLength={120}
-              onChange={(event) => setName(event.target.value)}
+              onChange={(event) => {
+                setName(event.target.value);
+                setProblem(undefined);
+              }}
             />
           </label>
           <OwnSize size={size} onChange={setSize} refuse={refuse} />

@@ -1,0 +1,228 @@
+import { expect, type Page, test } from '@playwright/test';
+import { makePng } from '../png';
+import { drag, element, middleOf, openDemoCard, row, shownIn, typeInto } from './bench';
+
+/** What the Layout room shows and does, on the demo card. */
+test.beforeEach(async ({ page }) => openDemoCard(page));
+
+const strip = (page: Page) => page.getByRole('region', { name: 'Edge strip' });
+const findings = (page: Page) => page.getByRole('region', { name: 'Findings' });
+const zoomShown = async (page: Page): Promise<number> =>
+  Number.parseInt((await page.getByRole('group', { name: 'Zoom' }).locator('[aria-live]').textContent()) ?? '', 10);
+
+test('shows the trade’s figures, calm when all is right', async ({ page }) => {
+  for (const text of [
+    'trim 85 × 55 mm',
+    'bleed 3 mm',
+    'safe 4 mm',
+    'lowest 300 ppi',
+    'plates C M Y K Copper',
+    'smallest type 7.5 pt',
+  ])
+    await expect(strip(page)).toContainText(text);
+  await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeDisabled();
+});
+
+test('shows the selection’s four distances to the cut, in either unit', async ({ page }) => {
+  await element(page, 'fern').click();
+  const toCut = page.getByRole('region', { name: 'To the cut' });
+  await expect(toCut).toContainText('left 5.85 mm');
+  await typeInto(page, 'X', '2');
+  await expect(toCut).toContainText('left 2 mm');
+  // On the stage too, amber inside the keep-out band.
+  await expect(page.locator('svg text').filter({ hasText: /^2$/ })).toHaveAttribute('fill', '#4f3206');
+  await page.getByRole('group', { name: 'Unit' }).getByRole('button', { name: 'in', exact: true }).click();
+  await expect(toCut).toContainText('left 0.079 in');
+  expect(await shownIn(page, 'X')).toBe('0.0787 in');
+  await expect(page.locator('#root, body').getByText('2 mm', { exact: true }).first()).toBeVisible();
+  await expect(strip(page)).toContainText('trim 3.35 × 2.17 in');
+});
+
+test('finds art short of the bleed and words by the edge, says by how much, and mends just that', async ({ page }) => {
+  await row(page, 'Fen panel').click();
+  await typeInto(page, 'X', '-1 mm');
+  await typeInto(page, 'W', '30');
+  await row(page, '01632 960 118').click();
+  await typeInto(page, 'X', '50');
+  await expect(strip(page)).toContainText('bleed 1 short of 3 mm');
+  await expect(strip(page)).toContainText('safe 1 inside 4 mm');
+  await page.getByRole('button', { name: '2 to look at' }).click();
+  await expect(findings(page)).toContainText('Stops short of the bleed at the left. 1 mm past the cut, wants 3 mm.');
+  await expect(findings(page)).toContainText(/Too near the cut\. [\d.]+ mm to the cut, wants 4 mm\./);
+  // On the face as well, in the user's unit.
+  await expect(page.locator('svg text').filter({ hasText: '1 mm past the cut, wants 3 mm' })).toBeVisible();
+
+  await findings(page).getByRole('button', { name: 'Move inside' }).click();
+  await expect(page.getByRole('region', { name: 'To the cut' })).toContainText('right 4 mm');
+  await findings(page).getByRole('button', { name: 'Extend to bleed' }).click();
+  await row(page, 'Fen panel').click();
+  expect([await shownIn(page, 'X'), await shownIn(page, 'W')]).toEqual(['-3 mm', '32 mm']);
+  await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: '1 to look at' })).toBeVisible();
+});
+
+test('finds a picture stretched below the wanted ppi', async ({ page }) => {
+  await page.getByRole('tab', { name: 'Back' }).click();
+  await row(page, 'Glasshouse, morning').click();
+  await typeInto(page, 'W', '150');
+  await typeInto(page, 'H', '100');
+  await expect(strip(page)).toContainText('lowest 182 ppi');
+  await page.getByRole('button', { name: 'lowest 182 ppi' }).click();
+  await expect(findings(page)).toContainText('Will print soft. 182 ppi, wants 300 ppi.');
+});
+
+test('another shop’s spec checks everything anew', async ({ page }) => {
+  await page.getByRole('combobox', { name: 'shop' }).selectOption('Inch mail-order');
+  await expect(strip(page)).toContainText('bleed 6 short of 3.175 mm');
+});
+
+test('zooms and pans by wheel, keys and buttons; fit; actual size', async ({ page }) => {
+  const stage = page.getByRole('main', { name: 'Stage' });
+  const fitted = await zoomShown(page);
+  await page.getByRole('button', { name: 'Zoom in' }).click();
+  expect(await zoomShown(page)).toBe(Math.round(fitted * 1.25));
+  await page.keyboard.press('-');
+  expect(await zoomShown(page)).toBe(fitted);
+  await page.keyboard.press('1');
+  expect(await zoomShown(page)).toBe(100);
+  // Actual size: 85 mm at CSS's 96 pixels an inch. The sheet has its bleed around it.
+  const sheet = await page.locator('svg[data-face]').boundingBox();
+  expect(sheet!.width).toBeCloseTo((91 / 25.4) * 96, 0);
+  await page.keyboard.press('0');
+  expect(await zoomShown(page)).toBe(fitted);
+
+  const at = await middleOf(stage);
+  await page.mouse.move(at.x, at.y);
+  await page.keyboard.down('Control');
+  await page.mouse.wheel(0, -200);
+  await page.keyboard.up('Control');
+  await expect.poll(() => zoomShown(page)).toBeGreaterThan(fitted);
+  await page.getByRole('button', { name: 'Fit' }).click();
+
+  const place = async () => (await page.locator('svg[data-face]').boundingBox())!;
+  const before = await place();
+  await page.mouse.wheel(0, 100);
+  await expect.poll(async () => Math.round((await place()).y - before.y)).toBe(-100);
+  await page.keyboard.press('ArrowUp');
+  await expect.poll(async () => Math.round((await place()).y - before.y)).toBe(-40);
+  await page.keyboard.down('Space');
+  await drag(page, at, { x: 50, y: 40 });
+  await page.keyboard.up('Space');
+  await expect.poll(async () => Math.round((await place()).x - before.x)).toBe(50);
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+});
+
+test('as cut hides everything but the finished piece; both faces lie side by side', async ({ page }) => {
+  await page.keyboard.press('.');
+  await expect(page.getByRole('img', { name: 'Front, as cut' })).toBeVisible();
+  const [width, height] = await page
+    .locator('svg[data-face]')
+    .evaluate((svg) => [svg.getAttribute('width'), svg.getAttribute('height')].map(Number));
+  expect(width! / height!).toBeCloseTo(85 / 55, 6);
+  await expect(page.getByText('washed')).toBeHidden();
+  await page.keyboard.press('.');
+  await expect(page.getByText('washed')).toBeVisible();
+  await page.keyboard.press('b');
+  const [front, back] = await Promise.all(
+    ['Front', 'Back'].map(
+      async (name) => (await page.getByRole('img', { name: `${name}, with its edges` }).boundingBox())!,
+    ),
+  );
+  expect(back!.x).toBeGreaterThan(front!.x + front!.width);
+  expect(back!.y).toBeCloseTo(front!.y, 0);
+  // A click on the back makes it the face that things are added to.
+  await page.mouse.click(back!.x + back!.width / 2, back!.y + back!.height / 2);
+  await expect(page.getByRole('heading', { name: 'Add to back' })).toBeVisible();
+});
+
+test('an ink from a screen colour is converted once, through the profile', async ({ page }) => {
+  await row(page, 'Head gardener').click();
+  await page.getByRole('button', { name: 'Add an ink' }).click();
+  const form = page.getByRole('dialog', { name: 'Add an ink' });
+  await form.getByLabel('Name').fill('Brand teal');
+  await form.getByLabel('Or from a screen colour').fill('#nonsense');
+  await form.getByRole('button', { name: 'Convert for this press' }).click();
+  await expect(form.getByRole('alert')).toContainText('six hexadecimal digits');
+  await form.getByLabel('Or from a screen colour').fill('#2a6f77');
+  await form.getByRole('button', { name: 'Convert for this press' }).click();
+  const cyan = Number(await form.getByLabel('Cyan').inputValue());
+  expect(cyan).toBeGreaterThan(50);
+  await form.getByRole('button', { name: 'Add it' }).click();
+  await expect(
+    page.getByRole('group', { name: 'Inks of the job' }).getByRole('button', { name: 'Brand teal', pressed: true }),
+  ).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Ink' })).toContainText(`C${cyan}`);
+  // The other way: exact amounts, which nothing converts.
+  await page.getByRole('button', { name: /^C\d/ }).click();
+  const change = page.getByRole('dialog', { name: /Change Brand teal/ });
+  await change.getByLabel('Magenta').fill('12,5');
+  await change.getByLabel('Black').fill('140');
+  await change.getByRole('button', { name: 'Change it' }).click();
+  await expect(change.getByRole('alert')).toContainText('0 to 100');
+  await change.getByLabel('Black').fill('5');
+  await change.getByRole('button', { name: 'Change it' }).click();
+  await expect(page.getByRole('region', { name: 'Ink' })).toContainText(`M12.5`);
+});
+
+test('words are typed, aligned, given a width, and grow again; a corner changes their size', async ({ page }) => {
+  await row(page, 'Head gardener').click();
+  const left = await shownIn(page, 'X');
+  await page.getByRole('button', { name: 'Align right' }).click();
+  expect(await shownIn(page, 'X')).toBe(left);
+  await typeInto(page, 'W', '12');
+  expect(await shownIn(page, 'W')).toBe('12 mm');
+  await page.getByRole('button', { name: 'Grow with words' }).click();
+  expect(await shownIn(page, 'W')).not.toBe('12 mm');
+  const size = await shownIn(page, 'Size');
+  await drag(page, await middleOf(page.locator('[data-handle="se"]')), { x: 60, y: 20 });
+  expect(Number.parseFloat(await shownIn(page, 'Size'))).toBeGreaterThan(Number.parseFloat(size));
+  // Typing is one step.
+  const text = page.getByLabel('Text', { exact: true });
+  await text.fill('');
+  await text.pressSequentially('Forester');
+  await text.blur();
+  await expect(row(page, 'Forester')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(row(page, 'Head gardener')).toBeVisible();
+});
+
+test('nonsense in a field gets words beside it and changes nothing', async ({ page }) => {
+  await row(page, 'Fen panel').click();
+  await typeInto(page, 'W', '3 bananas');
+  const alert = page.getByRole('region', { name: 'Measures' }).getByRole('alert');
+  await expect(alert).toContainText('“bananas” is not a unit');
+  await expect(page.getByLabel('W', { exact: true })).toHaveAttribute('aria-invalid', 'true');
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  await page.getByLabel('W', { exact: true }).press('Escape');
+  expect(await shownIn(page, 'W')).toBe('32 mm');
+  await expect(alert).toBeHidden();
+  await typeInto(page, 'W', '0');
+  await expect(alert).toContainText('quarter of a point');
+});
+
+test('a picture can be pasted; Escape stops a drag', async ({ page }) => {
+  const base64 = Buffer.from(makePng(300, 200, (x, y) => [x % 256, y, 60])).toString('base64');
+  await page.evaluate((text) => {
+    const data = new DataTransfer();
+    data.items.add(
+      new File([Uint8Array.from(atob(text), (c) => c.charCodeAt(0))], 'pasted.png', { type: 'image/png' }),
+    );
+    window.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data }));
+  }, base64);
+  await expect(row(page, 'pasted')).toBeVisible();
+  await row(page, 'Fern mark').click();
+  const before = await shownIn(page, 'X');
+  await drag(page, await middleOf(element(page, 'fern')), { x: 30, y: 30 }, false);
+  expect(await shownIn(page, 'X')).not.toBe(before);
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  expect(await shownIn(page, 'X')).toBe(before);
+});
+
+test('the keys are listed on ?', async ({ page }) => {
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('As cut, and back');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden();
+});

@@ -1,0 +1,37 @@
+import { deflateSync } from 'node:zlib';
+
+const SIGNATURE = Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
+
+function crc32(bytes: Uint8Array): number {
+  let crc = ~0;
+  for (const byte of bytes) {
+    crc ^= byte;
+    for (let i = 0; i < 8; i++) crc = (crc >>> 1) ^ (crc & 1 ? 0xedb88320 : 0);
+  }
+  return ~crc >>> 0;
+}
+
+function chunk(type: string, data: Uint8Array): Uint8Array {
+  const out = new Uint8Array(12 + data.length);
+  const view = new DataView(out.buffer);
+  view.setUint32(0, data.length);
+  out.set(new TextEncoder().encode(type), 4);
+  out.set(data, 8);
+  view.setUint32(8 + data.length, crc32(out.subarray(4, 8 + data.length)));
+  return out;
+}
+
+/** A PNG written without any of the project's packages; `pixel` gives RGB or RGBA bytes. */
+export function makePng(width: number, height: number, pixel: (x: number, y: number) => number[]): Uint8Array {
+  const channels = pixel(0, 0).length;
+  const rows = new Uint8Array(height * (1 + width * channels));
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) rows.set(pixel(x, y), y * (1 + width * channels) + 1 + x * channels);
+  const head = new Uint8Array(13);
+  const view = new DataView(head.buffer);
+  view.setUint32(0, width);
+  view.setUint32(4, height);
+  head.set([8, channels === 4 ? 6 : 2, 0, 0, 0], 8);
+  const parts = [SIGNATURE, chunk('IHDR', head), chunk('IDAT', deflateSync(rows)), chunk('IEND', new Uint8Array())];
+  return new Uint8Array(Buffer.concat(parts));
+}
