@@ -61,5 +61,15 @@ const ElementArt = memo(function ElementArt({
 
 /** Everything on a face, bottom first. Goes inside an <svg> in points from the trim's corner. */
 export function FaceArt({ face, ...art }: ArtProps & { face: Face }) {
-  return face.elements.map((element) => <ElementArt key={element.id} element={element} {...art} />);
+  return (
+    <>
+      <Paper />
+      {face.elements.map((element) => (
+        <ElementArt key={element.id} element={element} {...art} />
+      ))}
+    </>
+  );
 }
+
+/** White stock under everything. It runs as far out as any art, so that both are cut by the same edge and none shows at it. */
+const Paper = () => <rect x={-30_000} y={-30_000} width={60_000} height={60_000} fill="#fff" />;

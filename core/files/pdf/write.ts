@@ -170,12 +170,12 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
   const resources = resourcesOf(context, uses, { fonts, images, plates });
 
   await tell({ done: 0.92, what: 'Writing the file' });
-  const pagesRef = context.nextRef();
+  const tree = context.nextRef();
   const pages = contents.map((content) =>
     context.register(
       context.obj({
         Type: 'Page',
-        Parent: pagesRef,
+        Parent: tree,
         MediaBox: pdfBox(boxes.media, boxes.media),
         BleedBox: pdfBox(boxes.bleed, boxes.media),
         TrimBox: pdfBox(boxes.trim, boxes.media),
@@ -185,7 +185,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
       }),
     ),
   );
-  context.assign(pagesRef, context.obj({ Type: 'Pages', Kids: pages, Count: pages.length }));
+  context.assign(tree, context.obj({ Type: 'Pages', Kids: pages, Count: pages.length }));
   const info = context.obj({
     Title: PDFHexString.fromText(facts.title),
     Creator: PDFString.of(PRODUCER),
@@ -194,7 +194,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
     ModDate: PDFString.of(pdfDate(facts.date)),
     Trapped: PDFName.of('False'),
   });
-  context.trailerInfo.Root = catalog(context, pagesRef, kit.press, kit.engine.describe(kit.press.profile).name, facts);
+  context.trailerInfo.Root = catalog(context, tree, kit.press, kit.engine.describe(kit.press.profile).name, facts);
   context.trailerInfo.Info = context.register(info);
   context.trailerInfo.ID = context.obj([PDFHexString.of(facts.id), PDFHexString.of(facts.id)]);
   const file = await PDFWriter.forContext(context, Number.POSITIVE_INFINITY).serializeToBuffer();

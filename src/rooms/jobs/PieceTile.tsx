@@ -34,7 +34,7 @@ export function PieceTile({
             width={piece.width * scale}
             height={piece.height * scale}
             viewBox={`0 0 ${piece.width} ${piece.height}`}
-            className="bg-white shadow-md group-hover:outline-2 group-hover:outline-primary"
+            className="shadow-md group-hover:outline-2 group-hover:outline-primary"
           >
             {kit && (
               <FaceArt

@@ -38,7 +38,7 @@ const FaceSheet = memo(function FaceSheet({
       width={paper.width}
       height={paper.height}
       viewBox={`${paper.x} ${paper.y} ${paper.width} ${paper.height}`}
-      className={`absolute bg-white ${asCut ? 'shadow-lg' : ''}`}
+      className={`absolute ${asCut ? 'shadow-lg' : ''}`}
       style={{ left: origin.x + paper.x, top: origin.y + paper.y }}
     >
       <FaceArt

@@ -87,8 +87,8 @@ describe('art short of the bleed', () => {
     );
     const mended = check(job)[0]!.fix!.apply(job);
     expect(check(mended)).toEqual([]);
-    const [, , image] = traceOf(mended, 'p');
-    const box = JSON.parse(image!.slice(image!.indexOf('{'))) as { width: number; height: number };
+    const [, , drawn] = traceOf(mended, 'p');
+    const box = JSON.parse(drawn!.slice(drawn!.indexOf('{'))) as { width: number; height: number };
     expect(box.width / box.height).toBeCloseTo(1.5, 9);
   });
   it('offers no stretch for a drawn outline', () => {

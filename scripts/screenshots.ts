@@ -1,0 +1,87 @@
+import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { chromium, type Page } from '@playwright/test';
+
+/** Takes docs/screenshots/ anew from the built app and the demo job. Run after `npm run build`. */
+
+const PORT = 4340;
+const home = `http://127.0.0.1:${PORT}`;
+const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+const root = fileURLToPath(new URL('..', import.meta.url));
+
+const layout = async (page: Page): Promise<void> => {
+  await page.goto(`${home}/layout?job=hollin-and-fen&piece=card`);
+  await page.locator('[data-element="name"]').waitFor();
+};
+
+const VIEWS: Record<string, (page: Page) => Promise<void>> = {
+  jobs: async (page) => {
+    await page.goto(home);
+    await page.locator('svg image').first().waitFor();
+  },
+  'new-piece': async (page) => {
+    await page.goto(`${home}/new?job=hollin-and-fen`);
+    await page.getByText('Envelope', { exact: true }).click();
+    await page.getByRole('button', { name: /^C5/ }).first().waitFor();
+  },
+  layout: async (page) => {
+    await layout(page);
+    await page.locator('[data-element="name"]').click();
+  },
+  findings: async (page) => {
+    await layout(page);
+    await page.locator('[data-element="contact"]').click();
+    for (let i = 0; i < 14; i++) await page.keyboard.press('Shift+ArrowRight');
+    await page.getByRole('button', { name: /^Fen panel/ }).click();
+    await page.getByLabel('X', { exact: true }).fill('0');
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /to look at/ }).click();
+  },
+  'as-cut': async (page) => {
+    await layout(page);
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('b');
+    await page.keyboard.press('.');
+    await page.locator('svg[data-face] image').waitFor();
+  },
+  export: async (page) => {
+    await layout(page);
+    await page.getByRole('button', { name: 'Export for print' }).click();
+    await page.getByRole('button', { name: /^Write the file/ }).click();
+    await page.getByText('The file was read back').waitFor({ timeout: 60_000 });
+  },
+};
+
+mkdirSync(folder, { recursive: true });
+const server = spawn(process.execPath, ['dist/server/entry.mjs'], {
+  cwd: root,
+  env: { ...process.env, HOST: '127.0.0.1', PORT: String(PORT) },
+  stdio: 'ignore',
+});
+try {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  await new Promise((resolve) => setTimeout(resolve, 2000));
+  for (const [name, show] of Object.entries(VIEWS)) {
+    // A fresh browser for each view: every picture starts from the demo job as it ships.
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      locale: 'en-GB',
+      timezoneId: 'UTC',
+    });
+    const page = await context.newPage();
+    await page.goto(home);
+    await page.getByRole('heading', { name: 'Hollin & Fen' }).waitFor();
+    await show(page);
+    await page.waitForTimeout(700);
+    await page.screenshot({ path: `${folder}${name}.png` });
+    await context.close();
+  }
+  await browser.close();
+} finally {
+  server.kill();
+}
