@@ -20,7 +20,7 @@ export const isBuilt = () =>
   existsSync(entry) && statSync(entry).mtimeMs >= Math.max(...SOURCES.map((name) => newest(join(root, name))));
 
 export function build() {
-  execFileSync(process.execPath, [join(root, 'node_modules/astro/bin/astro.mjs'), 'build'], {
+  execFileSync(join(root, 'node_modules/.bin/astro'), ['build'], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
