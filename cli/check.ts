@@ -1,9 +1,8 @@
 import { checkPiece } from '../core/checks';
-import type { Measure } from '../core/checks/check';
+import { measuredAndWanted } from '../core/checks/measure-words';
 import { findElement, titleOf } from '../core/job/find';
 import { type ShopSpec, shopSpecSchema } from '../core/trade/schema';
 import { shopOf } from '../core/trade/shops';
-import { formatLength, type PieceUnit } from '../core/units/length';
 import { CliError, openJob, pieceAsked, readGiven } from './given';
 import { loadKit } from './kit';
 import type { Command } from './tidy';
@@ -17,9 +16,6 @@ export function shopGiven(path: string): ShopSpec {
     throw new CliError(`${path} is no shop spec: it must be JSON with the fields of docs/shop-spec.md.`);
   }
 }
-
-export const measureText = ({ value, kind }: Measure, unit: PieceUnit): string =>
-  kind === 'ppi' ? `${Math.round(value)} ppi` : formatLength(value, unit, 2);
 
 export const check: Command = {
   help: `check JOB.tidyedge [--piece ID] [--shop FILE] [--json]   prints findings
@@ -43,10 +39,10 @@ Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. 
     } else {
       for (const { piece, finding } of found) {
         const { element } = findElement(job, finding.element)!;
-        const numbers = `${measureText(finding.measured, piece.unit)}, wants ${measureText(finding.wanted, piece.unit)}`;
+        const numbers = measuredAndWanted(finding, piece.unit);
         const face = piece.faces.find((f) => f.id === finding.face)!;
         console.log(
-          `${finding.severity}  ${piece.id}, ${face.name}: ${titleOf(element, job.assets)}. ${finding.problem} (${numbers})`,
+          `${finding.severity}  ${piece.id}, ${face.name}: ${titleOf(element, job.assets)}. ${finding.problem}${numbers ? ` (${numbers})` : ''}`,
         );
       }
       if (found.length === 0) console.log('Nothing found.');

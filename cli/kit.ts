@@ -4,8 +4,9 @@ import { fileURLToPath } from 'node:url';
 import { type ColourEngine, createColourEngine, createPress, type Press } from '../core/colour/engine';
 import { conditionOf } from '../core/trade/conditions';
 import { createFontBook, type FontBook } from '../core/type/font';
+import { PLAIN } from '../core/type/style';
 import { createSubsetter, type Subsetter } from '../core/type/subset';
-import { TYPEFACES } from '../core/type/typefaces';
+import { typefaceOf } from '../core/type/typefaces';
 
 /** The fonts, profiles and wasm the core is handed when it runs outside the browser. */
 export interface Kit {
@@ -26,7 +27,11 @@ export async function loadKit(): Promise<Kit> {
   return {
     engine,
     subset: await createSubsetter(readFileSync(packageFile('harfbuzzjs/dist/harfbuzz-subset.wasm'))),
-    fonts: createFontBook(Object.fromEntries(TYPEFACES.map((face) => [face.id, readFileSync(packageFile(face.file))]))),
+    fonts: createFontBook((id) => {
+      // A typeface that does not ship is set in the plain one; a check names it.
+      const face = typefaceOf(id) ?? typefaceOf(PLAIN.lettering.typeface)!;
+      return readFileSync(packageFile(face.file));
+    }),
     press(id) {
       const condition = conditionOf(id);
       const found = presses.get(id) ?? createPress(engine, condition, readFileSync(profileFile(condition.profile)));

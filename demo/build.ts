@@ -7,6 +7,7 @@ import { type JobBundle, writeJobFile } from '../core/files/job-file';
 import { parsePath, pathBounds, transformPath } from '../core/geometry/path';
 import { addAsset, addElement } from '../core/job/edits/elements';
 import { addInk, addPiece } from '../core/job/edits/job';
+import { lookOf } from '../core/job/look';
 import { makeJob, makePicture, makePiece, makeRule, makeShape, makeWords } from '../core/job/make';
 import type { Element, Job } from '../core/job/schema';
 import { probePicture } from '../core/picture/probe';
@@ -54,8 +55,9 @@ async function picture(widthMm: number, heightMm: number): Promise<Uint8Array> {
 /** Words whose frame hangs from a baseline: designers place lines by baselines. */
 function onBaseline(fonts: FontBook, baselineMm: number, given: Parameters<typeof makeWords>[0]): Element {
   const words = makeWords(given);
-  const font = fonts.font(words.typeface);
-  return { ...words, y: mm(baselineMm) - (font.ascent / font.upem) * words.size };
+  const { lettering } = lookOf(words, []);
+  const font = fonts.font(lettering.typeface);
+  return { ...words, y: mm(baselineMm) - (font.ascent / font.upem) * lettering.size };
 }
 
 export async function buildDemo(): Promise<JobBundle> {
@@ -148,9 +150,7 @@ export async function buildDemo(): Promise<JobBundle> {
       text: 'Iris Calloway',
       x: left,
       y: 0,
-      typeface: 'cormorant-garamond/semibold',
-      size: 18,
-      paint: paint('fen'),
+      lettering: { typeface: 'cormorant-garamond/semibold', size: 18, paint: paint('fen') },
     }),
   );
   put(
@@ -160,9 +160,7 @@ export async function buildDemo(): Promise<JobBundle> {
       text: 'Head gardener',
       x: left,
       y: 0,
-      typeface: 'source-sans-3/regular',
-      size: 8.5,
-      paint: paint('copper'),
+      lettering: { typeface: 'source-sans-3/regular', size: 8.5, paint: paint('copper') },
     }),
   );
   put(
@@ -184,10 +182,8 @@ export async function buildDemo(): Promise<JobBundle> {
       text: '01632 960 118\niris@hollinandfen.example\nFen Lane, Little Hollin LH4 2QT',
       x: left,
       y: 0,
-      typeface: 'source-sans-3/regular',
-      size: 7.5,
-      leading: 1.38,
-      paint: paint('fen'),
+      lettering: { typeface: 'source-sans-3/regular', size: 8, paint: paint('fen') },
+      setting: { leading: { share: 1.3 } },
     }),
   );
 
@@ -232,9 +228,7 @@ export async function buildDemo(): Promise<JobBundle> {
     centred(fonts, 8.8, {
       id: 'firm',
       text: 'Hollin & Fen',
-      typeface: 'cormorant-garamond/semibold',
-      size: 17,
-      paint: paint('fen'),
+      lettering: { typeface: 'cormorant-garamond/semibold', size: 17, paint: paint('fen') },
     }),
   );
   put(
@@ -242,9 +236,7 @@ export async function buildDemo(): Promise<JobBundle> {
     centred(fonts, 12.6, {
       id: 'line',
       text: 'Tea garden and plant nursery',
-      typeface: 'cormorant-garamond/italic',
-      size: 8.5,
-      paint: paint('fen'),
+      lettering: { typeface: 'cormorant-garamond/italic', size: 8.5, paint: paint('fen') },
     }),
   );
   return { job, assets: { [hash]: glass } };
@@ -254,7 +246,7 @@ export async function buildDemo(): Promise<JobBundle> {
     baselineMm: number,
     given: Omit<Parameters<typeof makeWords>[0], 'x' | 'y'>,
   ): Element {
-    return onBaseline(book, baselineMm, { ...given, align: 'centre', x: mm(42.5), y: 0 });
+    return onBaseline(book, baselineMm, { ...given, setting: { align: 'centre' }, x: mm(42.5), y: 0 });
   }
 }
 

@@ -3,21 +3,22 @@ import lcmsUrl from 'lcms-wasm/dist/lcms.wasm?url';
 import { type ColourEngine, createColourEngine, createPress, type Press } from '../core/colour/engine';
 import { CONDITIONS } from '../core/trade/conditions';
 import { createFontBook, type FontBook } from '../core/type/font';
+import { PLAIN } from '../core/type/style';
 import { createSubsetter, type Subsetter } from '../core/type/subset';
-import { TYPEFACES } from '../core/type/typefaces';
+import { type Typeface, typefaceOf } from '../core/type/typefaces';
 
 /** The profiles and the colour engine the core is handed in a browser, on the page and in workers alike. */
 export interface Presses {
   engine: ColourEngine;
   press(condition: string): Press;
 }
-/** The same with the fonts. */
+/** The same with the fonts that have been loaded. */
 export interface Kit extends Presses {
   fonts: FontBook;
 }
 
 const FONT_URLS = import.meta.glob<string>(
-  '/node_modules/@expo-google-fonts/{cormorant-garamond,alegreya,source-sans-3}/{400Regular,400Regular_Italic,500Medium,600SemiBold,700Bold}/*.ttf',
+  '/node_modules/@expo-google-fonts/*/{400Regular,400Regular_Italic,500Medium,600SemiBold,700Bold,700Bold_Italic}/*.ttf',
   { query: '?url', import: 'default', eager: true, exhaustive: true },
 );
 const PROFILE_URLS = import.meta.glob<string>('/assets/profiles/*.icc', {
@@ -55,8 +56,25 @@ async function openPresses(): Promise<Presses> {
   };
 }
 
-const openFonts = async (): Promise<FontBook> =>
-  createFontBook(await byName(TYPEFACES.map((face) => [face.id, FONT_URLS[`/node_modules/${face.file}`]])));
+/** Where a shipped typeface's file is, for the list that shows each in its own face. */
+export const typefaceUrl = (face: Typeface): string | undefined => FONT_URLS[`/node_modules/${face.file}`];
+
+const fontFiles = new Map<string, Uint8Array>();
+/** Fonts are opened from what has been loaded. A typeface that does not ship is shown in the plain one; a check names it. */
+const fonts = createFontBook((id) => fontFiles.get(id));
+
+export const fontsLoaded = (ids: Iterable<string>): boolean => [...ids].every((id) => fontFiles.has(id));
+
+/** Loads the files of some typefaces, so that words can be set in them. */
+export async function loadFonts(ids: Iterable<string>): Promise<void> {
+  await Promise.all(
+    [...ids].map(async (id) => {
+      if (fontFiles.has(id)) return;
+      const face = typefaceOf(id) ?? typefaceOf(PLAIN.lettering.typeface)!;
+      fontFiles.set(id, await bytesAt(typefaceUrl(face)));
+    }),
+  );
+}
 
 /** Makes something once for each thread; a failure is forgotten, so that it can be tried again. */
 function once<T>(make: () => Promise<T>): () => Promise<T> {
@@ -72,7 +90,7 @@ function once<T>(make: () => Promise<T>): () => Promise<T> {
 
 export const loadPresses = once(openPresses);
 export const loadKit = once(async (): Promise<Kit> => {
-  const [presses, fonts] = await Promise.all([loadPresses(), openFonts()]);
+  const [presses] = await Promise.all([loadPresses(), loadFonts([PLAIN.lettering.typeface])]);
   return { ...presses, fonts };
 });
 export const loadSubsetter = once(async (): Promise<Subsetter> => createSubsetter(await bytesAt(subsetUrl)));

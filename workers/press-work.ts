@@ -1,11 +1,12 @@
 import { hashOf } from '../core/files/hash';
 import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
 import { type PdfAsked, type Progress, writePdf } from '../core/files/pdf/write';
+import { typefacesIn } from '../core/job/look';
 import type { Asset, Job } from '../core/job/schema';
 import { decodePicture } from '../core/picture/decode';
 import { probePicture } from '../core/picture/probe';
 import { proofPicture, separatePicture } from '../core/picture/separate';
-import { loadKit, loadPresses, loadSubsetter } from './kit';
+import { loadFonts, loadKit, loadPresses, loadSubsetter } from './kit';
 
 /** Heavy work, off the page's thread. Errors keep their message when they cross. */
 
@@ -55,6 +56,7 @@ export async function exportPdf(
   tell: (progress: Progress) => void,
 ): Promise<Written> {
   const kit = await loadKit();
+  await loadFonts(typefacesIn(job));
   const subset = await loadSubsetter();
   const bytes = await writePdf(job, asked, { ...kit, subset, press: kit.press(asked.shop.condition), assets }, tell);
   tell({ done: 1, what: 'Reading the file back' });

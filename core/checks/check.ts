@@ -5,10 +5,10 @@ import type { ShopSpec, Source } from '../trade/schema';
 
 export type Severity = 'stop' | 'warn' | 'advise';
 
-/** A measured value: points for lengths, pixels an inch for ppi. */
+/** A measured value: points for lengths and type, pixels an inch for ppi, how many for counts. */
 export interface Measure {
   value: number;
-  kind: 'length' | 'ppi';
+  kind: 'length' | 'type' | 'ppi' | 'count';
 }
 
 /** A change that mends a finding and nothing else. */

@@ -1,18 +1,35 @@
 import type { Job, Piece } from '../job/schema';
+import { sourcesOf } from '../scene/sources';
 import { shopOf } from '../trade/shops';
 import type { FontBook } from '../type/font';
 import type { Check, Finding, Severity } from './check';
+import { hiddenWords } from './hidden-words';
 import { lowPpi } from './low-ppi';
+import { missingGlyph, missingTypeface } from './missing-glyph';
 import { outsideSafe } from './outside-safe';
+import { placeholderWords } from './placeholder-words';
 import { shortOfBleed } from './short-of-bleed';
+import { smallType } from './small-type';
+import { sizeMixture, typefaceMixture } from './type-mixture';
 
-export const CHECKS: readonly Check[] = [shortOfBleed, outsideSafe, lowPpi];
+export const CHECKS: readonly Check[] = [
+  shortOfBleed,
+  outsideSafe,
+  lowPpi,
+  hiddenWords,
+  missingGlyph,
+  missingTypeface,
+  smallType,
+  placeholderWords,
+  typefaceMixture,
+  sizeMixture,
+];
 
 const RANK: Record<Severity, number> = { stop: 0, warn: 1, advise: 2 };
 
 /** All findings of a piece, the gravest first. */
 export function checkPiece(job: Job, piece: Piece, fonts: FontBook, shop = shopOf(piece.shop)): Finding[] {
-  const sources = { inks: job.inks, assets: job.assets, fonts };
+  const sources = sourcesOf(job, fonts);
   return piece.faces
     .flatMap((face) => CHECKS.flatMap((check) => check.run({ piece, face, shop, sources })))
     .sort((a, b) => RANK[a.severity] - RANK[b.severity]);

@@ -1,6 +1,7 @@
 import { PROCESS_PLATES, platesOf } from '../colour/ink';
 import { inkOf } from '../job/find';
-import type { Element, Job, Piece } from '../job/schema';
+import { letteringsOf } from '../job/look';
+import type { Element, Job, Paint, Piece } from '../job/schema';
 import { effectivePpi } from '../picture/place';
 
 /** The figures of a piece that a designer wants in sight: what the edge strip shows. */
@@ -17,12 +18,16 @@ const elementsOf = (piece: Piece): Element[] => piece.faces.flatMap((face) => fa
 
 const least = (values: number[]): number | undefined => (values.length > 0 ? Math.min(...values) : undefined);
 
+/** The paints an element shows; words by what is typed in them. */
+const paintsUsed = (element: Exclude<Element, { kind: 'picture' }>, job: Job): Paint[] =>
+  element.kind === 'words' ? letteringsOf(element, job.styles).map((l) => l.paint) : [element.paint];
+
 /** The plates an element prints on. A picture is separated into all four process inks. */
 const platesUsed = (element: Element, job: Job): string[] =>
   element.kind === 'picture'
     ? [...PROCESS_PLATES]
-    : Object.entries(platesOf(inkOf(job.inks, element.paint.ink), element.paint.tint)).flatMap(([name, amount]) =>
-        amount > 0 ? [name] : [],
+    : paintsUsed(element, job).flatMap(({ ink, tint }) =>
+        Object.entries(platesOf(inkOf(job.inks, ink), tint)).flatMap(([name, amount]) => (amount > 0 ? [name] : [])),
       );
 
 export function pieceFacts(job: Job, piece: Piece): PieceFacts {
@@ -36,7 +41,9 @@ export function pieceFacts(job: Job, piece: Piece): PieceFacts {
         return e.kind === 'picture' && asset ? [effectivePpi(e, asset.width, asset.height)] : [];
       }),
     ),
-    smallestType: least(elements.flatMap((e) => (e.kind === 'words' ? [e.size] : []))),
+    smallestType: least(
+      elements.flatMap((e) => (e.kind === 'words' ? letteringsOf(e, job.styles).map((l) => l.size) : [])),
+    ),
     plates: [...process, ...[...used].filter((plate) => !process.includes(plate)).sort()],
   };
 }

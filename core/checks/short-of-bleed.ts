@@ -35,7 +35,7 @@ function look({ piece, face, shop, sources }: CheckContext): Finding[] {
     const sides = (Object.keys(short) as (keyof Sides)[]).filter((side) => short[side]);
     if (sides.length === 0) return [];
     const least = Math.min(...sides.map((side) => -inside[side]));
-    const extended = pushOut(elementFrame(element, sources.fonts), bleedBox, short);
+    const extended = pushOut(elementFrame(element, sources), bleedBox, short);
     return [
       {
         check: 'short-of-bleed',

@@ -59,16 +59,16 @@ export function boundsDevice(): Device & { bounds(): Box | undefined } {
   };
 }
 
-// By element: edits never change one in place. The bounds do not depend on inks or on anything else in the job.
-const kept = new WeakMap<Element, { box: Box | undefined }>();
+// By element: edits never change one in place. Beside the element only the named styles move ink.
+const kept = new WeakMap<Element, { styles: SceneSources['styles']; box: Box | undefined }>();
 
 /** The box around what an element prints, in points; undefined when it prints nothing. */
 export function inkBounds(element: Element, sources: SceneSources): Box | undefined {
   const found = kept.get(element);
-  if (found) return found.box;
+  if (found?.styles === sources.styles) return found.box;
   const device = boundsDevice();
   drawElement(element, sources, device);
   const box = device.bounds();
-  kept.set(element, { box });
+  kept.set(element, { styles: sources.styles, box });
   return box;
 }

@@ -1,5 +1,6 @@
 import { unzipSync, type Zippable, zipSync } from 'fflate';
 import type { z } from 'zod';
+import { migrate } from '../job/migrate';
 import { type Asset, JOB_VERSION, type Job, jobSchema } from '../job/schema';
 import { probePicture } from '../picture/probe';
 import { hashOf } from './hash';
@@ -102,7 +103,7 @@ export function readJob(json: unknown): Job {
     throw new JobFileError(
       `This job was saved by a newer Tidy Edge (file version ${version}, this one reads ${JOB_VERSION}). Update the app, then open it.`,
     );
-  const read = jobSchema.safeParse(json);
+  const read = jobSchema.safeParse(migrate(json));
   if (!read.success)
     throw new JobFileError(`This job file is broken: ${explain(read.error)}. Ask for it to be saved again.`);
   return read.data;

@@ -6,6 +6,7 @@ import type { Face, Job, Piece } from '../job/schema';
 import { decodePicture } from '../picture/decode';
 import { proofPicture, type SeparatedPicture, separatePicture } from '../picture/separate';
 import { drawFace } from '../scene/face';
+import { sourcesOf } from '../scene/sources';
 import type { FontBook } from '../type/font';
 
 export interface SvgKit {
@@ -47,7 +48,7 @@ function nodeText(node: SvgNode, index: string, hrefs: ReadonlyMap<string, strin
 /** One face with its bleed as an SVG file in soft-proof colours, words as outlines; `bleed` in points. */
 export function writeSvg(job: Job, piece: Piece, face: Face, bleed: number, kit: SvgKit): string {
   const device = svgDevice({ inks: job.inks, screen: kit.press.screen });
-  drawFace(face, { inks: job.inks, assets: job.assets, fonts: kit.fonts }, device);
+  drawFace(face, sourcesOf(job, kit.fonts), device);
   const shown = new Set(device.elements.flatMap((e) => e.nodes.flatMap((n) => (n.kind === 'image' ? [n.asset] : []))));
   const hrefs = new Map<string, string>();
   for (const hash of shown) {

@@ -1,4 +1,5 @@
 import type { Ink } from '../colour/ink';
+import { plainText } from './look';
 import type { Element, Face, Job, Piece } from './schema';
 
 export const pieceOf = (job: Job, id: string): Piece | undefined => job.pieces.find((piece) => piece.id === id);
@@ -28,13 +29,12 @@ export const inkOf = (inks: readonly Ink[], id: string): Ink => {
 /** What an element is called: its own name, its first words, or what it is. */
 export function titleOf(element: Element, assets: Job['assets']): string {
   if (element.name) return element.name;
-  if (element.kind === 'words')
-    return (
-      element.text
-        .split('\n')
-        .find((line) => line.trim() !== '')
-        ?.trim() ?? 'No words yet'
-    );
+  if (element.kind === 'words') {
+    const first = plainText(element)
+      .split('\n')
+      .find((line) => line.trim() !== '');
+    return first?.trim() ?? 'No words yet';
+  }
   if (element.kind === 'picture') return assets[element.asset]?.name ?? 'Picture';
   if (element.kind === 'rule') return 'Rule';
   return element.outline ? 'Outline' : 'Rectangle';

@@ -1,7 +1,9 @@
 import type { Ink } from '../colour/ink';
 import type { Kind } from '../trade/schema';
+import type { Lettering, Setting } from '../type/style';
 import type { PieceUnit } from '../units/length';
-import { type Element, type Face, JOB_VERSION, type Job, type Piece } from './schema';
+import { paragraphsOf } from './look';
+import { type Element, type Face, JOB_VERSION, type Job, type Piece, type Words, type WordsFrame } from './schema';
 
 /** The inks every job starts with. Paper is no ink: it is where no plate prints. */
 const STARTING_INKS: readonly Ink[] = [
@@ -16,6 +18,7 @@ export const makeJob = (id: string, name: string, changed: string): Job => ({
   name,
   changed,
   inks: [...STARTING_INKS],
+  styles: [],
   pieces: [],
   assets: {},
 });
@@ -48,14 +51,25 @@ type New<K extends Element['kind'], Given extends string> = { id: string } & Pic
 
 const BLACK = { ink: 'black', tint: 1 };
 
-export const makeWords = (given: New<'words', 'x' | 'y' | 'text'>): Extract<Element, { kind: 'words' }> => ({
+interface NewWords {
+  id: string;
+  x: number;
+  y: number;
+  text: string;
+  name?: string;
+  style?: string;
+  lettering?: Partial<Lettering>;
+  setting?: Partial<Setting>;
+  frame?: Partial<WordsFrame>;
+}
+
+/** Words from plain text; a frame that grows, unless it is told otherwise. */
+export const makeWords = ({ text, lettering = {}, setting = {}, frame = {}, ...given }: NewWords): Words => ({
   kind: 'words',
-  typeface: 'source-sans-3/regular',
-  size: 9,
-  leading: 1.2,
-  align: 'left',
-  width: null,
-  paint: BLACK,
+  paragraphs: paragraphsOf(text),
+  lettering,
+  setting,
+  frame: { behaviour: 'grows', width: 0, height: 0, inset: 0, vertical: 'top', ...frame },
   ...given,
 });
 export const makePicture = (

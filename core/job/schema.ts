@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { inkSchema, isSpotName } from '../colour/ink';
+import { type Paint, paintSchema } from '../colour/paint';
 import { kindSchema } from '../trade/schema';
-import { ALIGNMENTS } from '../type/set-words';
+import { namedStyleSchema, paragraphSchema, someLettering, someSetting } from '../type/style';
 import { toPoints } from '../units/length';
 
 /** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
-export const JOB_VERSION = 1;
+export const JOB_VERSION = 2;
 
 /** A place or distance on a face: within 10 m. */
 const FAR = toPoints(10_000, 'mm');
@@ -15,23 +16,33 @@ const extent = z.number().min(0).max(FAR);
 const id = z.string().regex(/^[\w-]{1,64}$/, 'an id is up to 64 letters, digits, - and _');
 const name = z.string().trim().min(1).max(120);
 
-/** An ink of the job at a tint. */
-export const paintSchema = z.strictObject({ ink: id, tint: z.number().min(0).max(1) });
-export type Paint = z.infer<typeof paintSchema>;
+export type { Paint } from '../colour/paint';
 
 const common = { id, name: name.optional(), logo: z.literal(true).optional(), x: place, y: place };
 
-/** Words in one typeface and size. `x` is the frame's left edge, or with `width` null the point the lines are aligned to. */
+/** How a frame holds its words: it grows with them, is as wide as it is told, or is a box of a fixed size. */
+export const wordsFrameSchema = z.strictObject({
+  behaviour: z.enum(['grows', 'fixed width', 'fixed box']),
+  width: extent,
+  height: extent,
+  inset: z.number().min(0).max(2000),
+  vertical: z.enum(['top', 'middle', 'bottom']),
+});
+export type WordsFrame = z.infer<typeof wordsFrameSchema>;
+
+/**
+ * Words. `lettering` and `setting` hold what differs from the named style (or from plain words where there is none);
+ * spans and paragraphs hold what differs again. `x` is the frame's left edge, or the point that the lines of a frame
+ * that grows are aligned to.
+ */
 export const wordsSchema = z.strictObject({
   ...common,
   kind: z.literal('words'),
-  text: z.string().max(20_000),
-  typeface: z.string().min(1).max(120),
-  size: z.number().min(1).max(1000),
-  leading: z.number().min(0.5).max(5),
-  align: z.enum(ALIGNMENTS),
-  width: extent.nullable(),
-  paint: paintSchema,
+  paragraphs: z.array(paragraphSchema).min(1).max(5000),
+  style: id.optional(),
+  lettering: someLettering,
+  setting: someSetting,
+  frame: wordsFrameSchema,
 });
 /** A picture covers its frame; what sticks out is cropped. */
 export const pictureSchema = z.strictObject({
@@ -101,6 +112,15 @@ export const assetSchema = z.strictObject({
 export type Asset = z.infer<typeof assetSchema>;
 export const assetHash = z.string().regex(/^[0-9a-f]{64}$/, 'an asset is named by its SHA-256');
 
+/** The paints an element names itself; words may have more from their style. */
+export function paintsOf(element: Element): Paint[] {
+  if (element.kind === 'picture') return [];
+  if (element.kind !== 'words') return [element.paint];
+  return [element.lettering, ...element.paragraphs.flatMap((p) => p.spans)].flatMap(({ paint }) =>
+    paint ? [paint] : [],
+  );
+}
+
 const repeated = (values: string[]): string | undefined => values.find((value, i) => values.indexOf(value) !== i);
 
 export const jobSchema = z
@@ -112,6 +132,7 @@ export const jobSchema = z
     /** When the job was last changed, ISO 8601 in UTC; dates in exported files come from here. */
     changed: z.iso.datetime(),
     inks: z.array(inkSchema).max(200),
+    styles: z.array(namedStyleSchema).max(200),
     pieces: z.array(pieceSchema).max(200),
     assets: z.record(assetHash, assetSchema),
   })
@@ -128,10 +149,14 @@ export const jobSchema = z
     if (inkTwin) say(`the ink ${inkTwin} is there twice`);
     for (const ink of job.inks)
       if (ink.kind === 'spot' && !isSpotName(ink.name)) say(`${ink.name} cannot name a spot ink`);
+    const styleTwin = repeated(job.styles.map((style) => style.id));
+    if (styleTwin) say(`the style ${styleTwin} is there twice`);
+    const paints = [...elements.flatMap(paintsOf), ...job.styles.map((style) => style.lettering.paint)];
+    for (const { ink } of paints) if (!job.inks.some((each) => each.id === ink)) say(`the ink ${ink} is missing`);
     for (const element of elements) {
       if (element.kind === 'picture' && !job.assets[element.asset]) say(`the picture of ${element.id} is missing`);
-      if (element.kind !== 'picture' && !job.inks.some((ink) => ink.id === element.paint.ink))
-        say(`the ink ${element.paint.ink} is missing`);
+      if (element.kind === 'words' && element.style && !job.styles.some((style) => style.id === element.style))
+        say(`the style ${element.style} is missing`);
     }
   });
 export type Job = z.infer<typeof jobSchema>;

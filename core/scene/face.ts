@@ -4,16 +4,15 @@ import { boxPath, type Path, parsePath, transformPath } from '../geometry/path';
 import { inkOf } from '../job/find';
 import type { Element, Face, Picture, Rule, Shape } from '../job/schema';
 import { coverFrame } from '../picture/place';
-import type { FontBook } from '../type/font';
 import type { Device } from './device';
 import type { SceneSources } from './sources';
-import { drawWords, wordsFrame } from './words';
+import { drawWords, type TypeSources, wordsFrame } from './words';
 
 const frameOf = ({ x, y, width, height }: Box): Box => ({ x, y, width, height });
 
 /** The frame of any element on its face, in points. */
-export const elementFrame = (element: Element, fonts: FontBook): Box =>
-  element.kind === 'words' ? wordsFrame(element, fonts) : frameOf(element);
+export const elementFrame = (element: Element, sources: TypeSources): Box =>
+  element.kind === 'words' ? wordsFrame(element, sources) : frameOf(element);
 
 /** The path a shape fills. */
 export const shapePath = (shape: Shape): Path =>

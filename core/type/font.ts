@@ -1,6 +1,7 @@
 import * as hb from 'harfbuzzjs';
 import type { Box } from '../geometry/box';
 import { type Path, parsePath, pathBounds } from '../geometry/path';
+import { featureNames } from './features';
 
 /** A glyph as shaped; all measures in font units, y up. */
 export interface Glyph {
@@ -12,6 +13,14 @@ export interface Glyph {
   dy: number;
 }
 
+/** How a run of text is shaped: which features, and which way it runs. */
+export interface ShapeRequest {
+  text: string;
+  features?: Readonly<Record<string, number>>;
+  /** Left to right where it is left out; the script is HarfBuzz's guess. */
+  rightToLeft?: boolean;
+}
+
 /** One typeface, ready to shape. Measures in font units, y up. */
 export interface Font {
   bytes: Uint8Array;
@@ -19,8 +28,14 @@ export interface Font {
   ascent: number;
   /** Below the baseline, so negative. */
   descent: number;
+  underline: { position: number; thickness: number };
   postscriptName: string;
-  shape(text: string): Glyph[];
+  /** The features a person may choose, by tag, under the names the font gives or the standard's own. */
+  features: ReadonlyMap<string, string>;
+  /** Shapes text; the answer is kept, so the same request costs nothing the second time. */
+  shape(request: ShapeRequest): readonly Glyph[];
+  /** Whether the font has a glyph for a character. */
+  has(codePoint: number): boolean;
   advance(glyph: number): number;
   outline(glyph: number): Path;
   /** The exact box around a glyph's outline; undefined for one without ink. */
@@ -29,79 +44,103 @@ export interface Font {
   table(tag: string): Uint8Array | undefined;
 }
 
-const POSTSCRIPT_NAME = 6;
-
-/** The PostScript name in a `name` table (OpenType, name ID 6). */
-function postscriptName(table: Uint8Array | undefined): string {
-  if (!table) return 'Unnamed';
-  const view = new DataView(table.buffer, table.byteOffset, table.byteLength);
-  const storage = view.getUint16(4);
-  for (let i = 0; i < view.getUint16(2); i++) {
-    const at = 6 + 12 * i;
-    if (view.getUint16(at + 6) !== POSTSCRIPT_NAME) continue;
-    const start = storage + view.getUint16(at + 10);
-    const raw = table.subarray(start, start + view.getUint16(at + 8));
-    return String.fromCharCode(...raw).replace(/[^!-~]|[[\](){}<>/%]/g, '');
-  }
-  return 'Unnamed';
-}
-
-function kept<T>(make: (glyph: number) => T): (glyph: number) => T {
-  const found = new Map<number, T>();
-  return (glyph) => {
-    if (!found.has(glyph)) found.set(glyph, make(glyph));
-    return found.get(glyph)!;
+function kept<K, T>(make: (key: K) => T): (key: K) => T {
+  const found = new Map<K, T>();
+  return (key) => {
+    if (!found.has(key)) found.set(key, make(key));
+    return found.get(key)!;
   };
 }
+
+/** OpenType `name` table, name ID 6; only characters that a PDF name can hold are kept. */
+const POSTSCRIPT_NAME = 6;
+
+/** Shaped runs kept at most for each font; the oldest go first. */
+const MOST_RUNS = 20_000;
+/** How often a shaped run was there already: for the bench. */
+export const shapingCount = { asked: 0, shaped: 0 };
+
+const featureText = (features: Readonly<Record<string, number>>): string =>
+  Object.entries(features)
+    .sort(([a], [b]) => (a < b ? -1 : 1))
+    .map(([tag, value]) => `${tag}=${value}`)
+    .join(',');
 
 /** Opens the bytes of a TrueType or OpenType font. */
 export function openFont(bytes: Uint8Array): Font {
   const face = new hb.Face(new hb.Blob(bytes.slice().buffer));
   const font = new hb.Font(face);
   const extents = font.hExtents();
-  const outline = kept((glyph) => {
+  const outline = kept((glyph: number) => {
     const data = font.glyphToPath(glyph);
     return data === '' ? [] : parsePath(data);
   });
+  const runs = new Map<string, readonly Glyph[]>();
+
+  function shape({ text, features = {}, rightToLeft = false }: ShapeRequest): readonly Glyph[] {
+    const settings = featureText(features);
+    const key = `${rightToLeft ? '<' : '>'}${settings}|${text}`;
+    shapingCount.asked++;
+    const found = runs.get(key);
+    if (found) return found;
+    shapingCount.shaped++;
+    const buffer = new hb.Buffer();
+    buffer.addText(text);
+    buffer.guessSegmentProperties();
+    buffer.setDirection(rightToLeft ? hb.Direction.RTL : hb.Direction.LTR);
+    const chosen = settings === '' ? [] : settings.split(',').flatMap((each) => hb.Feature.fromString(each) ?? []);
+    hb.shape(font, buffer, chosen);
+    const places = buffer.getGlyphPositions();
+    const glyphs = buffer.getGlyphInfos().map(({ codepoint, cluster }, i) => {
+      const place = places[i]!;
+      return { id: codepoint, cluster, advance: place.xAdvance ?? 0, dx: place.xOffset ?? 0, dy: place.yOffset ?? 0 };
+    });
+    if (runs.size >= MOST_RUNS) runs.delete(runs.keys().next().value!);
+    runs.set(key, glyphs);
+    return glyphs;
+  }
+
+  // A table is lent from the wasm heap, which moves when it grows: copied before anything else is asked for.
+  const table = (tag: string): Uint8Array | undefined => face.referenceTable(tag)?.slice();
+  const post = table('post');
+  const view = post && new DataView(post.buffer, post.byteOffset, post.byteLength);
+  const covered = new Set(face.collectUnicodes());
   return {
     bytes,
     upem: face.upem,
     ascent: extents.ascender,
     descent: extents.descender,
-    postscriptName: postscriptName(face.referenceTable('name')),
-    shape(text) {
-      const buffer = new hb.Buffer();
-      buffer.addText(text);
-      buffer.guessSegmentProperties();
-      hb.shape(font, buffer);
-      const places = buffer.getGlyphPositions();
-      return buffer.getGlyphInfos().map(({ codepoint, cluster }, i) => {
-        const place = places[i]!;
-        return { id: codepoint, cluster, advance: place.xAdvance ?? 0, dx: place.xOffset ?? 0, dy: place.yOffset ?? 0 };
-      });
-    },
+    underline: { position: view?.getInt16(8) ?? -face.upem / 10, thickness: view?.getInt16(10) || face.upem / 20 },
+    postscriptName: face.getName(POSTSCRIPT_NAME, 'en').replace(/[^!-~]|[[\](){}<>/%]/g, '') || 'Unnamed',
+    features: featureNames(face),
+    shape,
+    has: (codePoint) => covered.has(codePoint),
     advance: kept((glyph) => font.glyphHAdvance(glyph)),
     outline,
     ink: kept((glyph) => pathBounds(outline(glyph))),
-    table: (tag) => face.referenceTable(tag),
+    table,
   };
 }
 
 /** All fonts a job can use, by typeface id. Throws for an id it does not have. */
 export interface FontBook {
   font(typeface: string): Font;
+  has(typeface: string): boolean;
 }
 
-/** Opens fonts on first use. */
-export function createFontBook(files: Readonly<Record<string, Uint8Array>>): FontBook {
+/** Opens fonts on first use; `bytesOf` finds a typeface's file. */
+export function createFontBook(bytesOf: (typeface: string) => Uint8Array | undefined): FontBook {
   const open = new Map<string, Font>();
   return {
+    has: (typeface) => open.has(typeface) || bytesOf(typeface) !== undefined,
     font(typeface) {
-      const bytes = files[typeface];
+      const found = open.get(typeface);
+      if (found) return found;
+      const bytes = bytesOf(typeface);
       if (!bytes) throw new Error(`The typeface ${typeface} is not here.`);
-      const found = open.get(typeface) ?? openFont(bytes);
-      open.set(typeface, found);
-      return found;
+      const font = openFont(bytes);
+      open.set(typeface, font);
+      return font;
     },
   };
 }

@@ -1,85 +1,107 @@
 import type { Box } from '../geometry/box';
-import type { Font, Glyph } from './font';
+import type { FontBook } from './font';
+import type { SetRun } from './set-line';
+import { type SetParagraph, setParagraph } from './set-paragraph';
+import type { Alignment, Lettering, Paragraph, Setting } from './style';
 
-export const ALIGNMENTS = ['left', 'centre', 'right'] as const;
-export type Alignment = (typeof ALIGNMENTS)[number];
-
-/** Words to be set: `size` in points, `leading` as a factor of it, `width` in points or null to grow with the words. */
-export interface WordsSetting {
-  text: string;
-  size: number;
-  leading: number;
-  align: Alignment;
-  width: number | null;
+/** How a frame holds its words. Sizes and inset in points. */
+export interface FrameSetting {
+  behaviour: 'grows' | 'fixed width' | 'fixed box';
+  width: number;
+  height: number;
+  inset: number;
+  vertical: 'top' | 'middle' | 'bottom';
 }
 
-/** A line set at its place: x and baseline in points from the frame's anchor and top. */
+/** Words to be set: each paragraph with its look and setting already worked out. */
+export interface WordsSetting {
+  paragraphs: readonly { paragraph: Paragraph; setting: Setting }[];
+  lettering: Lettering;
+  frame: FrameSetting;
+}
+
+/** A line at its place: x and baseline in points from the frame's anchor and top. */
 export interface Line {
-  text: string;
-  glyphs: Glyph[];
+  runs: readonly SetRun[];
   x: number;
   baseline: number;
   width: number;
+  text: string;
 }
 
-/** Set words. `frame` is relative to the anchor: the left edge, centre or right edge as aligned. */
 export interface SetWords {
   lines: Line[];
+  /** Lines that a fixed box has no room for; they do not print. */
+  hidden: Line[];
+  /** Relative to the anchor: the left edge, or for words that grow the middle or right edge as they are aligned. */
   frame: Box;
+  /** The height all the words need, inset included. */
+  needed: number;
 }
 
-const widthOf = (glyphs: readonly Glyph[]): number => glyphs.reduce((sum, glyph) => sum + glyph.advance, 0);
-
-/** Where a line may end: after a run of spaces, or after a hyphen between letters. */
-const BREAK_AFTER = /\s+|(?<=\p{L})-(?=\p{L})/gu;
-
-function pieces(paragraph: string): string[] {
-  const ends = [...paragraph.matchAll(BREAK_AFTER)].map((m) => m.index + m[0].length);
-  return [0, ...ends].map((start, i) => paragraph.slice(start, ends[i] ?? paragraph.length)).filter((p) => p !== '');
-}
-
-/** Breaks a paragraph so that no line is wider than `width` font units, one word a line at the least. */
-function breakLines(paragraph: string, font: Font, width: number): string[] {
-  const fits = (text: string): boolean => widthOf(font.shape(text.trimEnd())) <= width;
-  const lines: string[] = [];
-  let line = '';
-  for (const piece of pieces(paragraph)) {
-    if (line !== '' && !fits(line + piece)) {
-      lines.push(line.trimEnd());
-      line = '';
-    }
-    line += piece;
-  }
-  return [...lines, line.trimEnd()];
-}
-
-const anchorOf: Record<Alignment, number> = { left: 0, centre: 0.5, right: 1 };
+const ANCHOR: Record<Alignment, number> = { left: 0, centre: 0.5, right: 1, justified: 0 };
 
 /** The part of a frame's width that lies left of its anchor, 0 to 1. */
-export const anchorShare = (align: Alignment): number => anchorOf[align];
+export const anchorShare = (align: Alignment): number => ANCHOR[align];
 
-/** Sets words in lines: shaped by HarfBuzz, broken at the frame's width, first baseline one ascent below the top. */
-export function setWords(setting: WordsSetting, font: Font): SetWords {
-  const scale = setting.size / font.upem;
-  const share = anchorShare(setting.align);
-  const texts = setting.text
-    .replace(/\t/g, ' ')
-    .split('\n')
-    .flatMap((p) => (setting.width === null ? [p] : breakLines(p, font, setting.width / scale)));
-  const shaped = texts.map((text) => ({ text, glyphs: font.shape(text) }));
-  const widths = shaped.map(({ glyphs }) => widthOf(glyphs) * scale);
-  const frameWidth = setting.width ?? Math.max(...widths);
-  const left = setting.width === null ? -share * frameWidth : 0;
-  const step = setting.size * setting.leading;
-  const ascent = font.ascent * scale;
+interface Placed {
+  line: SetParagraph['lines'][number];
+  setting: Setting;
+  baseline: number;
+  bottom: number;
+}
+
+/** Lines one under another from 0: the first baseline one ascent down, each next one a leading further. */
+function stacked(paragraphs: readonly SetParagraph[]): { placed: Placed[]; height: number } {
+  const placed: Placed[] = [];
+  let baseline = 0;
+  let gap = 0;
+  for (const { lines, setting } of paragraphs) {
+    gap += placed.length === 0 ? 0 : setting.before;
+    for (const line of lines) {
+      baseline = placed.length === 0 ? line.ascent : baseline + line.leading + gap;
+      gap = 0;
+      placed.push({ line, setting, baseline, bottom: baseline + line.descent });
+    }
+    gap += setting.after;
+  }
+  return { placed, height: placed.at(-1)?.bottom ?? 0 };
+}
+
+const VERTICAL: Record<FrameSetting['vertical'], number> = { top: 0, middle: 0.5, bottom: 1 };
+
+/** Sets words in their frame. What a fixed box cannot hold comes back as `hidden`. */
+export function setWords({ paragraphs, lettering, frame }: WordsSetting, fonts: FontBook): SetWords {
+  const grows = frame.behaviour === 'grows';
+  const inner = grows ? null : Math.max(1, frame.width - 2 * frame.inset);
+  const set = paragraphs.map(({ paragraph, setting }) => setParagraph(paragraph, lettering, setting, inner, fonts));
+  const width = inner ?? Math.max(0, ...set.map((p) => p.width));
+  const outer = grows ? width + 2 * frame.inset : frame.width;
+  const share = grows ? anchorShare(set[0]?.setting.align ?? 'left') : 0;
+  const left = 0 - share * outer;
+  const { placed, height } = stacked(set);
+  const needed = height + 2 * frame.inset;
+  const isBox = frame.behaviour === 'fixed box';
+  const spare = isBox ? Math.max(0, frame.height - needed) : 0;
+  const top = frame.inset + spare * VERTICAL[frame.vertical];
+  const fits = ({ bottom }: Placed): boolean => !isBox || bottom <= frame.height - 2 * frame.inset + 0.001;
+  const place = ({ line, setting, baseline }: Placed): Line => {
+    const room = width - line.indent - setting.indent.right;
+    return {
+      runs: line.runs,
+      width: line.width,
+      text: line.runs.map((run) => run.text).join(''),
+      x: left + frame.inset + line.indent + anchorShare(setting.align) * (room - line.width),
+      baseline: top + baseline,
+    };
+  };
+  // Once a line is hidden, so is all that follows it.
+  const cut = placed.findIndex((line) => !fits(line));
+  const shown = cut < 0 ? placed : placed.slice(0, cut);
   return {
-    lines: shaped.map(({ text, glyphs }, i) => ({
-      text,
-      glyphs,
-      width: widths[i]!,
-      x: left + share * (frameWidth - widths[i]!),
-      baseline: ascent + i * step,
-    })),
-    frame: { x: left, y: 0, width: frameWidth, height: ascent - font.descent * scale + (shaped.length - 1) * step },
+    lines: shown.map(place),
+    hidden: cut < 0 ? [] : placed.slice(cut).map(place),
+    frame: { x: left, y: 0, width: outer, height: isBox ? frame.height : needed },
+    needed,
   };
 }

@@ -1,16 +1,13 @@
 import { memo } from 'react';
 import type { Press } from '../../core/colour/engine';
-import type { Ink } from '../../core/colour/ink';
 import { type SvgNode, svgDevice } from '../../core/devices/svg';
-import type { Element, Face, Job } from '../../core/job/schema';
+import type { Element, Face } from '../../core/job/schema';
 import { drawElement, elementFrame } from '../../core/scene/face';
-import type { FontBook } from '../../core/type/font';
+import type { SceneSources } from '../../core/scene/sources';
 import type { Previews } from './use-previews';
 
 interface ArtProps {
-  inks: readonly Ink[];
-  assets: Job['assets'];
-  fonts: FontBook;
+  sources: SceneSources;
   press: Press;
   previews: Previews;
 }
@@ -32,29 +29,24 @@ function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Pre
 }
 
 /** Words are hard to hit by their strokes alone, so their whole frame takes the pointer. */
-function Grip({ element, fonts }: { element: Element; fonts: FontBook }) {
+function Grip({ element, sources }: { element: Element; sources: SceneSources }) {
   if (element.kind !== 'words') return null;
-  return <rect {...elementFrame(element, fonts)} fill="transparent" />;
+  return <rect {...elementFrame(element, sources)} fill="transparent" />;
 }
 
-/** One element through the svg device: drawn again only when it, the inks or its pictures change. */
-const ElementArt = memo(function ElementArt({
-  element,
-  inks,
-  assets,
-  fonts,
-  press,
-  previews,
-}: ArtProps & { element: Element }) {
-  const device = svgDevice({ inks, screen: press.screen });
-  drawElement(element, { inks: [...inks], assets, fonts }, device);
+/** One element through the svg device: drawn again only when it, the inks, the styles or its pictures change. */
+const ElementArt = memo(function ElementArt({ element, sources, press, previews }: ArtProps & { element: Element }) {
+  const device = svgDevice({ inks: sources.inks, screen: press.screen });
+  drawElement(element, sources, device);
   return (
     <g data-element={element.id}>
       {device.elements.flatMap((drawn) =>
-        // biome-ignore lint/suspicious/noArrayIndexKey: the drawing of an element has no other identity
-        drawn.nodes.map((node, i) => <Node key={i} node={node} id={`${element.id}-${i}`} previews={previews} />),
+        drawn.nodes.map((node, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: the drawing of an element has no other identity
+          <Node key={i} node={node} id={`${element.id}-${i}`} previews={previews} />
+        )),
       )}
-      <Grip element={element} fonts={fonts} />
+      <Grip element={element} sources={sources} />
     </g>
   );
 });

@@ -6,14 +6,14 @@ import { db, loadJob } from './db';
 /** The job being worked on. What can be derived from it is derived where it is shown. */
 interface Session {
   history: History | undefined;
-  /** The job in the middle of a drag, before it becomes a step. */
-  live: Job | undefined;
+  /** The job in the middle of a gesture, before it becomes a step of that name. */
+  live: { name: string; job: Job } | undefined;
   selected: string | undefined;
 }
 
 export const useSession = create<Session>(() => ({ history: undefined, live: undefined, selected: undefined }));
 
-const jobIn = ({ history, live }: Session): Job | undefined => live ?? history?.job;
+const jobIn = ({ history, live }: Session): Job | undefined => live?.job ?? history?.job;
 export const useJob = (): Job | undefined => useSession(jobIn);
 
 // One write at a time and always the newest job next: nothing queues up during a drag, and the last state is never lost.
@@ -54,30 +54,31 @@ export async function openSession(jobId: string): Promise<boolean> {
 
 /** Does one edit: one step to undo. */
 export function act(name: string, edit: Edit): void {
-  settle(name);
+  settle();
   const { history } = useSession.getState();
   if (history) become({ history: step(history, name, stamped(history.job, edit)) });
 }
 
-/** Shows an edit while a gesture goes on; each call starts again from the job before the gesture. */
-export function sketch(edit: Edit): void {
+/** Shows an edit while a gesture goes on; each call starts again from the job before it. Another gesture is settled first. */
+export function sketch(name: string, edit: Edit): void {
+  if (useSession.getState().live?.name !== name) settle();
   const { history } = useSession.getState();
-  if (history) become({ live: stamped(history.job, edit) });
+  if (history) become({ live: { name, job: stamped(history.job, edit) } });
 }
 
-/** Ends a gesture: what it came to is one step. */
-export function settle(name: string): void {
+/** Ends the gesture that goes on, if any: what it came to is one step. */
+export function settle(): void {
   const { history, live } = useSession.getState();
-  if (history && live) become({ history: step(history, name, live), live: undefined });
+  if (history && live) become({ history: step(history, live.name, live.job), live: undefined });
 }
 
 /** Drops a gesture as if it had not begun. */
-export function dropSketch(): void {
-  if (useSession.getState().live) become({ live: undefined });
+export function dropSketch(name: string): void {
+  if (useSession.getState().live?.name === name) become({ live: undefined });
 }
 
 function travel(by: (history: History) => History): void {
-  dropSketch();
+  settle();
   const { history } = useSession.getState();
   if (history) become({ history: by(history) });
 }

@@ -65,3 +65,10 @@ export async function dropOn(
   for (const kind of ['dragover', 'drop'])
     await target.dispatchEvent(kind, { dataTransfer: data, clientX: place.x, clientY: place.y, bubbles: true });
 }
+
+/** Looks a typeface up in the list and takes it. */
+export async function chooseTypeface(page: Page, search: string, name: RegExp): Promise<void> {
+  await page.getByRole('button', { name: /^Typeface/ }).click();
+  await page.getByRole('combobox', { name: 'Find a typeface' }).fill(search);
+  await page.getByRole('option', { name }).click();
+}

@@ -17,7 +17,7 @@ test('shows the trade’s figures, calm when all is right', async ({ page }) => 
     'safe 4 mm',
     'lowest 300 ppi',
     'plates C M Y K Copper',
-    'smallest type 7.5 pt',
+    'smallest type 8 pt',
   ])
     await expect(strip(page)).toContainText(text);
   await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeDisabled();
@@ -43,7 +43,7 @@ test('finds art short of the bleed and words by the edge, says by how much, and 
   await typeInto(page, 'X', '-1 mm');
   await typeInto(page, 'W', '30');
   await row(page, '01632 960 118').click();
-  await typeInto(page, 'X', '50');
+  await typeInto(page, 'X', '47.5');
   await expect(strip(page)).toContainText('bleed 1 short of 3 mm');
   await expect(strip(page)).toContainText('safe 1 inside 4 mm');
   await page.getByRole('button', { name: '2 to look at' }).click();
@@ -165,26 +165,141 @@ test('an ink from a screen colour is converted once, through the profile', async
   await expect(page.getByRole('region', { name: 'Ink' })).toContainText(`M12.5`);
 });
 
-test('words are typed, aligned, given a width, and grow again; a corner changes their size', async ({ page }) => {
+test('words are edited beside their frame, aligned, given a width, and grow again; a corner changes their size', async ({
+  page,
+}) => {
   await row(page, 'Head gardener').click();
   const left = await shownIn(page, 'X');
   await page.getByRole('button', { name: 'Align right' }).click();
   expect(await shownIn(page, 'X')).toBe(left);
   await typeInto(page, 'W', '12');
   expect(await shownIn(page, 'W')).toBe('12 mm');
-  await page.getByRole('button', { name: 'Grow with words' }).click();
+  await page.getByLabel('The frame').selectOption('Grows with its words');
   expect(await shownIn(page, 'W')).not.toBe('12 mm');
   const size = await shownIn(page, 'Size');
   await drag(page, await middleOf(page.locator('[data-handle="se"]')), { x: 60, y: 20 });
   expect(Number.parseFloat(await shownIn(page, 'Size'))).toBeGreaterThan(Number.parseFloat(size));
-  // Typing is one step.
-  const text = page.getByLabel('Text', { exact: true });
-  await text.fill('');
-  await text.pressSequentially('Forester');
-  await text.blur();
+  // Typing is one step; the stage follows each key.
+  const before = await element(page, 'title').locator('path').getAttribute('d');
+  await element(page, 'title').dblclick();
+  await page.keyboard.type('For');
+  await expect(row(page, 'For')).toBeVisible();
+  expect(await element(page, 'title').locator('path').getAttribute('d')).not.toBe(before);
+  await page.keyboard.type('ester');
+  await page.keyboard.press('Escape');
   await expect(row(page, 'Forester')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(row(page, 'Head gardener')).toBeVisible();
+});
+
+test('all the words can be typed first; they land readable, inside the safe zone, one under another', async ({
+  page,
+}) => {
+  await page.getByRole('tab', { name: 'Back' }).click();
+  const entry = page.getByLabel('Type words');
+  for (const line of ['Spring opening', 'Saturday 14 March', 'Ten till four']) {
+    await entry.fill(line);
+    await entry.press('Enter');
+  }
+  const boxes: number[] = [];
+  for (const name of ['Spring opening', 'Saturday 14 March', 'Ten till four']) {
+    await row(page, name).click();
+    boxes.push(Number.parseFloat(await shownIn(page, 'Y')));
+  }
+  expect(boxes[1]!).toBeGreaterThan(boxes[0]!);
+  expect(boxes[2]!).toBeGreaterThan(boxes[1]!);
+  await expect(strip(page)).toContainText('safe 4 mm');
+});
+
+test('some of the words can look otherwise: two faces and two inks in one name', async ({ page }) => {
+  await element(page, 'name').dblclick();
+  await page.keyboard.press('End');
+  await page.keyboard.press('Control+Shift+ArrowLeft');
+  await expect(page.getByRole('heading', { name: 'Selected words' })).toBeVisible();
+  await page.getByRole('button', { name: 'Italic' }).click();
+  await page.getByRole('group', { name: 'Inks of the job' }).getByRole('button', { name: 'Copper' }).click();
+  await page.getByRole('button', { name: 'Close the words' }).click();
+  // Two inks are two paths.
+  await expect(element(page, 'name').locator('path')).toHaveCount(2);
+  await expect(page.getByRole('heading', { name: 'Words', exact: true })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(element(page, 'name').locator('path')).toHaveCount(1);
+});
+
+test('the typeface list is searched, shows each on the stage by arrow keys, and gives it back on Escape', async ({
+  page,
+}) => {
+  const drawn = () => element(page, 'name').locator('path').getAttribute('d');
+  await row(page, 'Iris Calloway').click();
+  const before = await drawn();
+  await page.getByRole('button', { name: /^Typeface: Cormorant Garamond/ }).click();
+  // Those of the job come first.
+  await expect(page.getByRole('option').first()).toContainText(/Cormorant Garamond|Source Sans 3/);
+  await expect(page.getByRole('option').first()).toContainText('Iris Calloway');
+  await page.getByRole('combobox', { name: 'Find a typeface' }).fill('great');
+  await page.keyboard.press('ArrowDown');
+  await expect.poll(drawn).not.toBe(before);
+  await page.keyboard.press('Escape');
+  await expect.poll(drawn).toBe(before);
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  await page.getByRole('button', { name: /^Typeface/ }).click();
+  await page.getByRole('combobox', { name: 'Find a typeface' }).fill('great');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Typeface: Great Vibes Regular' })).toBeVisible();
+});
+
+test('a box too small says so and can be made to fit, or its words can', async ({ page }) => {
+  await row(page, '01632 960 118').click();
+  await page.getByLabel('The frame').selectOption('Fixed box');
+  await typeInto(page, 'H', '6');
+  const alert = page.getByRole('region', { name: 'Frame' }).getByRole('alert');
+  await expect(alert).toContainText('do not fit, and will not print');
+  await expect(strip(page)).toContainText('words some hidden');
+  await page.getByRole('button', { name: 'Make the words fit' }).click();
+  await expect(alert).toBeHidden();
+  expect(Number.parseFloat(await shownIn(page, 'Size'))).toBeLessThan(8);
+  await page.keyboard.press('Control+z');
+  await page.getByRole('button', { name: 'Make the box fit' }).click();
+  await expect(alert).toBeHidden();
+  expect(await shownIn(page, 'Size')).toBe('8 pt');
+});
+
+test('a named style is changed once and all words in it follow; a look is carried over', async ({ page }) => {
+  const sizeOf = async (name: string) => {
+    await row(page, name).click();
+    return shownIn(page, 'Size');
+  };
+  await row(page, '01632 960 118').click();
+  await page.getByRole('button', { name: 'Keep as a style' }).click();
+  await page.getByLabel('Name of the style').fill('contact line');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await row(page, 'Head gardener').click();
+  await page.getByLabel('Named style').selectOption('contact line');
+  expect(await shownIn(page, 'Size')).toBe('8 pt');
+  await typeInto(page, 'Size', '9');
+  await page.getByRole('button', { name: 'Change “contact line” to this' }).click();
+  expect(await sizeOf('01632 960 118')).toBe('9 pt');
+  await row(page, 'Iris Calloway').click();
+  await page.getByRole('button', { name: 'Take this look' }).click();
+  await row(page, 'Head gardener').click();
+  await page.getByRole('button', { name: 'Give it the taken look' }).click();
+  expect(await sizeOf('Head gardener')).toBe('18 pt');
+});
+
+test('features are offered under the names the typeface gives them', async ({ page }) => {
+  const drawn = () => element(page, 'title').locator('path').getAttribute('d');
+  await row(page, 'Head gardener').click();
+  const before = await drawn();
+  await page.getByText('More: spacing, case, features').click();
+  await page.getByLabel('Small capitals', { exact: true }).check();
+  await expect.poll(drawn).not.toBe(before);
+  await expect(page.getByLabel('Simple a g l', { exact: true })).toBeVisible();
+  await page.getByLabel('Tracking').fill('50');
+  await page.getByLabel('Gaps').selectOption('even gaps');
+  await page.getByRole('combobox', { name: /^Case/ }).selectOption('capitals');
+  await page.getByRole('button', { name: 'Add a tab stop' }).click();
+  await expect(page.getByLabel('Tab aligns')).toBeVisible();
 });
 
 test('nonsense in a field gets words beside it and changes nothing', async ({ page }) => {

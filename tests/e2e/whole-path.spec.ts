@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { makePng } from '../png';
-import { bytesOf, drag, dropOn, middleOf, row, shownIn, typeInto } from './bench';
+import { bytesOf, chooseTypeface, drag, dropOn, middleOf, row, shownIn, typeInto } from './bench';
 
 /** One piece from its finished size to a file that a print shop can plate, by mouse and keyboard. */
 test('a card in inches, from size to print-ready file', async ({ page }) => {
@@ -52,8 +52,10 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     expect(await shownIn(page, 'H')).toBe('2 3/8 in');
 
     await page.getByRole('button', { name: 'Words', exact: true }).click();
-    await page.getByLabel('Text', { exact: true }).fill('Ottilie Marsh');
-    await page.getByLabel('Typeface').selectOption({ label: 'Alegreya Bold' });
+    // The editor is open with the words selected: typing replaces them, Escape closes it.
+    await page.keyboard.type('Ottilie Marsh');
+    await page.keyboard.press('Escape');
+    await chooseTypeface(page, 'alegreya bold', /Alegreya Bold, text serif/);
     await typeInto(page, 'Size', '14');
     await typeInto(page, 'X', '1 3/8');
     await typeInto(page, 'Y', '0.4');

@@ -5,6 +5,7 @@ import type { JobBundle } from '../../core/files/job-file';
 import { pageBoxes } from '../../core/files/pdf/write';
 import { type Box, bottom, right } from '../../core/geometry/box';
 import { addElement } from '../../core/job/edits/elements';
+import { plainText } from '../../core/job/look';
 import { makePicture, makeRule, makeShape, makeWords } from '../../core/job/make';
 import { effectivePpi } from '../../core/picture/place';
 import { shopOf } from '../../core/trade/shops';
@@ -65,9 +66,7 @@ function postcard(): JobBundle {
       text: 'Office ﬁles: “Çrème brûlée”, naïve coöperation\nflat affluent AVATAR',
       x: inch(0.3),
       y: inch(0.3),
-      size: 11,
-      typeface: 'cormorant-garamond/medium',
-      paint: { ink: 'paper', tint: 1 },
+      lettering: { size: 11, typeface: 'cormorant-garamond/medium', paint: { ink: 'paper', tint: 1 } },
     }),
   ];
   return { job: elements.reduce((j, e) => addElement(j, 'card-1', e), made.job), assets: made.assets };
@@ -140,7 +139,7 @@ describe.each(Object.keys(CASES))('%s', (name) => {
       const found = run('pdftotext', ['-raw', '-f', `${i + 1}`, '-l', `${i + 1}`, pdf, '-']).replace(/\f/g, '');
       for (const element of face.elements)
         if (element.kind === 'words')
-          for (const line of element.text.split('\n'))
+          for (const line of plainText(element).split('\n'))
             expect(found.normalize('NFC')).toContain(line.replace('ﬁ', 'ﬁ').normalize('NFC'));
     });
   });

@@ -11,6 +11,7 @@ import { decodePicture } from '../../picture/decode';
 import { separatePicture } from '../../picture/separate';
 import { drawFace } from '../../scene/face';
 import { drawCropMarks, mediaBox } from '../../scene/marks';
+import { sourcesOf } from '../../scene/sources';
 import type { ShopSpec } from '../../trade/schema';
 import type { FontBook } from '../../type/font';
 import type { Subsetter } from '../../type/subset';
@@ -145,7 +146,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
   for (const [i, face] of faces.entries()) {
     await tell({ done: (0.15 * i) / faces.length, what: `Drawing ${face.name}` });
     const device = pdfDevice(boxes.media, uses);
-    drawFace(face, { inks: job.inks, assets: job.assets, fonts: kit.fonts }, device);
+    drawFace(face, sourcesOf(job, kit.fonts), device);
     // Marks come last, so that nothing can lie over them; what runs past the bleed is cut off by the clip below.
     const art = device.content();
     const marks = pdfDevice(boxes.media, uses);

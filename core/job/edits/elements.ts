@@ -1,7 +1,8 @@
 import { produce } from 'immer';
 import type { Box } from '../../geometry/box';
 import { findElement, findFace } from '../find';
-import type { Asset, Element, Framed, Job, Paint, Words } from '../schema';
+import type { Asset, Element, Framed, Job, Paint } from '../schema';
+import { setLettering } from './words';
 
 /** Edits of elements, found by id anywhere in the job; an id that is not there changes nothing. */
 
@@ -52,10 +53,13 @@ export const restack = (job: Job, id: string, to: number): Job =>
     elements.splice(Math.max(0, Math.min(elements.length, to)), 0, element!);
   });
 
+/** Paints a shape, a rule, or all the words of a frame. */
 export const setPaint = (job: Job, id: string, paint: Paint): Job =>
-  change(job, id, (element) => {
-    if (element.kind !== 'picture') element.paint = paint;
-  });
+  findElement(job, id)?.element.kind === 'words'
+    ? setLettering(job, id, { paint })
+    : change(job, id, (element) => {
+        if (element.kind === 'shape' || element.kind === 'rule') element.paint = paint;
+      });
 
 export const nameElement = (job: Job, id: string, name: string): Job =>
   change(job, id, (element) => {
@@ -68,16 +72,6 @@ export const markLogo = (job: Job, id: string, logo: boolean): Job =>
   change(job, id, (element) => {
     if (logo) element.logo = true;
     else delete element.logo;
-  });
-
-export type WordsChange = Partial<
-  Pick<Words, 'text' | 'typeface' | 'size' | 'leading' | 'align' | 'width' | 'x' | 'y'>
->;
-
-/** Changes words or how they are set. */
-export const setWordsOf = (job: Job, id: string, to: WordsChange): Job =>
-  change(job, id, (element) => {
-    if (element.kind === 'words') Object.assign(element, to);
   });
 
 export const isFramed = (element: Element): element is Framed => element.kind !== 'words';

@@ -1,8 +1,10 @@
 import type { Job, Piece } from '../../../core/job/schema';
+import { sourcesOf } from '../../../core/scene/sources';
 import { shopOf } from '../../../core/trade/shops';
 import { formatSize } from '../../../core/units/length';
 import type { Kit } from '../../../workers/kit';
 import { FaceArt } from '../../parts/FaceArt';
+import { useFonts } from '../../parts/use-fonts';
 import { usePreviews } from '../../parts/use-previews';
 
 /** The longest side of the longest piece of a job, in CSS pixels. */
@@ -22,6 +24,7 @@ export function PieceTile({
 }) {
   const { condition } = shopOf(piece.shop);
   const previews = usePreviews(job, condition);
+  const fontsHere = useFonts(job);
   const scale = LONGEST / longest;
   return (
     <a href={`/layout?job=${job.id}&piece=${piece.id}`} className="group text-[var(--table-text)]">
@@ -36,12 +39,10 @@ export function PieceTile({
             viewBox={`0 0 ${piece.width} ${piece.height}`}
             className="shadow-md group-hover:outline-2 group-hover:outline-primary"
           >
-            {kit && (
+            {kit && fontsHere && (
               <FaceArt
                 face={face}
-                inks={job.inks}
-                assets={job.assets}
-                fonts={kit.fonts}
+                sources={sourcesOf(job, kit.fonts)}
                 press={kit.press(condition)}
                 previews={previews}
               />

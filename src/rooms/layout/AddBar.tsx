@@ -5,13 +5,15 @@ import Type from 'lucide-react/icons/type';
 import { useRef } from 'react';
 import { addRectangle, addRule, addWords } from './add';
 import { useBench } from './bench';
+import { TypeWords } from './TypeWords';
+import { editWords } from './words/editing';
 
 /** What can be put on a face. */
 export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void }) {
   const bench = useBench();
   const picker = useRef<HTMLInputElement>(null);
   const things = [
-    ['Words', Type, () => addWords(bench)],
+    ['Words', Type, () => editWords(addWords(bench, 'New words'))],
     ['Picture', ImageIcon, () => picker.current?.click()],
     ['Rectangle', Square, () => addRectangle(bench)],
     ['Rule', Minus, () => addRule(bench)],
@@ -19,6 +21,7 @@ export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void
   return (
     <div className="border-t border-base-300 p-3">
       <h2 className="heading mb-2">Add to {bench.face.name.toLowerCase()}</h2>
+      <TypeWords />
       <div className="grid grid-cols-2 gap-1.5">
         {things.map(([name, Icon, add]) => (
           <button key={name} type="button" className="btn btn-sm justify-start font-normal" onClick={add}>

@@ -6,16 +6,17 @@ import Spline from 'lucide-react/icons/spline';
 import Square from 'lucide-react/icons/square';
 import Type from 'lucide-react/icons/type';
 import type { Finding } from '../../../core/checks/check';
+import { measureWords } from '../../../core/checks/measure-words';
 import { hexOf } from '../../../core/colour/engine';
 import { platesOf, processStandIn } from '../../../core/colour/ink';
 import { inkOf, titleOf } from '../../../core/job/find';
+import { lookOf } from '../../../core/job/look';
 import type { Element } from '../../../core/job/schema';
 import { effectivePpi } from '../../../core/picture/place';
 import { typefaceOf } from '../../../core/type/typefaces';
 import { formatLength } from '../../../core/units/length';
 import { select } from '../../store/session';
 import { type Bench, useBench } from './bench';
-import { measureWords } from './finding-words';
 
 const iconOf = (element: Element) =>
   element.kind === 'words'
@@ -31,8 +32,11 @@ const iconOf = (element: Element) =>
 /** What an element is, in a few words. */
 function summaryOf(element: Element, { job, unit, findings }: Bench): string {
   const logo = element.logo ? 'logo, ' : '';
-  if (element.kind === 'words')
-    return `${logo}${typefaceOf(element.typeface)?.family ?? 'Unknown typeface'}, ${element.size} pt`;
+  if (element.kind === 'words') {
+    const { lettering } = lookOf(element, job.styles);
+    const style = job.styles.find((each) => each.id === element.style)?.name;
+    return `${logo}${style ?? typefaceOf(lettering.typeface)?.family ?? 'unknown typeface'}, ${formatLength(lettering.size, 'pt', 2)}`;
+  }
   if (element.kind === 'picture') {
     const asset = job.assets[element.asset];
     return `${logo}picture${asset ? `, ${Math.round(effectivePpi(element, asset.width, asset.height))} ppi` : ''}`;
@@ -44,8 +48,9 @@ function summaryOf(element: Element, { job, unit, findings }: Bench): string {
 
 function Swatch({ element, bench }: { element: Element; bench: Bench }) {
   if (element.kind === 'picture') return null;
-  const ink = inkOf(bench.job.inks, element.paint.ink);
-  const colour = hexOf(bench.press.screen(processStandIn(platesOf(ink, element.paint.tint), bench.job.inks)));
+  const paint = element.kind === 'words' ? lookOf(element, bench.job.styles).lettering.paint : element.paint;
+  const ink = inkOf(bench.job.inks, paint.ink);
+  const colour = hexOf(bench.press.screen(processStandIn(platesOf(ink, paint.tint), bench.job.inks)));
   return (
     <span title={ink.name} className="block size-3 rounded-xs border border-black/20" style={{ background: colour }} />
   );
@@ -59,7 +64,7 @@ function Warning({ finding, bench }: { finding: Finding | undefined; bench: Benc
       title={finding.problem}
       className="rounded-xs bg-warning px-1.5 text-[12px] whitespace-nowrap text-warning-content"
     >
-      {measureWords(finding.measured, bench.unit)}
+      {finding.measured.kind === 'count' ? '!' : measureWords(finding.measured, bench.unit)}
     </span>
   );
 }

@@ -1,14 +1,18 @@
 import Trash from 'lucide-react/icons/trash-2';
-import { markLogo, nameElement, removeElement } from '../../../core/job/edits/elements';
+import { markLogo, nameElement, removeElement, setPaint } from '../../../core/job/edits/elements';
 import { titleOf } from '../../../core/job/find';
-import type { Element } from '../../../core/job/schema';
+import type { Element, Rule, Shape, Words } from '../../../core/job/schema';
 import { act, select } from '../../store/session';
 import { useBench } from './bench';
 import { Measures } from './Measures';
 import { PaintCard } from './PaintCard';
 import { PictureCard } from './PictureCard';
 import { ToCut } from './ToCut';
-import { WordsCard } from './WordsCard';
+import { changeLettering, tryLettering } from './words/editing';
+import { FrameCard } from './words/FrameCard';
+import { StyleCard } from './words/StyleCard';
+import { useShownLettering } from './words/shown-lettering';
+import { WordsCard } from './words/WordsCard';
 
 /** The right column: the selection's measures and make-up, or the piece's own when nothing is selected. */
 export function Details() {
@@ -27,15 +31,35 @@ function ElementDetails({ element }: { element: Element }) {
   return (
     <>
       {element.kind === 'words' && <WordsCard words={element} />}
+      {element.kind === 'words' && <WordsPaint words={element} />}
+      {element.kind === 'picture' && <PictureCard picture={element} />}
+      {(element.kind === 'shape' || element.kind === 'rule') && <ElementPaint element={element} />}
       <Measures element={element} />
       <ToCut element={element} />
-      {element.kind === 'picture' ? (
-        <PictureCard picture={element} />
-      ) : (
-        <PaintCard id={element.id} paint={element.paint} />
-      )}
+      {element.kind === 'words' && <FrameCard words={element} />}
+      {element.kind === 'words' && <StyleCard words={element} />}
       <Identity element={element} />
     </>
+  );
+}
+
+const ElementPaint = ({ element }: { element: Shape | Rule }) => (
+  <PaintCard
+    paint={element.paint}
+    edit={(paint) => (job) => setPaint(job, element.id, paint)}
+    commit={(name, paint) => act(name, (job) => setPaint(job, element.id, paint))}
+  />
+);
+
+/** Words are painted as they are lettered: those selected in the editor, or all of them. */
+function WordsPaint({ words }: { words: Words }) {
+  const { lettering } = useShownLettering(words);
+  return (
+    <PaintCard
+      paint={lettering.paint}
+      edit={(paint) => tryLettering(words.id, { paint })}
+      commit={(name, paint) => void changeLettering(name, words.id, { paint })}
+    />
   );
 }
 

@@ -21,6 +21,7 @@ export function EdgeStrip() {
   const { job, piece, shop, findings, unit } = useBench();
   const [open, setOpen] = useState<string>();
   const facts = pieceFacts(job, piece);
+  const of = (check: string | undefined): Finding[] => findings.filter((f) => f.check === check);
   const chips: Chip[] = [
     { label: 'trim', value: formatSize(piece.width, piece.height, unit, 2) },
     {
@@ -42,9 +43,18 @@ export function EdgeStrip() {
     {
       label: 'smallest type',
       value: facts.smallestType === undefined ? 'no words' : formatLength(facts.smallestType, 'pt', 2),
+      check: { id: 'small-type', says: () => '' },
     },
+    ...(of('hidden-words').length > 0
+      ? [
+          {
+            label: 'words',
+            value: 'hidden',
+            check: { id: 'hidden-words', says: (n: number) => `${n === 1 ? 'some' : 'in several boxes'} ` },
+          },
+        ]
+      : []),
   ];
-  const of = (check: string | undefined): Finding[] => findings.filter((f) => f.check === check);
   const shown = open === 'all' ? [...findings] : of(open);
   const toggle = (what: string): void => setOpen(open === what ? undefined : what);
 

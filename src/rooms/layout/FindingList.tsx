@@ -1,12 +1,14 @@
 import X from 'lucide-react/icons/x';
 import { CHECKS } from '../../../core/checks';
 import type { Finding, Severity } from '../../../core/checks/check';
+import { measuredAndWanted } from '../../../core/checks/measure-words';
 import { findElement, titleOf } from '../../../core/job/find';
 import { act, select } from '../../store/session';
 import { useBench } from './bench';
-import { measuredAndWanted } from './finding-words';
 
 const SAYS: Record<Severity, string> = { stop: 'Stop', warn: 'Warning', advise: 'Advice' };
+
+const sentence = (text: string | undefined): string => (text ? `${text}.` : '');
 
 /** Findings above the edge strip: what, where, measured and wanted, why it matters, and the fix where one is safe. */
 export function FindingList({ findings, onClose }: { findings: readonly Finding[]; onClose(): void }) {
@@ -51,7 +53,7 @@ export function FindingList({ findings, onClose }: { findings: readonly Finding[
                   {piece.faces.length > 1 && <span className="quiet font-normal">, {face?.name.toLowerCase()}</span>}
                 </b>
                 <span className="block">
-                  {SAYS[finding.severity]}: {finding.problem}. {measuredAndWanted(finding, unit)}.
+                  {SAYS[finding.severity]}: {finding.problem}. {sentence(measuredAndWanted(finding, unit))}
                 </span>
                 <span className="quiet block text-[13px] leading-4">{check?.protects}</span>
               </button>

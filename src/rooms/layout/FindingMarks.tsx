@@ -1,7 +1,7 @@
 import type { Finding } from '../../../core/checks/check';
+import { measuredAndWanted } from '../../../core/checks/measure-words';
 import { type Box, bottom, outset } from '../../../core/geometry/box';
 import type { PieceUnit } from '../../../core/units/length';
-import { measuredAndWanted } from './finding-words';
 import { Tag } from './Tag';
 
 /** Findings where they are: an amber frame and the measured beside the wanted. `toScreen` gives pixels. */
@@ -28,7 +28,12 @@ export function FindingMarks({
           strokeDasharray={finding.severity === 'advise' ? '2 3' : undefined}
         />
         {finding.element !== chosen && (
-          <Tag x={box.x + box.width / 2} y={bottom(box) + 13} text={measuredAndWanted(finding, unit)} amber />
+          <Tag
+            x={box.x + box.width / 2}
+            y={bottom(box) + 13}
+            text={measuredAndWanted(finding, unit) ?? finding.problem}
+            amber
+          />
         )}
       </g>
     );

@@ -9,6 +9,8 @@ import { pieceOf } from '../../../core/job/find';
 import { shopOf } from '../../../core/trade/shops';
 import { echoUnit } from '../../../core/units/length';
 import { TopBar } from '../../parts/TopBar';
+import { TypefaceFaces } from '../../parts/TypefaceFaces';
+import { useFonts } from '../../parts/use-fonts';
 import { useKit } from '../../parts/use-kit';
 import { usePreviews } from '../../parts/use-previews';
 import { openSession, redoStep, select, undoStep, useJob, useSession } from '../../store/session';
@@ -37,11 +39,19 @@ function useBenchOf(
   const previews = usePreviews(job, shop?.condition);
   const inks = job?.inks;
   const assets = job?.assets;
-  const sources = useMemo(() => kit && inks && assets && { inks, assets, fonts: kit.fonts }, [kit, inks, assets]);
-  const findings = useMemo(() => (job && piece && kit ? checkPiece(job, piece, kit.fonts) : []), [job, piece, kit]);
+  const styles = job?.styles;
+  const fontsHere = useFonts(job);
+  const sources = useMemo(
+    () => kit && inks && assets && styles && { inks, assets, styles, fonts: kit.fonts },
+    [kit, inks, assets, styles],
+  );
+  const findings = useMemo(
+    () => (job && piece && kit && fontsHere ? checkPiece(job, piece, kit.fonts) : []),
+    [job, piece, kit, fontsHere],
+  );
   const face = piece?.faces.find((f) => f.id === faceId) ?? piece?.faces[0];
   const shown = useMemo(() => (piece && face ? (both ? piece.faces : [face]) : []), [piece, face, both]);
-  if (!job || !piece || !face || !shop || !kit || !sources) return { bench: undefined, failure };
+  if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere) return { bench: undefined, failure };
   const selected = piece.faces.flatMap((f) => f.elements).find((element) => element.id === selectedId);
   return {
     failure,
@@ -144,6 +154,7 @@ export default function LayoutRoom() {
       </div>
       {bench ? (
         <BenchContext value={bench}>
+          <TypefaceFaces />
           <Contents onPictures={(files) => void pictures.take(files)} />
           <Stage asCut={asCut}>
             {pictures.busy && (

@@ -1,10 +1,18 @@
-import { moveElement, setFrame, setWordsOf } from '../../../core/job/edits/elements';
+import type { Box } from '../../../core/geometry/box';
+import { moveElement, setFrame } from '../../../core/job/edits/elements';
 import { setUnit } from '../../../core/job/edits/job';
-import type { Element } from '../../../core/job/schema';
+import { setWordsFrame } from '../../../core/job/edits/words';
+import type { Element, Job, Words } from '../../../core/job/schema';
 import { elementFrame } from '../../../core/scene/face';
 import { LengthField } from '../../parts/LengthField';
 import { act } from '../../store/session';
 import { useBench } from './bench';
+
+/** Words given a width keep their left edge where it is. */
+function resizeWords(job: Job, words: Words, frame: Box, to: { width?: number; height?: number }): Job {
+  const behaviour = words.frame.behaviour === 'grows' ? 'fixed width' : words.frame.behaviour;
+  return setWordsFrame(job, words.id, { behaviour, ...to }, { x: frame.x });
+}
 
 const LEAST = 0.25;
 const tooSmall = (points: number): string | undefined =>
@@ -13,15 +21,13 @@ const tooSmall = (points: number): string | undefined =>
 /** Where the selection is and how large, in the piece's unit and the other one. */
 export function Measures({ element }: { element: Element }) {
   const { unit, echo, sources } = useBench();
-  const frame = elementFrame(element, sources.fonts);
+  const frame = elementFrame(element, sources);
   const units = { unit, echo };
-  const isWords = element.kind === 'words';
   const move = (x: number, y: number): void => act('Move', (job) => moveElement(job, element.id, { x, y }));
   const resize = (to: { width?: number; height?: number }): void =>
-    act('Resize', (job) => setFrame(job, element.id, { ...frame, ...to }));
-  // Words given a width keep their left edge where it is.
-  const setWidth = (width: number): void =>
-    isWords ? act('Resize', (job) => setWordsOf(job, element.id, { width, x: frame.x })) : resize({ width });
+    act('Resize', (job) =>
+      element.kind === 'words' ? resizeWords(job, element, frame, to) : setFrame(job, element.id, { ...frame, ...to }),
+    );
   return (
     <section aria-label="Measures">
       <UnitChoice />
@@ -40,14 +46,21 @@ export function Measures({ element }: { element: Element }) {
           value={frame.y}
           onChange={(y) => move(0, y - frame.y)}
         />
-        <LengthField {...units} label="W" hint="Width" value={frame.width} refuse={tooSmall} onChange={setWidth} />
+        <LengthField
+          {...units}
+          label="W"
+          hint="Width"
+          value={frame.width}
+          refuse={tooSmall}
+          onChange={(width) => resize({ width })}
+        />
         <LengthField
           {...units}
           label="H"
-          hint={isWords ? 'As high as its lines' : 'Height'}
+          hint={element.kind === 'words' ? 'As high as its lines, unless it is a fixed box' : 'Height'}
           value={frame.height}
           refuse={tooSmall}
-          disabled={isWords}
+          disabled={element.kind === 'words' && element.frame.behaviour !== 'fixed box'}
           onChange={(height) => resize({ height })}
         />
       </div>

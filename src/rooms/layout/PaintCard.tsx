@@ -2,19 +2,38 @@ import Plus from 'lucide-react/icons/plus';
 import { useState } from 'react';
 import { hexOf } from '../../../core/colour/engine';
 import { cmykText, type Ink, platesOf, processStandIn } from '../../../core/colour/ink';
-import { setPaint } from '../../../core/job/edits/elements';
 import { inkOf } from '../../../core/job/find';
-import type { Paint } from '../../../core/job/schema';
-import { act, settle, sketch } from '../../store/session';
+import type { Job, Paint } from '../../../core/job/schema';
+import { dropSketch, sketch } from '../../store/session';
 import { useBench } from './bench';
 import { InkForm } from './InkForm';
 
+interface Props {
+  paint: Paint;
+  /** The change to a paint, to be shown while it is being chosen. */
+  edit(paint: Paint): (job: Job) => Job;
+  commit(name: string, paint: Paint): void;
+}
+
 /** Which ink, and how much of it. */
-export function PaintCard({ id, paint }: { id: string; paint: Paint }) {
+export function PaintCard({ paint, edit, commit }: Props) {
   const { job, press } = useBench();
+  /** The tint while it is being slid to. */
+  const [sliding, setSliding] = useState<number>();
   const [form, setForm] = useState<'new' | Ink>();
   const ink = inkOf(job.inks, paint.ink);
   const look = (of: Ink, tint = 1): string => hexOf(press.screen(processStandIn(platesOf(of, tint), job.inks)));
+  const tint = sliding ?? paint.tint;
+  function slide(to: number): void {
+    setSliding(to);
+    sketch('Tint', edit({ ...paint, tint: to }));
+  }
+  function take(): void {
+    if (sliding === undefined) return;
+    dropSketch('Tint');
+    setSliding(undefined);
+    commit('Tint', { ...paint, tint: sliding });
+  }
   return (
     <section aria-label="Ink">
       <h2 className="heading mb-1.5">Ink</h2>
@@ -29,7 +48,7 @@ export function PaintCard({ id, paint }: { id: string; paint: Paint }) {
               title={`${each.name}${each.kind === 'spot' ? ', spot' : ''}`}
               className={`size-7 cursor-pointer rounded border ${each.id === ink.id ? 'border-base-content outline-2 outline-base-content' : 'border-black/25'}`}
               style={{ background: look(each) }}
-              onClick={() => act('Ink', (j) => setPaint(j, id, { ink: each.id, tint: paint.tint }))}
+              onClick={() => commit('Ink', { ink: each.id, tint: paint.tint })}
             />
           ))}
           <button
@@ -63,20 +82,21 @@ export function PaintCard({ id, paint }: { id: string; paint: Paint }) {
             className="range range-xs"
             min={0}
             max={100}
-            value={Math.round(paint.tint * 100)}
+            value={Math.round(tint * 100)}
             aria-label="Tint in percent"
-            onChange={(event) => sketch((j) => setPaint(j, id, { ...paint, tint: Number(event.target.value) / 100 }))}
-            onPointerUp={() => settle('Tint')}
-            onBlur={() => settle('Tint')}
+            onChange={(event) => slide(Number(event.target.value) / 100)}
+            onPointerUp={take}
+            onKeyUp={take}
+            onBlur={take}
           />
-          <span className="text-right">{Math.round(paint.tint * 1000) / 10} %</span>
+          <span className="text-right">{Math.round(tint * 1000) / 10} %</span>
         </label>
       </div>
       {form && (
         <InkForm
           ink={form === 'new' ? undefined : form}
           onClose={() => setForm(undefined)}
-          onMade={(made) => act('Ink', (j) => setPaint(j, id, { ink: made, tint: 1 }))}
+          onMade={(made) => commit('Ink', { ink: made, tint: 1 })}
         />
       )}
     </section>

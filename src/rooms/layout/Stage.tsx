@@ -13,6 +13,8 @@ import { Selection } from './Selection';
 import { useStageGestures } from './use-stage-gestures';
 import { useViewKeys } from './use-view-keys';
 import { ACTUAL_ZOOM, centreOn, fitView, onScreen, placeFaces, type View, zoomAt } from './view';
+import { useEditing } from './words/editing';
+import { WordsEditor } from './words/WordsEditor';
 import { ZoomBar } from './ZoomBar';
 
 /** One face on the table, at one CSS pixel a point: the table's transform makes it larger. */
@@ -23,11 +25,11 @@ const FaceSheet = memo(function FaceSheet({
   asCut,
 }: {
   face: Face;
-  bench: Pick<Bench, 'job' | 'piece' | 'shop' | 'press' | 'sources' | 'previews'>;
+  bench: Pick<Bench, 'piece' | 'shop' | 'press' | 'sources' | 'previews'>;
   origin: Point;
   asCut: boolean;
 }) {
-  const { job, piece, shop, press, sources, previews } = bench;
+  const { piece, shop, press, sources, previews } = bench;
   const bleed = asCut ? 0 : shop.bleed[piece.kind];
   const paper = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, bleed);
   return (
@@ -41,14 +43,7 @@ const FaceSheet = memo(function FaceSheet({
       className={`absolute ${asCut ? 'shadow-lg' : ''}`}
       style={{ left: origin.x + paper.x, top: origin.y + paper.y }}
     >
-      <FaceArt
-        face={face}
-        inks={job.inks}
-        assets={job.assets}
-        fonts={sources.fonts}
-        press={press}
-        previews={previews}
-      />
+      <FaceArt face={face} sources={sources} press={press} previews={previews} />
     </svg>
   );
 });
@@ -119,15 +114,16 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
   // Other faces, another size or another window: start again from the whole.
   useEffect(showAll, [showAll]);
 
+  const editingId = useEditing((state) => state.id);
+  const faceOf = (id: string): string => shown.find((f) => f.elements.some((e) => e.id === id))?.id ?? '';
+  const editing = shown.flatMap((f) => f.elements).find((e) => e.id === editingId);
+
   useStageGestures(window, { view, setView, origins });
   useViewKeys({ showAll, actual, zoomBy, setView });
 
-  const { job, press, previews } = bench;
+  const { press, previews } = bench;
   // Pans, zooms and selections leave the drawn faces alone.
-  const drawn = useMemo(
-    () => ({ job, piece, shop, press, sources, previews }),
-    [job, piece, shop, press, sources, previews],
-  );
+  const drawn = useMemo(() => ({ piece, shop, press, sources, previews }), [piece, shop, press, sources, previews]);
 
   return (
     <main
@@ -179,7 +175,7 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                       <g className="pointer-events-auto">
                         <Selection
                           element={mine}
-                          frame={toScreen(elementFrame(mine, sources.fonts))}
+                          frame={toScreen(elementFrame(mine, sources))}
                           ink={ink && toScreen(ink)}
                           trim={trimShown}
                         />
@@ -189,6 +185,14 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                 );
               })}
             </svg>
+          )}
+          {editing?.kind === 'words' && (
+            <WordsEditor
+              key={editing.id}
+              words={editing}
+              frame={onScreen(elementFrame(editing, sources), origins.get(faceOf(editing.id))!, view)}
+              stage={size}
+            />
           )}
           <ZoomBar zoom={view.zoom / ACTUAL_ZOOM} onFit={showAll} onActual={actual} onZoom={zoomBy} />
         </>

@@ -27,37 +27,36 @@ const luminance = ([r, g, b]: readonly number[]): number => (0.2126 * r! + 0.715
 
 /** An ink that can be read on what lies at a point: black on light, paper on dark. */
 function readableAt(bench: Bench, at: Point): Paint {
-  const under = bench.face.elements.findLast(
-    (e) => e.kind !== 'words' && contains(elementFrame(e, bench.sources.fonts), at),
-  );
+  const under = bench.face.elements.findLast((e) => e.kind !== 'words' && contains(elementFrame(e, bench.sources), at));
   if (!under) return { ink: 'black', tint: 1 };
   // A picture is taken as dark: paper-white words with nothing behind them are seen at once, black ones on black are not.
   if (under.kind === 'picture') return { ink: 'paper', tint: 1 };
-  if (under.kind === 'words') return under.paint;
+  if (under.kind === 'words') return { ink: 'black', tint: 1 };
   const cmyk = processStandIn(platesOf(inkOf(bench.job.inks, under.paint.ink), under.paint.tint), bench.job.inks);
   return { ink: luminance(bench.press.screen(cmyk)) < 0.45 ? 'paper' : 'black', tint: 1 };
 }
 
-/** New words land in the safe zone, under the words already there. */
-export function addWords(bench: Bench): void {
+/** New words land in the safe zone, under the words already there, in an ink that can be read on what lies there. */
+export function addWords(bench: Bench, text: string): string {
   const safe = safeZone(bench);
-  const frames = bench.face.elements.flatMap((e) => (e.kind === 'words' ? [elementFrame(e, bench.sources.fonts)] : []));
+  const frames = bench.face.elements.flatMap((e) => (e.kind === 'words' ? [elementFrame(e, bench.sources)] : []));
   const lowest = frames.length > 0 ? Math.max(...frames.map(bottom)) + 2 : safe.y;
   const size = bench.piece.kind === 'card' ? 9 : 12;
   const y = lowest + size * 1.3 <= bottom(safe) ? lowest : safe.y;
   const x = frames.length > 0 ? Math.max(safe.x, Math.min(...frames.map((f) => f.x))) : safe.x;
+  const id = newId();
   put(
     bench,
     'Add words',
     makeWords({
-      id: newId(),
-      text: 'New words',
+      id,
+      text,
       x,
       y,
-      size,
-      paint: readableAt(bench, { x: x + size * 2, y: y + size / 2 }),
+      lettering: { size, paint: readableAt(bench, { x: x + size * 2, y: y + size / 2 }) },
     }),
   );
+  return id;
 }
 
 /** The ink a new shape is filled with: the client's first own ink, or black. */

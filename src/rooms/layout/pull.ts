@@ -1,17 +1,18 @@
 import type { Box, Point } from '../../../core/geometry/box';
 import { HANDLE_AT, type Handle, isCorner, resizeBox } from '../../../core/geometry/resize';
-import { setFrame, setWordsOf } from '../../../core/job/edits/elements';
+import { setFrame } from '../../../core/job/edits/elements';
+import { scaleWords, setWordsFrame } from '../../../core/job/edits/words';
+import { lookOf } from '../../../core/job/look';
 import type { Element, Job, Words } from '../../../core/job/schema';
 import { elementFrame } from '../../../core/scene/face';
-import type { FontBook } from '../../../core/type/font';
-import { anchorShare } from '../../../core/type/set-words';
+import type { SceneSources } from '../../../core/scene/sources';
 
 interface How {
   /** Proportions may change. */
   free: boolean;
   /** The step that pulled edges land on, in points. */
   step: number;
-  fonts: FontBook;
+  sources: SceneSources;
 }
 
 /** Type sizes by hand land on quarter points. */
@@ -28,25 +29,25 @@ function tidyPull(frame: Box, handle: Handle, by: Point, step: number): Point {
   return { x: tidy(edge.x, by.x), y: tidy(edge.y, by.y) };
 }
 
-/** Words pulled by a corner change size about the opposite corner; by a side, their width. */
-function pullWords(job: Job, words: Words, handle: Handle, by: Point, { step, fonts }: How): Job {
-  const frame = elementFrame(words, fonts);
-  if (!isCorner(handle)) {
-    const { x, width } = resizeBox(frame, handle, tidyPull(frame, handle, by, step));
-    return setWordsOf(job, words.id, { x, width });
+/** Words pulled by a corner change size about the opposite corner; by a side, their frame. */
+function pullWords(job: Job, words: Words, handle: Handle, by: Point, { free, step, sources }: How): Job {
+  const frame = elementFrame(words, sources);
+  const { behaviour } = words.frame;
+  if (!isCorner(handle) || (behaviour === 'fixed box' && free)) {
+    const { x, y, width, height } = resizeBox(frame, handle, tidyPull(frame, handle, by, step));
+    // A frame that grows and is pulled wider has a width from then on.
+    const to = behaviour === 'fixed box' ? { width, height } : { behaviour: 'fixed width' as const, width };
+    return setWordsFrame(job, words.id, to, { x, y: behaviour === 'fixed box' ? y : words.y });
   }
   const pulled = resizeBox(frame, handle, by, true);
-  const size = Math.max(
-    1,
-    Math.min(1000, Math.round((words.size * pulled.height) / frame.height / SIZE_STEP) * SIZE_STEP),
-  );
-  const scale = size / words.size;
+  const { size } = lookOf(words, sources.styles).lettering;
+  const tidySize = Math.round((size * pulled.height) / frame.height / SIZE_STEP) * SIZE_STEP;
+  const scale = Math.max(1, Math.min(1000, tidySize)) / size;
   const at = HANDLE_AT[handle];
   const left = at.x === 0 ? frame.x + frame.width * (1 - scale) : frame.x;
   const top = at.y === 0 ? frame.y + frame.height * (1 - scale) : frame.y;
-  const share = words.width === null ? anchorShare(words.align) : 0;
-  const width = words.width === null ? null : words.width * scale;
-  return setWordsOf(job, words.id, { size, width, x: left + share * frame.width * scale, y: top });
+  const anchor = left + (words.x - frame.x) * scale;
+  return setWordsFrame(scaleWords(job, words.id, scale), words.id, {}, { x: anchor, y: top });
 }
 
 /** An element with one handle pulled by `by` points. */

@@ -6,6 +6,7 @@ import { act, redoStep, select, undoStep } from '../../store/session';
 import type { Bench } from './bench';
 import { nudgeStep } from './steps';
 import { unlessTyping } from './typing';
+import { editWords, stopEditing, useEditing } from './words/editing';
 
 interface RoomActions {
   toggleAsCut(): void;
@@ -16,6 +17,7 @@ interface RoomActions {
 /** What each key does in the Layout room, as the key help lists it. */
 export const KEYS: readonly (readonly [keys: string, does: string])[] = [
   ['Arrows', 'Nudge the selection; with Shift, ten times as far. Nothing selected: move the table'],
+  ['Enter, double click', 'Edit the selected words; Esc closes them'],
   ['Delete', 'Delete the selection'],
   ['Esc', 'Select nothing; stop a drag'],
   ['Page Up, Page Down', 'One up or down in the stack'],
@@ -64,7 +66,8 @@ export function useEditKeys(bench: Bench | undefined, actions: RoomActions): voi
       ...Object.fromEntries(Object.entries(arrows).map(([key, action]) => [`Shift+${key}`, action])),
       Delete: remove,
       Backspace: remove,
-      Escape: unlessTyping(() => select(undefined)),
+      Escape: unlessTyping(() => (useEditing.getState().id ? stopEditing() : select(undefined))),
+      Enter: withSelected((id, { selected }) => selected?.kind === 'words' && editWords(id)),
       PageUp: lift(1),
       PageDown: lift(-1),
       '$mod+z': plainly(undoStep),

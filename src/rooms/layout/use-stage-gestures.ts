@@ -12,6 +12,7 @@ import { pullElement } from './pull';
 import { tidyStep } from './steps';
 import { isTyping } from './typing';
 import { panBy, type View, zoomAt } from './view';
+import { editWords, stopEditing } from './words/editing';
 
 /** What a drag does, decided when it begins. */
 type Drag =
@@ -38,15 +39,17 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
   const bench = useBench();
   const spaceHeld = useRef(false);
   const cancelled = useRef(false);
+  const dragging = useRef(false);
 
   useEffect(() => {
     const down = (event: KeyboardEvent): void => {
       if (event.code === 'Space' && !isTyping()) spaceHeld.current = true;
-      if (event.key === 'Escape' && useSession.getState().live) {
+      if (event.key === 'Escape' && dragging.current) {
         // Stops the drag and no more: what is selected stays so.
         event.stopPropagation();
         cancelled.current = true;
-        dropSketch();
+        dropSketch('Move');
+        dropSketch('Resize');
       }
     };
     const up = (event: KeyboardEvent): void => {
@@ -60,8 +63,22 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     };
   }, []);
 
+  // useGesture knows double clicks by React's name only, which a plain element does not send.
+  useEffect(() => {
+    const area = stage.current;
+    const open = (event: MouseEvent): void => {
+      const id = closest(event.target, '[data-element]')?.getAttribute('data-element');
+      const { history } = useSession.getState();
+      if (id && history && findElement(history.job, id)?.element.kind === 'words') editWords(id);
+    };
+    area?.addEventListener('dblclick', open);
+    return () => area?.removeEventListener('dblclick', open);
+  }, [stage]);
+
   function begin(event: PointerEvent): Drag {
     cancelled.current = false;
+    if (closest(event.target, '[data-panel]')) return undefined;
+    stopEditing();
     if (view && (spaceHeld.current || event.button === 1)) return { kind: 'pan', from: view };
     const handle = closest(event.target, '[data-handle]')?.getAttribute('data-handle') as Handle | undefined;
     if (handle && bench.selected) return { kind: 'pull', element: bench.selected, handle };
@@ -70,7 +87,7 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     if (sheet) bench.setFace(sheet.getAttribute('data-face')!);
     select(id ?? undefined);
     const element = id ? findElement(bench.job, id)?.element : undefined;
-    return element && { kind: 'move', element, frame: elementFrame(element, bench.sources.fonts) };
+    return element && { kind: 'move', element, frame: elementFrame(element, bench.sources) };
   }
 
   function carryOn(drag: NonNullable<Drag>, [mx, my]: [number, number], shift: boolean): void {
@@ -83,13 +100,15 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     const step = tidyStep(bench.unit);
     if (drag.kind === 'pull') {
       const { element, handle } = drag;
-      sketch((job) => pullElement(job, element, handle, by, { free: shift, step, fonts: bench.sources.fonts }));
+      sketch('Resize', (job) => pullElement(job, element, handle, by, { free: shift, step, sources: bench.sources }));
       return;
     }
     // Shift keeps a move level or upright.
     if (shift) by[Math.abs(by.x) > Math.abs(by.y) ? 'y' : 'x'] = 0;
     const { element, frame } = drag;
-    sketch((job) => moveElement(job, element.id, { x: tidied(frame.x, by.x, step), y: tidied(frame.y, by.y, step) }));
+    sketch('Move', (job) =>
+      moveElement(job, element.id, { x: tidied(frame.x, by.x, step), y: tidied(frame.y, by.y, step) }),
+    );
   }
 
   useGesture(
@@ -97,12 +116,13 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
       onDrag: ({ first, last, event, movement, memo, shiftKey, tap }) => {
         const drag: Drag = first ? begin(event as PointerEvent) : memo;
         if (drag && !tap && !first) carryOn(drag, movement, shiftKey);
-        if (last && drag && drag.kind !== 'pan') settle(drag.kind === 'move' ? 'Move' : 'Resize');
+        dragging.current = Boolean(drag) && !last;
+        if (last && drag && drag.kind !== 'pan') settle();
         return drag;
       },
       onWheel: ({ event, last }) => {
         // The end of a gesture comes with its last event once more.
-        if (last) return;
+        if (last || closest(event.target, '[data-panel]')) return;
         event.preventDefault();
         const box = stage.current!.getBoundingClientRect();
         const at = { x: event.clientX - box.x, y: event.clientY - box.y };

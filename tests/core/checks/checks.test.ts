@@ -7,6 +7,7 @@ import { findElement } from '../../../core/job/find';
 import { makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
 import type { Element, Job } from '../../../core/job/schema';
 import { drawElement } from '../../../core/scene/face';
+import { sourcesOf } from '../../../core/scene/sources';
 import { formatLength, fromPoints } from '../../../core/units/length';
 import { cardWith, inch, kit, makePng, mm, openDemo, withPicture } from '../../kit';
 
@@ -14,7 +15,7 @@ const check = (job: Job) => checkPiece(job, job.pieces[0]!, kit.fonts);
 const checkAll = (...elements: Element[]) => check(cardWith(elements));
 const traceOf = (job: Job, id: string): string[] => {
   const device = traceDevice();
-  drawElement(findElement(job, id)!.element, { inks: job.inks, assets: job.assets, fonts: kit.fonts }, device);
+  drawElement(findElement(job, id)!.element, sourcesOf(job, kit.fonts), device);
   return device.lines;
 };
 const panel = (x: number, y: number, width: number, height: number) =>
@@ -64,7 +65,7 @@ describe('art short of the bleed', () => {
     const mended = finding!.fix!.apply(job);
     const { element } = findElement(mended, 'panel')!;
     expect(element).toMatchObject({ x: -mm(3), y: mm(10) });
-    expect(element.width).toBeCloseTo(mm(42), 9);
+    expect((element as { width: number }).width).toBeCloseTo(mm(42), 9);
     expect((element as { height: number }).height).toBeCloseTo(mm(48), 9);
     expect(check(mended)).toEqual([]);
     expect(traceOf(mended, 'w')).toEqual(traceOf(job, 'w'));
@@ -133,13 +134,12 @@ describe('words or logo outside the safe zone', () => {
     const { element } = findElement(mended, 'panel')!;
     expect(fromPoints(element.x, 'mm')).toBeCloseTo(71, 9);
     expect(fromPoints(element.y, 'mm')).toBeCloseTo(41, 9);
-    expect(element.width).toBe(mm(10));
+    expect((element as { width: number }).width).toBe(mm(10));
     expect(check(mended)).toEqual([]);
   });
   // The baseline stands 0.6 pt above the zone’s edge: room for the overshoot of an o, not for the tail of a g.
   it('goes by the ink of words, so that a line with no descenders may hang lower', () => {
-    const at = (text: string) =>
-      checkAll(makeWords({ id: 'w', text, x: mm(20), y: mm(55 - 4) - 9 * 0.984 - 0.6, size: 9 }));
+    const at = (text: string) => checkAll(makeWords({ id: 'w', text, x: mm(20), y: mm(55 - 4) - 9 * 0.984 - 0.6 }));
     expect(at('oooo')).toEqual([]);
     expect(at('gggg').map((f) => f.check)).toEqual(['outside-safe']);
   });
@@ -191,13 +191,86 @@ describe('picture below the wanted ppi', () => {
   });
 });
 
+describe('words', () => {
+  const words = (text: string, more: Partial<Parameters<typeof makeWords>[0]> = {}) =>
+    makeWords({ id: 'w', text, x: mm(20), y: mm(20), ...more });
+  const ids = (...elements: Element[]) => checkAll(...elements).map((f) => f.check);
+
+  it('hidden by their box are found, and the box can be made to fit', () => {
+    const job = cardWith([words('One\nTwo\nThree', { frame: { behaviour: 'fixed box', width: 80, height: 25 } })]);
+    const [finding, ...others] = check(job);
+    expect(others).toEqual([]);
+    expect(finding).toMatchObject({ check: 'hidden-words', severity: 'stop', problem: '1 line does not fit the box' });
+    expect(check(finding!.fix!.apply(job))).toEqual([]);
+  });
+
+  it('name the character a typeface lacks, and the typeface', () => {
+    const [finding] = checkAll(words('Fen 日 & Hollin'));
+    expect(finding).toMatchObject({ check: 'missing-glyph', severity: 'stop' });
+    expect(finding!.problem).toBe('Source Sans 3 has no “日”');
+    expect(ids(words('e\u0301 na\u00efve \u200b\u2028'))).toEqual([]);
+  });
+
+  it('in a typeface that is not here are found, and shown in the plain one', () => {
+    expect(ids(words('Words', { lettering: { typeface: 'gone/regular' } }))).toEqual(['missing-typeface']);
+  });
+
+  // Common practice: 6 pt in one ink (5 pt the floor), 8 pt reversed out or in several inks.
+  it.each([
+    [6, 'black', []],
+    [5.9, 'black', ['small-type']],
+    [8, 'green', []],
+    [7.5, 'green', ['small-type']],
+    [6, 'copper', []],
+  ] as const)('of %d pt in %s', (size, ink, wanted) => {
+    expect(ids(words('Words', { lettering: { size, paint: { ink, tint: 1 } } }))).toEqual(wanted);
+  });
+  it('left out of a ground need 8 pt', () => {
+    const ground = makeShape({
+      id: 'ground',
+      x: mm(10),
+      y: mm(10),
+      width: mm(50),
+      height: mm(30),
+      paint: { ink: 'green', tint: 1 },
+    });
+    const paper = (size: number) => words('Words', { lettering: { size, paint: { ink: 'paper', tint: 1 } } });
+    expect(ids(ground, paper(7))).toEqual(['small-type']);
+    expect(ids(ground, paper(8))).toEqual([]);
+    expect(checkAll(words('Words', { lettering: { size: 4.5 } }))[0]!.severity).toBe('stop');
+  });
+
+  it('in too many families or sizes get advice, no more', () => {
+    const line = (i: number, lettering: object) =>
+      makeWords({ id: `w${i}`, text: 'Words', x: mm(20), y: mm(8 + 7 * i), lettering });
+    const faces = ['alegreya/regular', 'bitter/regular', 'raleway/regular'].map((typeface, i) => line(i, { typeface }));
+    expect(checkAll(...faces)).toMatchObject([
+      { check: 'typeface-mixture', severity: 'advise', element: 'w2', measured: { value: 3 }, wanted: { value: 2 } },
+    ]);
+    expect(checkAll(...faces.slice(1))).toEqual([]);
+    const sizes = [8, 9, 10, 11, 12].map((size, i) => line(i, { size }));
+    expect(checkAll(...sizes)).toMatchObject([{ check: 'size-mixture', severity: 'advise' }]);
+    expect(checkAll(...sizes.slice(1))).toEqual([]);
+  });
+
+  it.each(['New words', 'Lorem ipsum', 'Your name here', 'Phone: 000000'])(
+    'left in to hold a place are found: %s',
+    (text) => {
+      expect(ids(words(text))).toEqual(['placeholder-words']);
+    },
+  );
+  it('that only sound like it are left alone', () => {
+    expect(ids(words('A new word for everything'))).toEqual([]);
+  });
+});
+
 describe('the figures of a piece', () => {
   it('names the plates in use, process first, the lowest ppi and the smallest type', () => {
     const { job } = openDemo();
     const facts = pieceFacts(job, job.pieces[0]!);
     expect(facts.plates).toEqual(['Cyan', 'Magenta', 'Yellow', 'Black', 'Copper']);
     expect(Math.round(facts.lowestPpi!)).toBe(300);
-    expect(facts.smallestType).toBe(7.5);
+    expect(facts.smallestType).toBe(8);
   });
   it('counts no plate for paper, and none for an empty piece', () => {
     const job = cardWith([makeShape({ id: 's', x: 0, y: 0, width: 9, height: 9, paint: { ink: 'paper', tint: 1 } })]);

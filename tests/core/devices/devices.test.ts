@@ -6,22 +6,23 @@ import { boxPath } from '../../../core/geometry/path';
 import { makePicture, makeShape, makeWords } from '../../../core/job/make';
 import type { Element } from '../../../core/job/schema';
 import { drawElement } from '../../../core/scene/face';
+import { sourcesOf } from '../../../core/scene/sources';
 import { cardWith, kit, makePng, withPicture } from '../../kit';
 
 const press = kit.press('general-coated');
-const sourcesOf = (job = cardWith([])) => ({ inks: job.inks, assets: job.assets, fonts: kit.fonts });
+const sources = (job = cardWith([])) => sourcesOf(job, kit.fonts);
 
 describe('the bounds device', () => {
   it('measures the ink of words, not their frame', () => {
-    const words = makeWords({ id: 'w', text: 'x', x: 0, y: 0, size: 100 });
-    const ink = inkBounds(words, sourcesOf())!;
-    const font = kit.fonts.font(words.typeface);
-    const glyph = font.ink(font.shape('x')[0]!.id)!;
+    const words = makeWords({ id: 'w', text: 'x', x: 0, y: 0, lettering: { size: 100 } });
+    const ink = inkBounds(words, sources())!;
+    const font = kit.fonts.font('source-sans-3/regular');
+    const glyph = font.ink(font.shape({ text: 'x' })[0]!.id)!;
     expect(ink.height).toBeCloseTo((glyph.height * 100) / font.upem, 9);
     expect(ink.y).toBeCloseTo(((font.ascent - glyph.y - glyph.height) * 100) / font.upem, 6);
   });
   it('finds nothing for spaces', () => {
-    expect(inkBounds(makeWords({ id: 'w', text: '   ', x: 0, y: 0 }), sourcesOf())).toBeUndefined();
+    expect(inkBounds(makeWords({ id: 'w', text: '   ', x: 0, y: 0 }), sources())).toBeUndefined();
   });
   it('counts only what a clip lets through, and half a stroke either side', () => {
     const device = boundsDevice();
@@ -45,7 +46,7 @@ describe('the bounds device', () => {
 describe('the svg device', () => {
   const draw = (element: Element, job = cardWith([])) => {
     const device = svgDevice({ inks: job.inks, screen: press.screen });
-    drawElement(element, sourcesOf(job), device);
+    drawElement(element, sources(job), device);
     return device.elements;
   };
   it('makes one path an element, however many lines of words', () => {
@@ -101,7 +102,7 @@ describe('the pdf device', () => {
         font,
         size: 10,
         text,
-        glyphs: font.shape(text),
+        glyphs: font.shape({ text }),
         x: 0,
         baseline: 0,
       };

@@ -2,8 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import * as elements from '../../../core/job/edits/elements';
 import * as jobs from '../../../core/job/edits/job';
+import * as wordsEdits from '../../../core/job/edits/words';
 import { findElement, inkOf, titleOf } from '../../../core/job/find';
 import { redo, startHistory, step, undo } from '../../../core/job/history';
+import { lookOf, paragraphsOf } from '../../../core/job/look';
 import { makeJob, makePicture, makePiece, makeRule, makeShape, makeWords } from '../../../core/job/make';
 import { type Job, jobSchema } from '../../../core/job/schema';
 import { cardWith, mm, openDemo } from '../../kit';
@@ -31,7 +33,7 @@ describe('makers', () => {
       height: 1,
       paint: { ink: 'black', tint: 1 },
     });
-    expect(makeWords({ id: 'b', text: '', x: 0, y: 0 }).paint.ink).toBe('black');
+    expect(lookOf(makeWords({ id: 'b', text: '', x: 0, y: 0 }), []).lettering.paint.ink).toBe('black');
   });
   it('name faces as people do', () => {
     const names = (faces: number) =>
@@ -160,7 +162,7 @@ const anyEdit = fc.oneof(
       ? job
       : elements.addElement(job, 'card-1', makeShape({ id: 'new', x: 1, y: 2, width: 3, height: 4 })),
   ),
-  fc.string({ maxLength: 40 }).map((text) => (job: Job) => elements.setWordsOf(job, 'name', { text })),
+  fc.string({ maxLength: 40 }).map((text) => (job: Job) => wordsEdits.setParagraphs(job, 'name', paragraphsOf(text))),
   fc
     .double({ min: 0, max: 1, noNaN: true })
     .map((tint) => (job: Job) => elements.setPaint(job, 'panel', { ink: 'copper', tint })),

@@ -1,18 +1,20 @@
 import { describe, expect, it } from 'vitest';
 import { traceDevice } from '../../../core/devices/trace';
-import { setWordsOf } from '../../../core/job/edits/elements';
+import { setParagraphs } from '../../../core/job/edits/words';
 import { findElement } from '../../../core/job/find';
+import { paragraphsOf } from '../../../core/job/look';
 import { makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
 import type { Job } from '../../../core/job/schema';
 import { drawFace, elementFrame, shapePath } from '../../../core/scene/face';
 import { drawCropMarks, markOffset, mediaBox } from '../../../core/scene/marks';
+import { sourcesOf } from '../../../core/scene/sources';
 import { wordsSet } from '../../../core/scene/words';
 import { shopOf } from '../../../core/trade/shops';
 import { cardWith, kit, makePng, mm, openDemo, withPicture } from '../../kit';
 
 const trace = (job: Job, face = 0): string[] => {
   const device = traceDevice();
-  drawFace(job.pieces[0]!.faces[face]!, { inks: job.inks, assets: job.assets, fonts: kit.fonts }, device);
+  drawFace(job.pieces[0]!.faces[face]!, sourcesOf(job, kit.fonts), device);
   return device.lines;
 };
 
@@ -63,10 +65,13 @@ describe('a face as drawing calls', () => {
       makeWords({ id: 'v', text: 'Two', x: 0, y: 30 }),
     ]);
     const words = (j: Job, id: string) => findElement(j, id)!.element as Parameters<typeof wordsSet>[0];
-    const before = [wordsSet(words(job, 'w'), kit.fonts), wordsSet(words(job, 'v'), kit.fonts)];
-    const changed = setWordsOf(job, 'w', { text: 'Other' });
-    expect(wordsSet(words(changed, 'w'), kit.fonts)).not.toBe(before[0]);
-    expect(wordsSet(words(changed, 'v'), kit.fonts)).toBe(before[1]);
+    const before = [
+      wordsSet(words(job, 'w'), sourcesOf(job, kit.fonts)),
+      wordsSet(words(job, 'v'), sourcesOf(job, kit.fonts)),
+    ];
+    const changed = setParagraphs(job, 'w', paragraphsOf('Other'));
+    expect(wordsSet(words(changed, 'w'), sourcesOf(changed, kit.fonts))).not.toBe(before[0]);
+    expect(wordsSet(words(changed, 'v'), sourcesOf(changed, kit.fonts))).toBe(before[1]);
   });
 
   it('is the same for the same demo face every time', () => {
@@ -75,8 +80,8 @@ describe('a face as drawing calls', () => {
   });
 
   it('frames centred words about their anchor', () => {
-    const words = makeWords({ id: 'w', text: 'Middle', x: 100, y: 10, align: 'centre' });
-    const frame = elementFrame(words, kit.fonts);
+    const words = makeWords({ id: 'w', text: 'Middle', x: 100, y: 10, setting: { align: 'centre' } });
+    const frame = elementFrame(words, { styles: [], fonts: kit.fonts });
     expect(frame.x + frame.width / 2).toBeCloseTo(100, 9);
   });
 });

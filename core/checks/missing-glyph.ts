@@ -1,0 +1,74 @@
+import { letteringsOf, lookOf } from '../job/look';
+import type { Words } from '../job/schema';
+import { elementFrame } from '../scene/face';
+import type { SceneSources } from '../scene/sources';
+import { TYPEFACES, typefaceOf } from '../type/typefaces';
+import type { Check } from './check';
+
+/** Characters that are never drawn themselves: controls, marks of direction, joiners, selectors. */
+const UNDRAWN = /\p{Cc}|\p{Cf}|\p{Variation_Selector}|\u2028/u;
+
+/** The characters of some words that their typeface has no glyph for, with that typeface. */
+function missing(words: Words, { styles, fonts }: SceneSources): Map<string, string> {
+  const { lettering } = lookOf(words, styles);
+  const out = new Map<string, string>();
+  for (const { text, typeface = lettering.typeface } of words.paragraphs.flatMap((p) => p.spans)) {
+    const font = fonts.font(typeface);
+    for (const character of text.normalize('NFC'))
+      if (!UNDRAWN.test(character) && !font.has(character.codePointAt(0)!)) out.set(character, typeface);
+  }
+  return out;
+}
+
+export const missingGlyph: Check = {
+  id: 'missing-glyph',
+  name: 'A character the typeface lacks',
+  protects: 'A letter without a glyph prints as an empty box.',
+  source: { kind: 'common practice' },
+  run: ({ face, sources }) =>
+    face.elements.flatMap((element) => {
+      if (element.kind !== 'words') return [];
+      const lacking = missing(element, sources);
+      if (lacking.size === 0) return [];
+      const families = [...new Set([...lacking.values()].map((id) => typefaceOf(id)?.family ?? id))];
+      return [
+        {
+          check: 'missing-glyph',
+          severity: 'stop',
+          face: face.id,
+          element: element.id,
+          place: elementFrame(element, sources),
+          problem: `${families.join(', ')} has no ${[...lacking.keys()].map((c) => `“${c}”`).join(', ')}`,
+          measured: { value: lacking.size, kind: 'count' },
+          wanted: { value: 0, kind: 'count' },
+        },
+      ];
+    }),
+};
+
+export const missingTypeface: Check = {
+  id: 'missing-typeface',
+  name: 'A typeface that is not here',
+  protects: 'Words in a typeface that is not here are shown and would print in another.',
+  source: { kind: 'common practice' },
+  run: ({ face, sources }) =>
+    face.elements.flatMap((element) => {
+      if (element.kind !== 'words') return [];
+      const unknown = [...new Set(letteringsOf(element, sources.styles).map((l) => l.typeface))].filter(
+        (id) => !TYPEFACES.some((t) => t.id === id),
+      );
+      if (unknown.length === 0) return [];
+      return [
+        {
+          check: 'missing-typeface',
+          severity: 'stop',
+          face: face.id,
+          element: element.id,
+          place: elementFrame(element, sources),
+          problem: `${unknown.join(', ')} is not here; choose another typeface`,
+          measured: { value: unknown.length, kind: 'count' },
+          wanted: { value: 0, kind: 'count' },
+        },
+      ];
+    }),
+};

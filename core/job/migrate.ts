@@ -1,0 +1,48 @@
+import { JOB_VERSION } from './schema';
+
+/** Jobs as older versions wrote them; their shape is checked after the last step, so nothing is taken on trust here. */
+type Loose = Record<string, unknown>;
+const list = (value: unknown): Loose[] =>
+  (Array.isArray(value) ? value.filter((v) => typeof v === 'object' && v !== null) : []) as Loose[];
+
+/** Version 1 had words in one typeface and size a frame, and no named styles. */
+function wordsFrom1(element: Loose): Loose {
+  if (element['kind'] !== 'words') return element;
+  const { text, typeface, size, leading, align, width, paint, ...rest } = element;
+  return {
+    ...rest,
+    paragraphs: String(text ?? '')
+      .split('\n')
+      .map((line) => ({ spans: line === '' ? [] : [{ text: line }] })),
+    lettering: { typeface, size, paint },
+    setting: { align, leading: { share: leading } },
+    frame: {
+      behaviour: width === null ? 'grows' : 'fixed width',
+      width: width ?? 0,
+      height: 0,
+      inset: 0,
+      vertical: 'top',
+    },
+  };
+}
+
+const from1 = (job: Loose): Loose => ({
+  ...job,
+  version: 2,
+  styles: [],
+  pieces: list(job['pieces']).map((piece) => ({
+    ...piece,
+    faces: list(piece['faces']).map((face) => ({ ...face, elements: list(face['elements']).map(wordsFrom1) })),
+  })),
+});
+
+/** The step from each version to the next. */
+const STEPS: Record<number, (job: Loose) => Loose> = { 1: from1 };
+
+/** An older job brought to the present version; anything else comes back as it is. */
+export function migrate(json: unknown): unknown {
+  let job = json as Loose;
+  for (let version = Number(job?.['version']); version < JOB_VERSION && STEPS[version]; version++)
+    job = STEPS[version]!(job);
+  return job;
+}

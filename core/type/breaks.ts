@@ -1,0 +1,33 @@
+import LineBreaker from 'linebreak';
+
+/** What does not break in the middle although Unicode's rules allow it: addresses and numbers that are dialled. */
+const UNBROKEN = [
+  // e-mail
+  /[\w.+-]+@[\w-]+(?:\.[\w-]+)+/gu,
+  // web
+  /(?:https?:\/\/|www\.)[^\s]+|\b[\w-]+(?:\.[\w-]+)*\.(?:example|com|org|net|co\.uk|de|eu|uk)(?:\/[^\s]*)?/giu,
+  // phone: at least seven digits, grouped by spaces, dots, hyphens, brackets
+  /\+?\(?\d[\d ().\u00a0/-]{5,}\d/gu,
+];
+
+/** A place where a line may end: the index of the next line's first character. */
+export interface Break {
+  at: number;
+  /** The line must end here. */
+  required: boolean;
+}
+
+/** Where lines of a paragraph may end, by Unicode's rules (UAX #14), the end of the text last. */
+export function breaksOf(text: string): Break[] {
+  const closed = UNBROKEN.flatMap((pattern) =>
+    [...text.matchAll(pattern)].map((m) => [m.index, m.index + m[0].length] as const),
+  );
+  const breaker = new LineBreaker(text);
+  const out: Break[] = [];
+  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {
+    const { position: at, required } = next;
+    if (required || !closed.some(([start, end]) => at > start && at < end))
+      out.push({ at, required: required && at < text.length });
+  }
+  return out;
+}

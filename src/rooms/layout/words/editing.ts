@@ -1,0 +1,69 @@
+import type { Editor } from '@tiptap/react';
+import { create } from 'zustand';
+import { setLettering, setParagraphs } from '../../../../core/job/edits/words';
+import type { Job } from '../../../../core/job/schema';
+import type { Lettering } from '../../../../core/type/style';
+import { loadFonts } from '../../../../workers/kit';
+import { act, select, settle } from '../../../store/session';
+import { fromDoc } from './doc';
+
+/** Which words are open in the editor, if any. */
+export const useEditing = create<{ id: string | undefined; editor: Editor | undefined }>(() => ({
+  id: undefined,
+  editor: undefined,
+}));
+
+export function editWords(id: string): void {
+  select(id);
+  useEditing.setState({ id, editor: undefined });
+}
+export function stopEditing(): void {
+  if (useEditing.getState().id === undefined) return;
+  useEditing.setState({ id: undefined, editor: undefined });
+  settle();
+}
+
+/** The editor, where some of these words are selected in it. */
+function editorWithSelection(id: string): Editor | undefined {
+  const { id: open, editor } = useEditing.getState();
+  return open === id && editor && !editor.state.selection.empty ? editor : undefined;
+}
+
+/** The selected letters with a change made to them, as a transaction that has not been carried out. */
+function changed(editor: Editor, to: Partial<Lettering>) {
+  const { state } = editor;
+  const { from, to: end } = state.selection;
+  const mark = state.schema.marks['lettering']!;
+  const tr = state.tr;
+  state.doc.nodesBetween(from, end, (node, at) => {
+    if (!node.isText) return;
+    const own = (node.marks.find((m) => m.type === mark)?.attrs['own'] ?? {}) as Partial<Lettering>;
+    tr.addMark(Math.max(at, from), Math.min(at + node.nodeSize, end), mark.create({ own: { ...own, ...to } }));
+  });
+  return tr;
+}
+
+/** Shows a change of lettering without making it: on the selected letters, or on the whole frame. */
+export function tryLettering(id: string, to: Partial<Lettering>): (job: Job) => Job {
+  const editor = editorWithSelection(id);
+  return (job) =>
+    editor ? setParagraphs(job, id, fromDoc(changed(editor, to).doc.toJSON())) : setLettering(job, id, to);
+}
+
+/** Changes the lettering of the selected letters, or of the whole frame; a typeface is loaded first. */
+export async function changeLettering(name: string, id: string, to: Partial<Lettering>): Promise<void> {
+  if (to.typeface) await loadFonts([to.typeface]);
+  const editor = editorWithSelection(id);
+  if (editor) editor.view.dispatch(changed(editor, to));
+  else {
+    act(name, (job) => setLettering(job, id, to));
+    reload(id);
+  }
+}
+
+/** The editor shows the words as they are now, after something else changed them. */
+let reloadEditor: ((id: string) => void) | undefined;
+export const onReload = (reload: ((id: string) => void) | undefined): void => {
+  reloadEditor = reload;
+};
+const reload = (id: string): void => reloadEditor?.(id);
