@@ -16,13 +16,15 @@ function facesGiven(text: string | boolean | undefined, count: number): number[]
 }
 
 export const exportPiece: Command = {
-  help: `export JOB.tidyedge --piece ID --as pdfx4|svg [--faces 1,2] [--no-marks] --out FILE|DIR   writes print-ready files
-pdfx4 writes one PDF/X-4 with a page a face; svg writes one file a face into the folder --out, in soft-proof colours.`,
+  help: `export JOB.tidyedge --piece ID --as pdfx4|svg [--faces 1,2] [--no-marks] [--outlines] --out FILE|DIR   writes print-ready files
+pdfx4 writes one PDF/X-4 with a page a face; svg writes one file a face into the folder --out, in soft-proof colours.
+--outlines writes words as the outlines of their letters instead of as text.`,
   options: {
     piece: { type: 'string' },
     as: { type: 'string' },
     faces: { type: 'string' },
     'no-marks': { type: 'boolean' },
+    outlines: { type: 'boolean' },
     out: { type: 'string' },
   },
   async run(path, options) {
@@ -37,7 +39,13 @@ pdfx4 writes one PDF/X-4 with a page a face; svg writes one file a face into the
     if (options['as'] === 'pdfx4') {
       const bytes = await writePdf(
         job,
-        { pieceId: piece.id, shop, faces, marks: options['no-marks'] !== true },
+        {
+          pieceId: piece.id,
+          shop,
+          faces,
+          marks: options['no-marks'] !== true,
+          words: options['outlines'] === true ? 'outlines' : 'text',
+        },
         { ...kit, press, assets },
       );
       mkdirSync(dirname(out), { recursive: true });

@@ -1,9 +1,10 @@
+import { setParagraphs } from '../job/edits/words';
 import { letteringsOf, lookOf } from '../job/look';
 import type { Words } from '../job/schema';
 import { elementFrame } from '../scene/face';
 import type { SceneSources } from '../scene/sources';
 import { TYPEFACES, typefaceOf } from '../type/typefaces';
-import type { Check } from './check';
+import type { Check, Fix } from './check';
 
 /** Characters that are never drawn themselves: controls, marks of direction, joiners, selectors. */
 const UNDRAWN = /\p{Cc}|\p{Cf}|\p{Variation_Selector}|\u2028/u;
@@ -18,6 +19,37 @@ function missing(words: Words, { styles, fonts }: SceneSources): Map<string, str
       if (!UNDRAWN.test(character) && !font.has(character.codePointAt(0)!)) out.set(character, typeface);
   }
   return out;
+}
+
+/** A shipped family that has all that is lacking, in the style the words are in where it has that. */
+function fixWith(words: Words, lacking: ReadonlyMap<string, string>, { styles, fonts }: SceneSources): { fix?: Fix } {
+  const [, style] = lookOf(words, styles).lettering.typeface.split('/');
+  const wanted = TYPEFACES.filter((face) => face.id.endsWith(`/${style}`)).concat(
+    TYPEFACES.filter((face) => face.id.endsWith('/regular')),
+  );
+  const face = wanted.find(
+    ({ id }) => fonts.has(id) && [...lacking.keys()].every((c) => fonts.font(id).has(c.codePointAt(0)!)),
+  );
+  if (!face) return {};
+  const replaced = new Set(lacking.values());
+  return {
+    fix: {
+      label: `Set those words in ${face.family}`,
+      apply: (job) =>
+        setParagraphs(
+          job,
+          words.id,
+          words.paragraphs.map((p) => ({
+            ...p,
+            spans: p.spans.map((span) =>
+              replaced.has(span.typeface ?? lookOf(words, styles).lettering.typeface)
+                ? { ...span, typeface: face.id }
+                : span,
+            ),
+          })),
+        ),
+    },
+  };
 }
 
 export const missingGlyph: Check = {
@@ -41,6 +73,7 @@ export const missingGlyph: Check = {
           problem: `${families.join(', ')} has no ${[...lacking.keys()].map((c) => `“${c}”`).join(', ')}`,
           measured: { value: lacking.size, kind: 'count' },
           wanted: { value: 0, kind: 'count' },
+          ...fixWith(element, lacking, sources),
         },
       ];
     }),

@@ -4,6 +4,7 @@ import { bottom } from '../geometry/box';
 import { asCubic, type Path } from '../geometry/path';
 import type { Device, GlyphRun } from '../scene/device';
 import type { Font, Glyph } from '../type/font';
+import { runOutline } from './run-outline';
 
 /** A font as a document uses it: its glyphs, each with the words it stands for. */
 export interface FontUse {
@@ -65,9 +66,13 @@ function clustersOf({ glyphs, text }: GlyphRun): Cluster[] {
 
 /**
  * A device that writes one page's content stream (ISO 32000-1, 8 and 9). `media` is the sheet in the piece's
- * coordinates; the stream's origin is its lower left corner.
+ * coordinates; the stream's origin is its lower left corner. Words are text, or the outlines of their letters.
  */
-export function pdfDevice(media: Box, uses: PdfUses): Device & { content(): string } {
+export function pdfDevice(
+  media: Box,
+  uses: PdfUses,
+  words: 'text' | 'outlines' = 'text',
+): Device & { content(): string } {
   const out: string[] = [];
   const across = (x: number): number => x - media.x;
   const up = (y: number): number => bottom(media) - y;
@@ -143,7 +148,7 @@ export function pdfDevice(media: Box, uses: PdfUses): Device & { content(): stri
   }
 
   /** Runs of clusters whose glyphs say their words by themselves are shown together; others carry ActualText. */
-  function words(run: GlyphRun, use: FontUse): string {
+  function shown(run: GlyphRun, use: FontUse): string {
     const parts: string[] = [];
     let plain: Glyph[] = [];
     const flush = (): void => {
@@ -183,9 +188,13 @@ export function pdfDevice(media: Box, uses: PdfUses): Device & { content(): stri
       out.push(colour(plates, true), `${pdfNumber(weight)} w`, pathOps(path), 'S');
     },
     showGlyphs: (run, plates) => {
+      if (words === 'outlines') {
+        out.push(colour(plates, false), pathOps(runOutline(run)), 'f');
+        return;
+      }
       const use = fontUse(run);
       out.push(colour(plates, false), 'BT', `/${use.key} ${pdfNumber(run.size)} Tf`);
-      out.push(`1 0 0 1 ${numbers(across(run.x), up(run.baseline))} Tm`, words(run, use), 'ET');
+      out.push(`1 0 0 1 ${numbers(across(run.x), up(run.baseline))} Tm`, shown(run, use), 'ET');
     },
     drawImage: ({ asset }, box) => {
       const key = keyOf(uses.images, asset, 'Im');

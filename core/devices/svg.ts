@@ -2,9 +2,9 @@ import { hexOf, type Rgb } from '../colour/engine';
 import type { Cmyk, Ink } from '../colour/ink';
 import { type Plates, processStandIn } from '../colour/ink';
 import type { Box } from '../geometry/box';
-import { multiply } from '../geometry/matrix';
-import { boxPath, type Path, pathData, transformPath } from '../geometry/path';
-import type { Device, GlyphRun } from '../scene/device';
+import { boxPath, type Path, pathData } from '../geometry/path';
+import type { Device } from '../scene/device';
+import { runOutline } from './run-outline';
 
 /** Something to show on a screen; the stage makes it with React, the SVG file as text. */
 export type SvgNode =
@@ -21,19 +21,6 @@ export interface SvgElement {
 export interface ScreenInks {
   inks: readonly Ink[];
   screen(cmyk: Cmyk): Rgb;
-}
-
-/** The outlines of a run of glyphs as one path on the face. */
-export function runOutline({ font, size, glyphs, x, baseline }: GlyphRun): Path {
-  const scale = size / font.upem;
-  const out: Path[number][] = [];
-  let pen = x;
-  for (const glyph of glyphs) {
-    const at = multiply([1, 0, 0, 1, pen + glyph.dx * scale, baseline - glyph.dy * scale], [scale, 0, 0, -scale, 0, 0]);
-    out.push(...transformPath(font.outline(glyph.id), at));
-    pen += glyph.advance * scale;
-  }
-  return out;
 }
 
 /** A device that makes SVG: one path an element wherever its colour allows. */

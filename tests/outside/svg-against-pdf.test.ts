@@ -111,3 +111,18 @@ describe('the svg device against the pdf', () => {
     expect(found.mean).toBeLessThan(2.5);
   });
 });
+
+describe('words as text and as outlines', () => {
+  it('are the same ink on the paper, but for edges', async () => {
+    const drawn = async (words: 'text' | 'outlines'): Promise<Pixels> => {
+      const pdf = await exportTo(`${words}.pdf`, openDemo(), { faces: [0], marks: false, words });
+      expect(run('pdffonts', [pdf]).trim().split('\n').length).toBe(words === 'text' ? 4 : 2);
+      run('pdftoppm', ['-r', `${PPI}`, '-png', '-singlefile', pdf, words]);
+      return pixelsOf(join(folder, `${words}.png`));
+    };
+    const found = differences(await drawn('text'), await drawn('outlines'), 6);
+    // Measured when written: nothing away from edges; mean 0.2 levels.
+    expect(found.worstAway).toBe(0);
+    expect(found.mean).toBeLessThan(1);
+  });
+});

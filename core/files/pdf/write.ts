@@ -36,6 +36,8 @@ export interface PdfAsked {
   /** Faces by number from 0, in the order of their pages; all where it is left out. */
   faces?: readonly number[];
   marks: boolean;
+  /** Words as text that can be searched, or as the outlines of their letters. */
+  words?: 'text' | 'outlines';
 }
 
 export interface Progress {
@@ -145,7 +147,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
   const contents: string[] = [];
   for (const [i, face] of faces.entries()) {
     await tell({ done: (0.15 * i) / faces.length, what: `Drawing ${face.name}` });
-    const device = pdfDevice(boxes.media, uses);
+    const device = pdfDevice(boxes.media, uses, asked.words);
     drawFace(face, sourcesOf(job, kit.fonts), device);
     // Marks come last, so that nothing can lie over them; what runs past the bleed is cut off by the clip below.
     const art = device.content();

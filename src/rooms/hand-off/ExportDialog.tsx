@@ -37,6 +37,7 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
   const { job, piece, shop, findings } = bench;
   const [faces, setFaces] = useState<readonly number[]>(piece.faces.map((_, i) => i));
   const [marks, setMarks] = useState(true);
+  const [words, setWords] = useState<'text' | 'outlines'>('text');
   const [going, setGoing] = useState<Going>();
   const [done, setDone] = useState<Exported>();
   const [problem, setProblem] = useState<string>();
@@ -57,7 +58,12 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
     setGoing({ progress: { done: 0, what: 'Starting' }, stop });
     try {
       const tell = proxy((progress: Progress) => setGoing({ progress, stop }));
-      const written = await room.exportPdf(job, { pieceId: piece.id, shop, faces, marks }, await loadAssets(job), tell);
+      const written = await room.exportPdf(
+        job,
+        { pieceId: piece.id, shop, faces, marks, words },
+        await loadAssets(job),
+        tell,
+      );
       if (!cancelled.current) setDone(written);
     } catch (error) {
       if (!cancelled.current) setProblem((error as Error).message);
@@ -93,6 +99,15 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
               />
               Crop marks, outside the bleed
             </label>
+            <label className="flex cursor-pointer items-center gap-2">
+              <input
+                type="checkbox"
+                className="checkbox checkbox-sm"
+                checked={words === 'outlines'}
+                onChange={(event) => setWords(event.target.checked ? 'outlines' : 'text')}
+              />
+              Words as outlines, not as text
+            </label>
           </div>
           {problem && (
             <p role="alert" className="rounded border border-error p-3 text-error">
@@ -126,7 +141,7 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
       )}
       {done && (
         <div className="grid gap-4">
-          <ReadBack rows={comparison({ job, piece, shop, faces, marks }, done.facts)} />
+          <ReadBack rows={comparison({ job, piece, shop, faces, marks, words }, done.facts)} />
           <div className="flex items-center gap-3">
             <button
               type="button"

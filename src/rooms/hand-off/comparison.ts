@@ -20,6 +20,7 @@ interface Asked {
   shop: ShopSpec;
   faces: readonly number[];
   marks: boolean;
+  words: 'text' | 'outlines';
 }
 
 /** Boxes agree within a hundredth of a point, pictures within one ppi. */
@@ -40,7 +41,7 @@ function boxRow(what: string, asked: Box, read: BoxNumbers, unit: PieceUnit): Ro
 const sorted = (values: number[]): number[] => [...values].sort((a, b) => a - b);
 
 /** What was asked of an export beside what its file says. */
-export function comparison({ job, piece, shop, faces, marks }: Asked, facts: PdfFacts): Row[] {
+export function comparison({ job, piece, shop, faces, marks, words }: Asked, facts: PdfFacts): Row[] {
   const boxes = pageBoxes(piece, shop, marks);
   const same = (what: string, asked: string, read: string | undefined): Row => ({
     what,
@@ -79,13 +80,15 @@ export function comparison({ job, piece, shop, faces, marks }: Asked, facts: Pdf
       });
     }
   });
-  for (const font of facts.fonts) {
-    const read = [
-      font.embedded ? 'embedded' : 'not embedded',
-      font.subset ? 'subset' : 'whole',
-      font.searchable ? 'searchable' : 'not searchable',
-    ].join(', ');
-    rows.push(same(font.name, 'embedded, subset, searchable', read));
-  }
+  if (words === 'outlines') rows.push(same('Typefaces', '0', `${facts.fonts.length}`));
+  else
+    for (const font of facts.fonts) {
+      const read = [
+        font.embedded ? 'embedded' : 'not embedded',
+        font.subset ? 'subset' : 'whole',
+        font.searchable ? 'searchable' : 'not searchable',
+      ].join(', ');
+      rows.push(same(font.name, 'embedded, subset, searchable', read));
+    }
   return rows;
 }
