@@ -4,7 +4,7 @@ import { type Plates, processStandIn } from '../colour/ink';
 import type { Box } from '../geometry/box';
 import { boxPath, type Path, pathData } from '../geometry/path';
 import type { Device } from '../scene/device';
-import { runOutline } from './run-outline';
+import { runData } from './run-outline';
 
 /** Something to show on a screen; the stage makes it with React, the SVG file as text. */
 export type SvgNode =
@@ -32,11 +32,11 @@ export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[
     return elements.at(-1)!.nodes;
   };
   const look = (plates: Plates): string => hexOf(colours.screen(processStandIn(plates, colours.inks)));
-  const fill = (path: Path, plates: Plates): void => {
+  const fill = (d: string, plates: Plates): void => {
     const colour = look(plates);
     const last = nodes().at(-1);
-    if (last?.kind === 'path' && last.fill === colour) last.d += pathData(path);
-    else nodes().push({ kind: 'path', d: pathData(path), fill: colour });
+    if (last?.kind === 'path' && last.fill === colour) last.d += d;
+    else nodes().push({ kind: 'path', d, fill: colour });
   };
   return {
     elements,
@@ -50,11 +50,11 @@ export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[
     endClip: () => {
       clips.pop();
     },
-    fillPath: fill,
+    fillPath: (path, plates) => fill(pathData(path), plates),
     strokePath: (path, weight, plates) => {
       nodes().push({ kind: 'line', d: pathData(path), stroke: look(plates), weight });
     },
-    showGlyphs: (run, plates) => fill(runOutline(run), plates),
+    showGlyphs: (run, plates) => fill(runData(run), plates),
     drawImage: ({ asset }, box) => {
       nodes().push({ kind: 'image', asset, box, clip: pathData(clips.at(-1) ?? boxPath(box)) });
     },

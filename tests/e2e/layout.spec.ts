@@ -287,6 +287,22 @@ test('a named style is changed once and all words in it follow; a look is carrie
   expect(await sizeOf('Head gardener')).toBe('18 pt');
 });
 
+test('a line is made exactly as wide as another, by its size', async ({ page }) => {
+  const span = async (id: string) =>
+    element(page, id).evaluate((group) => {
+      const box = (group.querySelector('path') as SVGGraphicsElement).getBBox();
+      return [box.x, box.x + box.width] as const;
+    });
+  const [left] = await span('title');
+  const name = await span('name');
+  await row(page, 'Head gardener').click();
+  await page.getByLabel('As wide as').selectOption('Iris Calloway');
+  await expect
+    .poll(async () => (await span('title'))[1]! - (await span('title'))[0]!)
+    .toBeCloseTo(name[1] - name[0], 1);
+  expect((await span('title'))[0]).toBeCloseTo(left, 1);
+});
+
 test('features are offered under the names the typeface gives them', async ({ page }) => {
   const drawn = () => element(page, 'title').locator('path').getAttribute('d');
   await row(page, 'Head gardener').click();

@@ -1,4 +1,6 @@
+import { inkBounds } from '../../../../core/devices/bounds';
 import { scaleWords, setWordsFrame } from '../../../../core/job/edits/words';
+import { titleOf } from '../../../../core/job/find';
 import type { Words } from '../../../../core/job/schema';
 import { elementFrame } from '../../../../core/scene/face';
 import { fittingScale } from '../../../../core/scene/fit-words';
@@ -65,6 +67,7 @@ export function FrameCard({ words }: { words: Words }) {
           </select>
         )}
       </div>
+      <AsWideAs words={words} />
       {hidden.length > 0 && (
         <div role="alert" className="mt-1.5 rounded bg-warning p-2 text-warning-content">
           {count === 1 ? '1 word does' : `${count} words do`} not fit, and will not print.
@@ -85,5 +88,40 @@ export function FrameCard({ words }: { words: Words }) {
         </div>
       )}
     </section>
+  );
+}
+
+/** Makes the words exactly as wide as something else on the face, by their size: what prints against what prints. */
+function AsWideAs({ words }: { words: Words }) {
+  const { face, job, sources } = useBench();
+  const own = inkBounds(words, sources);
+  const others = face.elements.filter((e) => e.id !== words.id && (inkBounds(e, sources)?.width ?? 0) > 0);
+  if (!own || own.width === 0 || others.length === 0) return null;
+  function match(id: string): void {
+    const other = others.find((e) => e.id === id);
+    const wanted = other && inkBounds(other, sources);
+    if (!own || !wanted) return;
+    const by = wanted.width / own.width;
+    // The visible left edge stays where it is: everything left of it grows by the same share.
+    act('As wide as', (j) =>
+      setWordsFrame(scaleWords(j, words.id, by), words.id, {}, { x: own.x + (words.x - own.x) * by }),
+    );
+  }
+  return (
+    <select
+      className="select select-sm mt-1.5 w-full text-[14px]"
+      aria-label="As wide as"
+      value=""
+      onChange={(event) => match(event.target.value)}
+    >
+      <option value="" disabled>
+        By size, as wide as…
+      </option>
+      {others.map((e) => (
+        <option key={e.id} value={e.id}>
+          {titleOf(e, job.assets)}
+        </option>
+      ))}
+    </select>
   );
 }
