@@ -17,7 +17,8 @@ function* placed({ font, size, glyphs, x, baseline }: GlyphRun): Generator<{ id:
 export function runOutline(run: GlyphRun): Path {
   const scale = run.size / run.font.upem;
   const out: Path[number][] = [];
-  for (const { id, x, y } of placed(run)) out.push(...transformPath(run.font.outline(id), multiply([1, 0, 0, 1, x, y], [scale, 0, 0, -scale, 0, 0])));
+  for (const { id, x, y } of placed(run))
+    out.push(...transformPath(run.font.outline(id), multiply([1, 0, 0, 1, x, y], [scale, 0, 0, -scale, 0, 0])));
   return out;
 }
 

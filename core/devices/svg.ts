@@ -23,6 +23,9 @@ export interface ScreenInks {
   screen(cmyk: Cmyk): Rgb;
 }
 
+/** A path goes on to about this many characters, so that a key in a long letter changes only some of its paths. */
+const LONGEST = 25_000;
+
 /** A device that makes SVG: one path an element wherever its colour allows. */
 export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[] } {
   const elements: SvgElement[] = [];
@@ -35,7 +38,7 @@ export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[
   const fill = (d: string, plates: Plates): void => {
     const colour = look(plates);
     const last = nodes().at(-1);
-    if (last?.kind === 'path' && last.fill === colour) last.d += d;
+    if (last?.kind === 'path' && last.fill === colour && last.d.length < LONGEST) last.d += d;
     else nodes().push({ kind: 'path', d, fill: colour });
   };
   return {

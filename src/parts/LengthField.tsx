@@ -54,7 +54,7 @@ export function LengthField({ label, value, unit, echo, onChange, refuse, disabl
           type="text"
           inputMode="text"
           autoComplete="off"
-          className="w-full min-w-0 bg-transparent text-right outline-none"
+          className="bare w-full min-w-0 bg-transparent text-right outline-none"
           value={draft ?? shown}
           disabled={disabled}
           aria-invalid={message !== undefined}

@@ -3,7 +3,7 @@ import Keyboard from 'lucide-react/icons/keyboard';
 import Redo from 'lucide-react/icons/redo-2';
 import Scissors from 'lucide-react/icons/scissors';
 import Undo from 'lucide-react/icons/undo-2';
-import { useEffect, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { checkPiece } from '../../../core/checks';
 import { pieceOf } from '../../../core/job/find';
 import { shopOf } from '../../../core/trade/shops';
@@ -45,10 +45,12 @@ function useBenchOf(
     () => kit && inks && assets && styles && { inks, assets, styles, fonts: kit.fonts },
     [kit, inks, assets, styles],
   );
-  const findings = useMemo(
-    () => (job && piece && kit && fontsHere ? checkPiece(job, piece, kit.fonts) : []),
-    [job, piece, kit, fontsHere],
-  );
+  // The checks come after the stage: a key or a drag is drawn first, and checked when there is time.
+  const checked = useDeferredValue(job);
+  const findings = useMemo(() => {
+    const settled = checked && pieceOf(checked, pieceId);
+    return settled && kit && fontsHere ? checkPiece(checked, settled, kit.fonts) : [];
+  }, [checked, pieceId, kit, fontsHere]);
   const face = piece?.faces.find((f) => f.id === faceId) ?? piece?.faces[0];
   const shown = useMemo(() => (piece && face ? (both ? piece.faces : [face]) : []), [piece, face, both]);
   if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere) return { bench: undefined, failure };

@@ -96,7 +96,7 @@ function OpenList({ words, value, onClose }: { words: Words; value: string; onCl
         aria-activedescendant={faces[at] ? `typeface-${faces[at].id}` : undefined}
         aria-label="Find a typeface"
         placeholder="Find: garamond, sans, script…"
-        className="w-full border-b border-base-300 bg-transparent px-3 py-2 outline-none"
+        className="bare w-full border-b border-base-300 bg-transparent px-3 py-2 outline-none"
         value={search}
         onChange={(event) => {
           setSearch(event.target.value);

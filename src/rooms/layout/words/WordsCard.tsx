@@ -129,7 +129,7 @@ export function WordsCard({ words }: { words: Words }) {
   );
 }
 
-/** Leading in points; automatic leading is a share of the size and follows it. */
+/** Leading in points. Automatic leading, a share of the size, follows it until points are typed. */
 function LeadingField({
   setting,
   size,
@@ -139,10 +139,9 @@ function LeadingField({
   size: number;
   onChange(leading: Setting['leading']): void;
 }) {
-  const isShare = 'share' in setting.leading;
   return (
     <LengthField
-      label={isShare ? `Lead ${Math.round((setting.leading as { share: number }).share * 100)} %` : 'Leading'}
+      label="Leading"
       hint="From baseline to baseline. Type points for exact leading; More has the automatic share"
       value={leadingOf(setting, size)}
       unit="pt"

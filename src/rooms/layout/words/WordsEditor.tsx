@@ -47,7 +47,7 @@ export function WordsEditor({
     editorProps: {
       attributes: {
         'aria-label': 'Text',
-        class: 'min-h-16 max-h-64 overflow-y-auto px-3 py-2 outline-none whitespace-pre-wrap',
+        class: 'bare min-h-16 max-h-64 overflow-y-auto px-3 py-2 outline-none whitespace-pre-wrap',
       },
       handleKeyDown: (_view, event) => {
         if (event.key === 'Escape' || (event.key === 'Enter' && (event.ctrlKey || event.metaKey))) {
