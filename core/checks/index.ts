@@ -1,4 +1,5 @@
 import type { Job, Piece } from '../job/schema';
+import { followFace } from '../scene/follow';
 import { sourcesOf } from '../scene/sources';
 import { shopOf } from '../trade/shops';
 import type { FontBook } from '../type/font';
@@ -7,6 +8,7 @@ import { hiddenWords } from './hidden-words';
 import { lowPpi } from './low-ppi';
 import { missingGlyph, missingTypeface } from './missing-glyph';
 import { outsideSafe } from './outside-safe';
+import { pastLine } from './past-line';
 import { placeholderWords } from './placeholder-words';
 import { shortOfBleed } from './short-of-bleed';
 import { smallType } from './small-type';
@@ -17,6 +19,7 @@ export const CHECKS: readonly Check[] = [
   outsideSafe,
   lowPpi,
   hiddenWords,
+  pastLine,
   missingGlyph,
   missingTypeface,
   smallType,
@@ -31,6 +34,7 @@ const RANK: Record<Severity, number> = { stop: 0, warn: 1, advise: 2 };
 export function checkPiece(job: Job, piece: Piece, fonts: FontBook, shop = shopOf(piece.shop)): Finding[] {
   const sources = sourcesOf(job, fonts);
   return piece.faces
+    .map(followFace)
     .flatMap((face) => CHECKS.flatMap((check) => check.run({ piece, face, shop, sources })))
     .sort((a, b) => RANK[a.severity] - RANK[b.severity]);
 }

@@ -1,7 +1,8 @@
-import { type Box, bottom, outset, right, unionOf } from '../geometry/box';
+import { type Box, bottom, boxBetween, outset, right, unionOf } from '../geometry/box';
+import { apply, type Matrix } from '../geometry/matrix';
 import { pathBounds } from '../geometry/path';
 import type { Element } from '../job/schema';
-import type { Device, GlyphRun } from '../scene/device';
+import { type Device, type GlyphRun, runMatrix } from '../scene/device';
 import { drawElement } from '../scene/face';
 import type { SceneSources } from '../scene/sources';
 
@@ -12,23 +13,35 @@ const intersection = (a: Box, b: Box): Box | undefined => {
   return box.width >= 0 && box.height >= 0 ? box : undefined;
 };
 
-/** Where the ink of a run of glyphs lies: their outlines, not their frame. */
-function runInk({ font, size, glyphs, x, baseline }: GlyphRun): Box | undefined {
+/** The upright box around a box that a matrix has moved and turned. */
+function turned({ x, y, width, height }: Box, matrix: Matrix): Box {
+  const corners = [
+    { x, y },
+    { x: x + width, y },
+    { x, y: y + height },
+    { x: x + width, y: y + height },
+  ].map((corner) => apply(matrix, corner));
+  return unionOf(corners.map((corner) => boxBetween(corner, corner)))!;
+}
+
+/** Where the ink of a run of glyphs lies: their outlines, not their frame. A turned glyph counts with the box around its own. */
+function runInk(run: GlyphRun): Box | undefined {
+  const { font, size, glyphs } = run;
   const scale = size / font.upem;
   const boxes: Box[] = [];
-  let pen = x;
+  let pen = 0;
   for (const glyph of glyphs) {
     const ink = font.ink(glyph.id);
     if (ink)
       boxes.push({
         x: pen + (glyph.dx + ink.x) * scale,
-        y: baseline - (glyph.dy + ink.y + ink.height) * scale,
+        y: -(glyph.dy + ink.y + ink.height) * scale,
         width: ink.width * scale,
         height: ink.height * scale,
       });
     pen += glyph.advance * scale;
   }
-  return unionOf(boxes);
+  return unionOf(boxes.map((box) => turned(box, runMatrix(run))));
 }
 
 /** A device that finds the box around everything that prints, clips included. */

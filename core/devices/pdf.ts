@@ -2,7 +2,7 @@ import { type Plates, splitPlates } from '../colour/ink';
 import type { Box } from '../geometry/box';
 import { bottom } from '../geometry/box';
 import { asCubic, type Path } from '../geometry/path';
-import type { Device, GlyphRun } from '../scene/device';
+import { type Device, type GlyphRun, runMatrix } from '../scene/device';
 import type { Font, Glyph } from '../type/font';
 import { runOutline } from './run-outline';
 
@@ -194,7 +194,9 @@ export function pdfDevice(
       }
       const use = fontUse(run);
       out.push(colour(plates, false), 'BT', `/${use.key} ${pdfNumber(run.size)} Tf`);
-      out.push(`1 0 0 1 ${numbers(across(run.x), up(run.baseline))} Tm`, shown(run, use), 'ET');
+      const [a, b, c, d] = runMatrix(run);
+      // The page's y grows upwards, so a turn goes the other way round.
+      out.push(`${numbers(a, -b, -c, d, across(run.x), up(run.baseline))} Tm`, shown(run, use), 'ET');
     },
     drawImage: ({ asset }, box) => {
       const key = keyOf(uses.images, asset, 'Im');

@@ -1,14 +1,14 @@
 import { multiply } from '../geometry/matrix';
-import { type Path, transformPath } from '../geometry/path';
-import type { GlyphRun } from '../scene/device';
+import { type Path, pathData, transformPath } from '../geometry/path';
+import { type GlyphRun, runMatrix } from '../scene/device';
 import type { Font } from '../type/font';
 
-/** Where each glyph of a run stands, from left to right. */
-function* placed({ font, size, glyphs, x, baseline }: GlyphRun): Generator<{ id: number; x: number; y: number }> {
+/** Where each glyph of a run stands, from left to right, before the run is moved and turned to its place. */
+function* placed({ font, size, glyphs }: GlyphRun): Generator<{ id: number; x: number; y: number }> {
   const scale = size / font.upem;
-  let pen = x;
+  let pen = 0;
   for (const { id, dx, dy, advance } of glyphs) {
-    yield { id, x: pen + dx * scale, y: baseline - dy * scale };
+    yield { id, x: pen + dx * scale, y: -dy * scale };
     pen += advance * scale;
   }
 }
@@ -17,8 +17,14 @@ function* placed({ font, size, glyphs, x, baseline }: GlyphRun): Generator<{ id:
 export function runOutline(run: GlyphRun): Path {
   const scale = run.size / run.font.upem;
   const out: Path[number][] = [];
+  const place = runMatrix(run);
   for (const { id, x, y } of placed(run))
-    out.push(...transformPath(run.font.outline(id), multiply([1, 0, 0, 1, x, y], [scale, 0, 0, -scale, 0, 0])));
+    out.push(
+      ...transformPath(
+        run.font.outline(id),
+        multiply(multiply(place, [1, 0, 0, 1, x, y]), [scale, 0, 0, -scale, 0, 0]),
+      ),
+    );
   return out;
 }
 
@@ -59,10 +65,11 @@ function glyphData(font: Font, glyph: number, size: number): string {
 
 /** The outlines of a run as SVG path data. Each glyph is written once for each size, so a long letter costs little. */
 export function runData(run: GlyphRun): string {
+  if (run.angle) return pathData(runOutline(run));
   let data = '';
   for (const { id, x, y } of placed(run)) {
     const glyph = glyphData(run.font, id, run.size);
-    if (glyph !== '') data += `M${round(x)} ${round(y)}${glyph}`;
+    if (glyph !== '') data += `M${round(run.x + x)} ${round(run.baseline + y)}${glyph}`;
   }
   return data;
 }

@@ -16,7 +16,7 @@ export function traceDevice(): Device & { lines: string[] } {
     endClip: () => say('end clip'),
     fillPath: (path, plates) => say('fill', pathData(path), stringify(plates)),
     strokePath: (path, weight, plates) => say('stroke', pathData(path), weight, stringify(plates)),
-    showGlyphs: ({ typeface, size, text, x, baseline, glyphs }, plates) =>
+    showGlyphs: ({ typeface, size, text, x, baseline, angle, glyphs }, plates) =>
       say(
         'glyphs',
         typeface,
@@ -24,6 +24,7 @@ export function traceDevice(): Device & { lines: string[] } {
         stringify(text),
         x,
         baseline,
+        ...(angle === undefined ? [] : [angle]),
         glyphs.map((g) => [g.id, g.advance, g.dx, g.dy]),
         stringify(plates),
       ),

@@ -30,6 +30,26 @@ export const wordsFrameSchema = z.strictObject({
 });
 export type WordsFrame = z.infer<typeof wordsFrameSchema>;
 
+/** SVG path data. */
+const outlineData = z.string().min(1).max(200_000);
+
+/** The line that words stand on, and how. Lengths in points; `start` is measured along the line. */
+const wordsPathSchema = z.strictObject({
+  along: z.discriminatedUnion('kind', [
+    /** A circle whose frame has its top left corner at the words' x and y; it begins at the top. */
+    z.strictObject({ kind: z.literal('circle'), radius: z.number().min(1).max(20_000) }),
+    /** The outline of another element of the face. */
+    z.strictObject({ kind: z.literal('element'), id }),
+    /** A line of its own, drawn from the words' x and y. */
+    z.strictObject({ kind: z.literal('outline'), outline: outlineData }),
+  ]),
+  start: place,
+  side: z.enum(['outside', 'inside']),
+  backwards: z.boolean(),
+  lift: z.number().min(-2000).max(2000),
+});
+export type WordsPath = z.infer<typeof wordsPathSchema>;
+
 /**
  * Words. `lettering` and `setting` hold what differs from the named style (or from plain words where there is none);
  * spans and paragraphs hold what differs again. `x` is the frame's left edge, or the point that the lines of a frame
@@ -43,6 +63,8 @@ export const wordsSchema = z.strictObject({
   lettering: someLettering,
   setting: someSetting,
   frame: wordsFrameSchema,
+  /** On a line instead of in lines. */
+  path: wordsPathSchema.optional(),
 });
 /** A picture covers its frame; what sticks out is cropped. */
 export const pictureSchema = z.strictObject({
@@ -52,13 +74,15 @@ export const pictureSchema = z.strictObject({
   height: extent,
   asset: z.string(),
 });
-/** A filled area: a rectangle, or an outline (SVG path data) drawn in a unit square and stretched to the frame. */
+/** A filled area: a rectangle with round corners or without, or an outline drawn in a unit square and stretched to the frame. */
 export const shapeSchema = z.strictObject({
   ...common,
   kind: z.literal('shape'),
   width: extent,
   height: extent,
-  outline: z.string().min(1).max(200_000).optional(),
+  outline: outlineData.optional(),
+  /** Radius of a rectangle's corners; never more than half its shorter side is used. */
+  corner: extent.optional(),
   paint: paintSchema,
 });
 /** A straight line along the longer side of its frame; the shorter side is its weight. */
@@ -153,6 +177,13 @@ export const jobSchema = z
     if (styleTwin) say(`the style ${styleTwin} is there twice`);
     const paints = [...elements.flatMap(paintsOf), ...job.styles.map((style) => style.lettering.paint)];
     for (const { ink } of paints) if (!job.inks.some((each) => each.id === ink)) say(`the ink ${ink} is missing`);
+    for (const face of job.pieces.flatMap((p) => p.faces))
+      for (const element of face.elements)
+        if (element.kind === 'words' && element.path?.along.kind === 'element') {
+          const { id: wanted } = element.path.along;
+          if (!face.elements.some((e) => e.id === wanted && e.kind !== 'words'))
+            say(`${element.id} stands on ${wanted}, which is not on its face`);
+        }
     for (const element of elements) {
       if (element.kind === 'picture' && !job.assets[element.asset]) say(`the picture of ${element.id} is missing`);
       if (element.kind === 'words' && element.style && !job.styles.some((style) => style.id === element.style))

@@ -1,5 +1,6 @@
 import type { Plates } from '../colour/ink';
 import type { Box } from '../geometry/box';
+import type { Matrix } from '../geometry/matrix';
 import type { Path } from '../geometry/path';
 import type { Font, Glyph } from '../type/font';
 
@@ -13,6 +14,14 @@ export interface GlyphRun {
   glyphs: readonly Glyph[];
   x: number;
   baseline: number;
+  /** Turned about (x, baseline) by so many degrees clockwise; not at all where it is left out. */
+  angle?: number;
+}
+
+/** The matrix from glyph space turned upright (points, y down, origin at the pen's start) to the face. */
+export function runMatrix({ x, baseline, angle = 0 }: Pick<GlyphRun, 'x' | 'baseline' | 'angle'>): Matrix {
+  const [cos, sin] = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)];
+  return [cos, sin, -sin, cos, x, baseline];
 }
 
 /** A picture by the hash of its bytes, and its upright size in pixels. */

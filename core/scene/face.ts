@@ -1,10 +1,12 @@
 import { platesOf } from '../colour/ink';
 import type { Box } from '../geometry/box';
-import { boxPath, type Path, parsePath, transformPath } from '../geometry/path';
+import { boxPath } from '../geometry/path';
 import { inkOf } from '../job/find';
 import type { Element, Face, Picture, Rule, Shape } from '../job/schema';
 import { coverFrame } from '../picture/place';
 import type { Device } from './device';
+import { followFace } from './follow';
+import { outlineOf } from './outline';
 import type { SceneSources } from './sources';
 import { drawWords, type TypeSources, wordsFrame } from './words';
 
@@ -13,12 +15,6 @@ const frameOf = ({ x, y, width, height }: Box): Box => ({ x, y, width, height })
 /** The frame of any element on its face, in points. */
 export const elementFrame = (element: Element, sources: TypeSources): Box =>
   element.kind === 'words' ? wordsFrame(element, sources) : frameOf(element);
-
-/** The path a shape fills. */
-export const shapePath = (shape: Shape): Path =>
-  shape.outline
-    ? transformPath(parsePath(shape.outline), [shape.width, 0, 0, shape.height, shape.x, shape.y])
-    : boxPath(frameOf(shape));
 
 function drawPicture(picture: Picture, { assets }: SceneSources, device: Device): void {
   const asset = assets[picture.asset];
@@ -33,8 +29,7 @@ function drawPicture(picture: Picture, { assets }: SceneSources, device: Device)
 }
 
 function drawFilled(element: Shape | Rule, { inks }: SceneSources, device: Device): void {
-  const path = element.kind === 'shape' ? shapePath(element) : boxPath(frameOf(element));
-  device.fillPath(path, platesOf(inkOf(inks, element.paint.ink), element.paint.tint));
+  device.fillPath(outlineOf(element), platesOf(inkOf(inks, element.paint.ink), element.paint.tint));
 }
 
 /** One element as drawing calls. */
@@ -48,5 +43,5 @@ export function drawElement(element: Element, sources: SceneSources, device: Dev
 
 /** A whole face, from the bottom of its stack to the top. */
 export function drawFace(face: Face, sources: SceneSources, device: Device): void {
-  for (const element of face.elements) drawElement(element, sources, device);
+  for (const element of followFace(face).elements) drawElement(element, sources, device);
 }

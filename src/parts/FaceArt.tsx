@@ -3,6 +3,7 @@ import type { Press } from '../../core/colour/engine';
 import { type SvgNode, svgDevice } from '../../core/devices/svg';
 import type { Element, Face } from '../../core/job/schema';
 import { drawElement, elementFrame } from '../../core/scene/face';
+import { followFace } from '../../core/scene/follow';
 import type { SceneSources } from '../../core/scene/sources';
 import type { Previews } from './use-previews';
 
@@ -56,7 +57,7 @@ export function FaceArt({ face, ...art }: ArtProps & { face: Face }) {
   return (
     <>
       <Paper />
-      {face.elements.map((element) => (
+      {followFace(face).elements.map((element) => (
         <ElementArt key={element.id} element={element} {...art} />
       ))}
     </>

@@ -24,10 +24,15 @@ export const addAsset = (job: Job, hash: string, asset: Asset): Job => ({
   assets: { ...job.assets, [hash]: asset },
 });
 
+/** Words that stood on its outline are straight again. */
 export const removeElement = (job: Job, id: string): Job =>
   produce(job, (draft) => {
     const found = findElement(draft, id);
-    found?.face.elements.splice(found.index, 1);
+    if (!found) return;
+    found.face.elements.splice(found.index, 1);
+    for (const element of found.face.elements)
+      if (element.kind === 'words' && element.path?.along.kind === 'element' && element.path.along.id === id)
+        delete element.path;
   });
 
 /** Moves by a distance in points. */
@@ -41,6 +46,14 @@ export const moveElement = (job: Job, id: string, by: { x: number; y: number }):
 export const setFrame = (job: Job, id: string, frame: Box): Job =>
   change(job, id, (element) => {
     if (element.kind !== 'words') Object.assign(element, frame);
+  });
+
+/** Rounds a rectangle's corners; points. */
+export const setCorner = (job: Job, id: string, corner: number): Job =>
+  change(job, id, (element) => {
+    if (element.kind !== 'shape') return;
+    if (corner > 0) element.corner = corner;
+    else delete element.corner;
   });
 
 /** Moves an element to a place in its face's stack, 0 at the bottom. */

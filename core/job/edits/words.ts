@@ -2,7 +2,7 @@ import { produce } from 'immer';
 import type { Lettering, NamedStyle, Paragraph, Setting, Span } from '../../type/style';
 import { findElement } from '../find';
 import { lookOf } from '../look';
-import type { Job, Words, WordsFrame } from '../schema';
+import type { Job, Words, WordsFrame, WordsPath } from '../schema';
 
 /** Edits of words and their looks. An id that is not there, or is not words, changes nothing. */
 
@@ -88,6 +88,13 @@ export const scaledWords = (words: Words, by: number, styles: readonly NamedStyl
     }
   });
 
+/** Sets words on a line, or straight again. */
+export const setWordsPath = (job: Job, id: string, path: WordsPath | undefined): Job =>
+  change(job, id, (words) => {
+    if (path) words.path = path;
+    else delete words.path;
+  });
+
 /** Scales words, and their fixed frame with them if asked. */
 export function scaleWords(job: Job, id: string, by: number, withFrame = true): Job {
   const element = findElement(job, id)?.element;
@@ -98,6 +105,15 @@ export function scaleWords(job: Job, id: string, by: number, withFrame = true): 
     if (!withFrame) return;
     const { width, height, inset } = words.frame;
     words.frame = { ...words.frame, width: width * by, height: height * by, inset: inset * by };
+    if (words.path?.along.kind === 'circle') {
+      const { along, start, lift } = words.path;
+      words.path = {
+        ...words.path,
+        along: { ...along, radius: along.radius * by },
+        start: start * by,
+        lift: lift * by,
+      };
+    }
   });
 }
 

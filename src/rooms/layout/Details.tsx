@@ -1,7 +1,8 @@
 import Trash from 'lucide-react/icons/trash-2';
-import { markLogo, nameElement, removeElement, setPaint } from '../../../core/job/edits/elements';
+import { markLogo, nameElement, removeElement, setCorner, setPaint } from '../../../core/job/edits/elements';
 import { titleOf } from '../../../core/job/find';
 import type { Element, Rule, Shape, Words } from '../../../core/job/schema';
+import { LengthField } from '../../parts/LengthField';
 import { act, select } from '../../store/session';
 import { useBench } from './bench';
 import { Measures } from './Measures';
@@ -10,6 +11,7 @@ import { PictureCard } from './PictureCard';
 import { ToCut } from './ToCut';
 import { changeLettering, tryLettering } from './words/editing';
 import { FrameCard } from './words/FrameCard';
+import { PathCard } from './words/PathCard';
 import { StyleCard } from './words/StyleCard';
 import { useShownLettering } from './words/shown-lettering';
 import { WordsCard } from './words/WordsCard';
@@ -35,8 +37,10 @@ function ElementDetails({ element }: { element: Element }) {
       {element.kind === 'picture' && <PictureCard picture={element} />}
       {(element.kind === 'shape' || element.kind === 'rule') && <ElementPaint element={element} />}
       <Measures element={element} />
+      {element.kind === 'shape' && !element.outline && <Corners shape={element} />}
       <ToCut element={element} />
       {element.kind === 'words' && <FrameCard words={element} />}
+      {element.kind === 'words' && <PathCard words={element} />}
       {element.kind === 'words' && <StyleCard words={element} />}
       <Identity element={element} />
     </>
@@ -60,6 +64,24 @@ function WordsPaint({ words }: { words: Words }) {
       edit={(paint) => tryLettering(words.id, { paint })}
       commit={(name, paint) => void changeLettering(name, words.id, { paint })}
     />
+  );
+}
+
+/** All corners of a rectangle alike. */
+function Corners({ shape }: { shape: Shape }) {
+  const { unit, echo } = useBench();
+  const most = Math.min(shape.width, shape.height) / 2;
+  return (
+    <section aria-label="Corners">
+      <LengthField
+        label="Corner radius"
+        unit={unit}
+        echo={echo}
+        value={shape.corner ?? 0}
+        refuse={(p) => (p < 0 || p > most + 0.01 ? 'A corner is from nothing to half the shorter side.' : undefined)}
+        onChange={(corner) => act('Corners', (job) => setCorner(job, shape.id, corner))}
+      />
+    </section>
   );
 }
 

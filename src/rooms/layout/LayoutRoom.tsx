@@ -6,6 +6,7 @@ import Undo from 'lucide-react/icons/undo-2';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { checkPiece } from '../../../core/checks';
 import { pieceOf } from '../../../core/job/find';
+import { followFace } from '../../../core/scene/follow';
 import { shopOf } from '../../../core/trade/shops';
 import { echoUnit } from '../../../core/units/length';
 import { TopBar } from '../../parts/TopBar';
@@ -51,10 +52,11 @@ function useBenchOf(
     const settled = checked && pieceOf(checked, pieceId);
     return settled && kit && fontsHere ? checkPiece(checked, settled, kit.fonts) : [];
   }, [checked, pieceId, kit, fontsHere]);
-  const face = piece?.faces.find((f) => f.id === faceId) ?? piece?.faces[0];
-  const shown = useMemo(() => (piece && face ? (both ? piece.faces : [face]) : []), [piece, face, both]);
+  const faces = useMemo(() => piece?.faces.map(followFace) ?? [], [piece]);
+  const face = faces.find((f) => f.id === faceId) ?? faces[0];
+  const shown = useMemo(() => (face ? (both ? faces : [face]) : []), [faces, face, both]);
   if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere) return { bench: undefined, failure };
-  const selected = piece.faces.flatMap((f) => f.elements).find((element) => element.id === selectedId);
+  const selected = faces.flatMap((f) => f.elements).find((element) => element.id === selectedId);
   return {
     failure,
     bench: {

@@ -20,6 +20,7 @@ const CURSOR: Record<Handle, string> = {
 /** The handles an element offers: a rule is pulled along its length, words by their width or by a corner. */
 export function handlesOf(element: Element): readonly Handle[] {
   if (element.kind === 'rule') return element.width >= element.height ? ['w', 'e'] : ['n', 's'];
+  if (element.kind === 'words' && element.path) return HANDLES.filter(isCorner);
   if (element.kind === 'words' && element.frame.behaviour !== 'fixed box')
     return HANDLES.filter((h) => isCorner(h) || h === 'e' || h === 'w');
   return HANDLES;

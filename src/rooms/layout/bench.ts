@@ -11,7 +11,7 @@ import type { Previews } from '../../parts/use-previews';
 export interface Bench {
   job: Job;
   piece: Piece;
-  /** The face that new elements land on. */
+  /** The face that new elements land on. Words that follow an element carry its line here and in `shown` and `selected`. */
   face: Face;
   /** The faces on the table. */
   shown: readonly Face[];

@@ -33,6 +33,7 @@ function tidyPull(frame: Box, handle: Handle, by: Point, step: number): Point {
 function pullWords(job: Job, words: Words, handle: Handle, by: Point, { free, step, sources }: How): Job {
   const frame = elementFrame(words, sources);
   const { behaviour } = words.frame;
+  if (words.path && (words.path.along.kind !== 'circle' || !isCorner(handle))) return job;
   if (!isCorner(handle) || (behaviour === 'fixed box' && free)) {
     const { x, y, width, height } = resizeBox(frame, handle, tidyPull(frame, handle, by, step));
     // A frame that grows and is pulled wider has a width from then on.

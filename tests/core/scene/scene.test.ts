@@ -5,8 +5,9 @@ import { findElement } from '../../../core/job/find';
 import { paragraphsOf } from '../../../core/job/look';
 import { makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
 import type { Job } from '../../../core/job/schema';
-import { drawFace, elementFrame, shapePath } from '../../../core/scene/face';
+import { drawFace, elementFrame } from '../../../core/scene/face';
 import { drawCropMarks, markOffset, mediaBox } from '../../../core/scene/marks';
+import { outlineOf } from '../../../core/scene/outline';
 import { sourcesOf } from '../../../core/scene/sources';
 import { wordsSet } from '../../../core/scene/words';
 import { shopOf } from '../../../core/trade/shops';
@@ -51,7 +52,7 @@ describe('a face as drawing calls', () => {
 
   it('stretches an outline from its unit square to its frame', () => {
     const shape = makeShape({ id: 's', x: 10, y: 20, width: 30, height: 40, outline: 'M0 0L1 1Z' });
-    expect(shapePath(shape)).toEqual([['M', 10, 20], ['L', 40, 60], ['Z']]);
+    expect(outlineOf(shape)).toEqual([['M', 10, 20], ['L', 40, 60], ['Z']]);
   });
 
   it('shows words as glyph runs, a run a line', () => {
