@@ -22,8 +22,8 @@ export const check: Command = {
 Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. --shop takes a shop spec as JSON.`,
   options: { piece: { type: 'string' }, shop: { type: 'string' }, json: { type: 'boolean' } },
   async run(path, { piece: id, shop, json }) {
-    const { job } = openJob(path);
-    const { fonts } = await loadKit();
+    const { job, assets } = openJob(path);
+    const { fonts } = await loadKit(assets);
     const spec = typeof shop === 'string' ? shopGiven(shop) : undefined;
     const pieces = id === undefined ? job.pieces : [pieceAsked(job, id)];
     const found = pieces.flatMap((piece) =>

@@ -34,7 +34,7 @@ pdfx4 writes one PDF/X-4 with a page a face; svg writes one file a face into the
     if (typeof out !== 'string') throw new CliError('Say where to write with --out.');
     const faces = facesGiven(options['faces'], piece.faces.length);
     const shop = shopOf(piece.shop);
-    const kit = await loadKit();
+    const kit = await loadKit(assets);
     const press = kit.press(shop.condition);
     if (options['as'] === 'pdfx4') {
       const bytes = await writePdf(

@@ -4,15 +4,16 @@ import { fileURLToPath } from 'node:url';
 import { type ColourEngine, createColourEngine, createPress, type Press } from '../core/colour/engine';
 import { conditionOf } from '../core/trade/conditions';
 import { createFontBook, type FontBook } from '../core/type/font';
+import { faceBytes, ownPart } from '../core/type/own-font';
 import { PLAIN } from '../core/type/style';
-import { createSubsetter, type Subsetter } from '../core/type/subset';
+import { createFontCutter, type FontCutter } from '../core/type/subset';
 import { typefaceOf } from '../core/type/typefaces';
 
 /** The fonts, profiles and wasm the core is handed when it runs outside the browser. */
 export interface Kit {
   engine: ColourEngine;
   fonts: FontBook;
-  subset: Subsetter;
+  cutter: FontCutter;
   press(condition: string): Press;
 }
 
@@ -21,13 +22,18 @@ export const packageFile = (name: string): string => require.resolve(name);
 export const profileFile = (name: string): string =>
   fileURLToPath(new URL(`../assets/profiles/${name}`, import.meta.url));
 
-export async function loadKit(): Promise<Kit> {
+/** `assets` holds the files of a job's own fonts. */
+export async function loadKit(assets: Readonly<Record<string, Uint8Array>> = {}): Promise<Kit> {
+  const cutter = await createFontCutter(readFileSync(packageFile('harfbuzzjs/dist/harfbuzz-subset.wasm')));
   const engine = await createColourEngine(readFileSync(packageFile('lcms-wasm/dist/lcms.wasm')));
   const presses = new Map<string, Press>();
   return {
     engine,
-    subset: await createSubsetter(readFileSync(packageFile('harfbuzzjs/dist/harfbuzz-subset.wasm'))),
+    cutter,
     fonts: createFontBook((id) => {
+      const own = ownPart(id);
+      const bytes = own && assets[own.hash];
+      if (bytes) return faceBytes(bytes, own.instance, cutter);
       // A typeface that does not ship is set in the plain one; a check names it.
       const face = typefaceOf(id) ?? typefaceOf(PLAIN.lettering.typeface)!;
       return readFileSync(packageFile(face.file));

@@ -2,6 +2,7 @@ import { parseArgs } from 'node:util';
 import { JobFileError } from '../core/files/job-file';
 import { ExportError } from '../core/files/pdf/write';
 import { PictureError } from '../core/picture/limits';
+import { FontError } from '../core/type/sfnt';
 import { check } from './check';
 import { exportPiece } from './export';
 import { CliError } from './given';
@@ -47,6 +48,7 @@ const isPlain = (error: unknown): error is Error =>
   error instanceof ExportError ||
   error instanceof JobFileError ||
   error instanceof PictureError ||
+  error instanceof FontError ||
   (error instanceof TypeError && 'code' in error && String(error.code).startsWith('ERR_PARSE_ARGS'));
 
 try {

@@ -14,6 +14,8 @@ const DEBIAN = {
   qpdf: 'qpdf',
   transicc: 'liblcms2-utils',
   'hb-shape': 'libharfbuzz-bin',
+  // A font with CFF outlines, as designers have them.
+  '/usr/share/fonts/opentype/cantarell/Cantarell-Regular.otf': 'fonts-cantarell',
 };
 
 /** The lock that npm keeps of what it last installed is older than ours: something is missing. */
@@ -42,6 +44,7 @@ const run = (command, args) => {
 };
 
 const has = (command) => {
+  if (command.startsWith('/')) return existsSync(command);
   try {
     execFileSync('which', [command], { stdio: 'ignore' });
     return true;

@@ -3,9 +3,10 @@ import lcmsUrl from 'lcms-wasm/dist/lcms.wasm?url';
 import { type ColourEngine, createColourEngine, createPress, type Press } from '../core/colour/engine';
 import { CONDITIONS } from '../core/trade/conditions';
 import { createFontBook, type FontBook } from '../core/type/font';
+import { faceBytes, ownPart } from '../core/type/own-font';
 import { PLAIN } from '../core/type/style';
-import { createSubsetter, type Subsetter } from '../core/type/subset';
-import { type Typeface, typefaceOf } from '../core/type/typefaces';
+import { createFontCutter, type FontCutter } from '../core/type/subset';
+import { type ShippedTypeface, typefaceOf } from '../core/type/typefaces';
 
 /** The profiles and the colour engine the core is handed in a browser, on the page and in workers alike. */
 export interface Presses {
@@ -57,21 +58,35 @@ async function openPresses(): Promise<Presses> {
 }
 
 /** Where a shipped typeface's file is, for the list that shows each in its own face. */
-export const typefaceUrl = (face: Typeface): string | undefined => FONT_URLS[`/node_modules/${face.file}`];
+export const typefaceUrl = (face: ShippedTypeface): string | undefined => FONT_URLS[`/node_modules/${face.file}`];
 
 const fontFiles = new Map<string, Uint8Array>();
 /** Fonts are opened from what has been loaded. A typeface that does not ship is shown in the plain one; a check names it. */
 const fonts = createFontBook((id) => fontFiles.get(id));
 
+type FindOwn = (hash: string) => Promise<Uint8Array | undefined>;
+let findOwn: FindOwn = async () => undefined;
+/** Says where the files of added fonts are: in the browser's store, or beside the job in a worker. */
+export function findOwnFonts(find: FindOwn): void {
+  findOwn = find;
+}
+
+/** An added font's face; a font that is not here is shown in the plain one, and a check names it. */
+async function fileOf(id: string): Promise<Uint8Array> {
+  const own = ownPart(id);
+  const bytes = own && (await findOwn(own.hash));
+  if (bytes) return faceBytes(bytes, own.instance, await loadFontCutter());
+  return bytesAt(typefaceUrl(typefaceOf(id) ?? typefaceOf(PLAIN.lettering.typeface)!));
+}
+
+export const fontFile = (id: string): Uint8Array | undefined => fontFiles.get(id);
 export const fontsLoaded = (ids: Iterable<string>): boolean => [...ids].every((id) => fontFiles.has(id));
 
 /** Loads the files of some typefaces, so that words can be set in them. */
 export async function loadFonts(ids: Iterable<string>): Promise<void> {
   await Promise.all(
     [...ids].map(async (id) => {
-      if (fontFiles.has(id)) return;
-      const face = typefaceOf(id) ?? typefaceOf(PLAIN.lettering.typeface)!;
-      fontFiles.set(id, await bytesAt(typefaceUrl(face)));
+      if (!fontFiles.has(id)) fontFiles.set(id, await fileOf(id));
     }),
   );
 }
@@ -93,4 +108,4 @@ export const loadKit = once(async (): Promise<Kit> => {
   const [presses] = await Promise.all([loadPresses(), loadFonts([PLAIN.lettering.typeface])]);
   return { ...presses, fonts };
 });
-export const loadSubsetter = once(async (): Promise<Subsetter> => createSubsetter(await bytesAt(subsetUrl)));
+export const loadFontCutter = once(async (): Promise<FontCutter> => createFontCutter(await bytesAt(subsetUrl)));

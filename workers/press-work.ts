@@ -6,7 +6,8 @@ import type { Asset, Job } from '../core/job/schema';
 import { decodePicture } from '../core/picture/decode';
 import { probePicture } from '../core/picture/probe';
 import { proofPicture, separatePicture } from '../core/picture/separate';
-import { loadFonts, loadKit, loadPresses, loadSubsetter } from './kit';
+import { type OwnFont, plainFont, takeFont } from '../core/type/own-font';
+import { findOwnFonts, loadFontCutter, loadFonts, loadKit, loadPresses } from './kit';
 
 /** Heavy work, off the page's thread. Errors keep their message when they cross. */
 
@@ -49,6 +50,16 @@ export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: s
   };
 }
 
+/** Unpacks a font file and looks it over. Throws with words for the user. */
+export async function takeInFont(bytes: Uint8Array): Promise<{ hash: string; bytes: Uint8Array; font: OwnFont }> {
+  const plain = await plainFont(bytes, async (packed) => {
+    const { default: unpack } = await import('woff2-encoder/decompress');
+    return unpack(packed);
+  });
+  const font = takeFont(plain);
+  return { hash: hashOf(plain), bytes: plain, font };
+}
+
 export async function exportPdf(
   job: Job,
   asked: PdfAsked,
@@ -56,9 +67,10 @@ export async function exportPdf(
   tell: (progress: Progress) => void,
 ): Promise<Written> {
   const kit = await loadKit();
+  findOwnFonts(async (hash) => assets[hash]);
   await loadFonts(typefacesIn(job));
-  const subset = await loadSubsetter();
-  const bytes = await writePdf(job, asked, { ...kit, subset, press: kit.press(asked.shop.condition), assets }, tell);
+  const cutter = await loadFontCutter();
+  const bytes = await writePdf(job, asked, { ...kit, cutter, press: kit.press(asked.shop.condition), assets }, tell);
   tell({ done: 1, what: 'Reading the file back' });
   // pdf.js looks for its own worker; with the worker's code loaded here it works in this thread.
   await import('pdfjs-dist/legacy/build/pdf.worker.mjs');

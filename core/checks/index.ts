@@ -7,6 +7,7 @@ import type { Check, Finding, Severity } from './check';
 import { hiddenWords } from './hidden-words';
 import { lowPpi } from './low-ppi';
 import { missingGlyph, missingTypeface } from './missing-glyph';
+import { notEmbeddable } from './not-embeddable';
 import { outsideSafe } from './outside-safe';
 import { pastLine } from './past-line';
 import { placeholderWords } from './placeholder-words';
@@ -22,6 +23,7 @@ export const CHECKS: readonly Check[] = [
   pastLine,
   missingGlyph,
   missingTypeface,
+  notEmbeddable,
   smallType,
   placeholderWords,
   typefaceMixture,

@@ -3,7 +3,8 @@ import { letteringsOf, lookOf } from '../job/look';
 import type { Words } from '../job/schema';
 import { elementFrame } from '../scene/face';
 import type { SceneSources } from '../scene/sources';
-import { TYPEFACES, typefaceOf } from '../type/typefaces';
+import { familyName, typefaceIn } from '../type/own-font';
+import { TYPEFACES } from '../type/typefaces';
 import type { Check, Fix } from './check';
 
 /** Characters that are never drawn themselves: controls, marks of direction, joiners, selectors. */
@@ -62,7 +63,7 @@ export const missingGlyph: Check = {
       if (element.kind !== 'words') return [];
       const lacking = missing(element, sources);
       if (lacking.size === 0) return [];
-      const families = [...new Set([...lacking.values()].map((id) => typefaceOf(id)?.family ?? id))];
+      const families = [...new Set([...lacking.values()].map((id) => familyName(id, sources.ownFonts)))];
       return [
         {
           check: 'missing-glyph',
@@ -88,7 +89,7 @@ export const missingTypeface: Check = {
     face.elements.flatMap((element) => {
       if (element.kind !== 'words') return [];
       const unknown = [...new Set(letteringsOf(element, sources.styles).map((l) => l.typeface))].filter(
-        (id) => !TYPEFACES.some((t) => t.id === id),
+        (id) => !typefaceIn(id, sources.ownFonts),
       );
       if (unknown.length === 0) return [];
       return [
@@ -98,7 +99,7 @@ export const missingTypeface: Check = {
           face: face.id,
           element: element.id,
           place: elementFrame(element, sources),
-          problem: `${unknown.join(', ')} is not here; choose another typeface`,
+          problem: `${unknown.map((id) => familyName(id, sources.ownFonts)).join(', ')} is not here; choose another typeface`,
           measured: { value: unknown.length, kind: 'count' },
           wanted: { value: 0, kind: 'count' },
         },

@@ -2,7 +2,7 @@ import { letteringsOf } from '../job/look';
 import type { Element } from '../job/schema';
 import { elementFrame } from '../scene/face';
 import { TYPE_LIMITS, TYPE_SOURCE } from '../trade/type-limits';
-import { typefaceOf } from '../type/typefaces';
+import { familyName } from '../type/own-font';
 import type { Check, CheckContext, Finding } from './check';
 
 /** Advice about a face as a whole points at the words that brought one too many. */
@@ -49,7 +49,7 @@ export const typefaceMixture: Check = {
           TYPE_LIMITS.familiesOnCard,
           (e) =>
             e.kind === 'words'
-              ? letteringsOf(e, context.sources.styles).map((l) => typefaceOf(l.typeface)?.family ?? l.typeface)
+              ? letteringsOf(e, context.sources.styles).map((l) => familyName(l.typeface, context.sources.ownFonts))
               : [],
           (values) => `Many families on one face: ${values}`,
         )

@@ -188,7 +188,7 @@ export function pdfDevice(
       out.push(colour(plates, true), `${pdfNumber(weight)} w`, pathOps(path), 'S');
     },
     showGlyphs: (run, plates) => {
-      if (words === 'outlines') {
+      if (words === 'outlines' || run.font.program === 'drawn') {
         out.push(colour(plates, false), pathOps(runOutline(run)), 'f');
         return;
       }

@@ -3,9 +3,10 @@ import type { z } from 'zod';
 import { migrate } from '../job/migrate';
 import { type Asset, JOB_VERSION, type Job, jobSchema } from '../job/schema';
 import { probePicture } from '../picture/probe';
+import { takeFont } from '../type/own-font';
 import { hashOf } from './hash';
 
-/** A job and the bytes of its pictures by hash. */
+/** A job and the bytes of its pictures and fonts by hash. */
 export interface JobBundle {
   job: Job;
   assets: Record<string, Uint8Array>;
@@ -18,6 +19,8 @@ export class JobFileError extends Error {}
 export const FILE_LIMITS = { job: 50_000_000, total: 1_000_000_000, entries: 2_000 } as const;
 
 const EXTENSION: Record<Asset['type'], string> = { 'image/jpeg': 'jpg', 'image/png': 'png' };
+/** TrueType or CFF outlines: OpenType files of both kinds are called otf. */
+const fontPath = (hash: string): string => `fonts/${hash}.otf`;
 const assetPath = (hash: string, asset: Asset): string => `assets/${hash}.${EXTENSION[asset.type]}`;
 
 /** The same value with the keys of every object in order, so that equal jobs are equal bytes. */
@@ -42,7 +45,7 @@ export const assetsInUse = (job: Job): Set<string> =>
 // The oldest time a zip can hold: a file saved twice is the same file.
 const ZIP_TIME = new Date(1980, 0, 1);
 
-/** Writes `name.tidyedge`: a zip of job.json and the pictures in use, byte for byte the same for the same job. */
+/** Writes `name.tidyedge`: a zip of job.json, the pictures in use and the fonts, byte for byte the same for the same job. */
 export function writeJobFile({ job, assets }: JobBundle): Uint8Array {
   const used = assetsInUse(job);
   const kept: Job = {
@@ -58,6 +61,11 @@ export function writeJobFile({ job, assets }: JobBundle): Uint8Array {
       throw new JobFileError(`The picture ${job.assets[hash]?.name ?? hash} is missing. Put it in again, then save.`);
     // JPEG and PNG are packed already.
     entries[assetPath(hash, job.assets[hash]!)] = [bytes, { level: 0 }];
+  }
+  for (const hash of Object.keys(job.fonts).sort()) {
+    const bytes = assets[hash];
+    if (!bytes) throw new JobFileError(`The font ${job.fonts[hash]!.family} is missing. Add it again, then save.`);
+    entries[fontPath(hash)] = [bytes, { level: 6 }];
   }
   return zipSync(entries, { mtime: ZIP_TIME });
 }
@@ -79,7 +87,7 @@ function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
           throw new JobFileError(
             'This file unpacks to far more than a job can hold, so it was not opened. Ask for it to be saved again.',
           );
-        return name === 'job.json' || name.startsWith('assets/');
+        return name === 'job.json' || name.startsWith('assets/') || name.startsWith('fonts/');
       },
     });
   } catch (error) {
@@ -111,7 +119,7 @@ export function readJob(json: unknown): Job {
 
 /**
  * Opens a job file. Everything in it is checked: the zip's sizes before unpacking, job.json against the schema, every
- * picture against its hash and its limits. Throws JobFileError or PictureError; nothing outside is touched.
+ * picture and font against its hash and its limits. Throws JobFileError, PictureError or FontError; nothing outside is touched.
  */
 export function readJobFile(bytes: Uint8Array): JobBundle {
   if (bytes.length === 0) throw new JobFileError('This file is empty. Get it again from where it came from.');
@@ -136,6 +144,14 @@ export function readJobFile(bytes: Uint8Array): JobBundle {
       throw new JobFileError(`The picture ${asset.name} in this file is damaged. Ask for it to be saved again.`);
     probePicture(picture);
     assets[hash] = picture;
+  }
+  for (const [hash, { family }] of Object.entries(job.fonts)) {
+    const font = entries[fontPath(hash)];
+    if (!font) throw new JobFileError(`The font ${family} is missing from this file. Ask for it to be saved again.`);
+    if (hashOf(font) !== hash)
+      throw new JobFileError(`The font ${family} in this file is damaged. Ask for it to be saved again.`);
+    takeFont(font);
+    assets[hash] = font;
   }
   return { job, assets };
 }

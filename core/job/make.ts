@@ -21,6 +21,7 @@ export const makeJob = (id: string, name: string, changed: string): Job => ({
   styles: [],
   pieces: [],
   assets: {},
+  fonts: {},
 });
 
 const faceNames = (count: number): string[] =>

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { inkSchema, isSpotName } from '../colour/ink';
 import { type Paint, paintSchema } from '../colour/paint';
 import { kindSchema } from '../trade/schema';
+import { ownFontSchema } from '../type/own-font';
 import { namedStyleSchema, paragraphSchema, someLettering, someSetting } from '../type/style';
 import { toPoints } from '../units/length';
 
@@ -159,6 +160,8 @@ export const jobSchema = z
     styles: z.array(namedStyleSchema).max(200),
     pieces: z.array(pieceSchema).max(200),
     assets: z.record(assetHash, assetSchema),
+    /** Fonts the user has added. */
+    fonts: z.record(assetHash, ownFontSchema),
   })
   .superRefine((job, context) => {
     const say = (message: string) => context.addIssue({ code: 'custom', message });

@@ -6,13 +6,16 @@ export interface SceneSources {
   inks: Job['inks'];
   styles: Job['styles'];
   assets: Job['assets'];
+  /** The fonts the user has added, by hash: for their names. */
+  ownFonts: Job['fonts'];
   fonts: FontBook;
 }
 
 /** A job's own part of them, with the fonts beside it. */
-export const sourcesOf = ({ inks, styles, assets }: Job, fonts: FontBook): SceneSources => ({
+export const sourcesOf = ({ inks, styles, assets, fonts: ownFonts }: Job, fonts: FontBook): SceneSources => ({
   inks,
   styles,
   assets,
+  ownFonts,
   fonts,
 });

@@ -1,7 +1,9 @@
 import * as hb from 'harfbuzzjs';
 import type { Box } from '../geometry/box';
 import { type Path, parsePath, pathBounds } from '../geometry/path';
+import { type Embedding, embeddingOf } from './embedding';
 import { featureNames } from './features';
+import { type Program, programOf } from './program';
 
 /** A glyph as shaped; all measures in font units, y up. */
 export interface Glyph {
@@ -30,6 +32,11 @@ export interface Font {
   descent: number;
   underline: { position: number; thickness: number };
   postscriptName: string;
+  /** What the font's maker lets be done with it in an exported file. */
+  embedding: Embedding;
+  program: Program;
+  /** A string of its name table, in English where it has that; empty for one it lacks. */
+  name(id: number): string;
   /** The features a person may choose, by tag, under the names the font gives or the standard's own. */
   features: ReadonlyMap<string, string>;
   /** Shapes text; the answer is kept, so the same request costs nothing the second time. */
@@ -102,8 +109,12 @@ export function openFont(bytes: Uint8Array): Font {
 
   // A table is lent from the wasm heap, which moves when it grows: copied before anything else is asked for.
   const table = (tag: string): Uint8Array | undefined => face.referenceTable(tag)?.slice();
-  const post = table('post');
-  const view = post && new DataView(post.buffer, post.byteOffset, post.byteLength);
+  const read = (tag: string): DataView | undefined => {
+    const found = table(tag);
+    return found && found.length > 0 ? new DataView(found.buffer, found.byteOffset, found.byteLength) : undefined;
+  };
+  const view = read('post');
+  const os2 = read('OS/2');
   const covered = new Set(face.collectUnicodes());
   return {
     bytes,
@@ -111,6 +122,9 @@ export function openFont(bytes: Uint8Array): Font {
     ascent: extents.ascender,
     descent: extents.descender,
     underline: { position: view?.getInt16(8) ?? -face.upem / 10, thickness: view?.getInt16(10) || face.upem / 20 },
+    embedding: embeddingOf(os2 && os2.byteLength >= 10 ? os2.getUint16(8) : 0),
+    program: programOf(bytes),
+    name: (id) => face.getName(id, 'en'),
     postscriptName: face.getName(POSTSCRIPT_NAME, 'en').replace(/[^!-~]|[[\](){}<>/%]/g, '') || 'Unnamed',
     features: featureNames(face),
     shape,

@@ -16,22 +16,34 @@ interface SubsetExports {
   hb_subset_input_destroy(i: number): void;
   hb_subset_input_glyph_set(i: number): number;
   hb_subset_input_set_flags(i: number, f: number): void;
+  hb_subset_input_keep_everything(i: number): void;
+  hb_subset_input_pin_all_axes_to_default(i: number, face: number): number;
+  hb_subset_input_pin_axis_location(i: number, face: number, tag: number, value: number): number;
   hb_subset_or_fail(f: number, i: number): number;
 }
 
-/** Cuts a font down to some glyphs; they keep their numbers. */
-export type Subsetter = (font: Uint8Array, glyphs: Iterable<number>) => Uint8Array;
+export interface FontCutter {
+  /** Cuts a font down to some glyphs; they keep their numbers. */
+  subset(font: Uint8Array, glyphs: Iterable<number>): Uint8Array;
+  /** The plain font that a variable one is at a place on its axes. */
+  instance(font: Uint8Array, at: Readonly<Record<string, number>>): Uint8Array;
+}
 
 const WRITABLE = 2;
 const NO_HINTING = 1;
 const RETAIN_GLYPH_IDS = 2;
 const NOTDEF_OUTLINE = 0x40;
 
-export async function createSubsetter(wasm: Uint8Array): Promise<Subsetter> {
+const tagNumber = (tag: string): number =>
+  (tag.charCodeAt(0) << 24) | (tag.charCodeAt(1) << 16) | (tag.charCodeAt(2) << 8) | tag.charCodeAt(3);
+
+export async function createFontCutter(wasm: Uint8Array): Promise<FontCutter> {
   const { instance } = await WebAssembly.instantiate(wasm.slice().buffer, {});
   const x = instance.exports as unknown as SubsetExports;
   x._initialize();
-  return (font, glyphs) => {
+
+  /** Cuts as `ask` writes on the order. */
+  function cut(font: Uint8Array, ask: (input: number, face: number) => void): Uint8Array {
     const at = x.malloc(font.byteLength);
     new Uint8Array(x.memory.buffer).set(font, at);
     const blob = x.hb_blob_create(at, font.byteLength, WRITABLE, 0, 0);
@@ -39,11 +51,9 @@ export async function createSubsetter(wasm: Uint8Array): Promise<Subsetter> {
     x.hb_blob_destroy(blob);
     const input = x.hb_subset_input_create_or_fail();
     try {
-      const wanted = x.hb_subset_input_glyph_set(input);
-      for (const glyph of glyphs) x.hb_set_add(wanted, glyph);
-      x.hb_subset_input_set_flags(input, NO_HINTING | NOTDEF_OUTLINE | RETAIN_GLYPH_IDS);
+      ask(input, face);
       const subset = x.hb_subset_or_fail(face, input);
-      if (!subset) throw new Error('This font cannot be cut down to the glyphs in use.');
+      if (!subset) throw new Error('This font cannot be cut down to what is in use.');
       const result = x.hb_face_reference_blob(subset);
       const length = x.hb_blob_get_length(result);
       const start = x.hb_blob_get_data(result, 0);
@@ -56,5 +66,21 @@ export async function createSubsetter(wasm: Uint8Array): Promise<Subsetter> {
       x.hb_face_destroy(face);
       x.free(at);
     }
+  }
+
+  return {
+    subset: (font, glyphs) =>
+      cut(font, (input) => {
+        const wanted = x.hb_subset_input_glyph_set(input);
+        for (const glyph of glyphs) x.hb_set_add(wanted, glyph);
+        x.hb_subset_input_set_flags(input, NO_HINTING | NOTDEF_OUTLINE | RETAIN_GLYPH_IDS);
+      }),
+    instance: (font, place) =>
+      cut(font, (input, face) => {
+        x.hb_subset_input_keep_everything(input);
+        x.hb_subset_input_pin_all_axes_to_default(input, face);
+        for (const [tag, value] of Object.entries(place))
+          x.hb_subset_input_pin_axis_location(input, face, tagNumber(tag), value);
+      }),
   };
 }

@@ -1,10 +1,13 @@
-/** One face of one family, as shipped: `file` is a path inside an installed package. */
+/** One face of one family. */
 export interface Typeface {
   id: string;
   family: string;
   style: string;
   /** What kind of letters: for looking through the list. */
-  sort: Sort;
+  sort: Sort | 'your own';
+}
+/** One that ships: `file` is a path inside an installed package. */
+export interface ShippedTypeface extends Typeface {
   file: string;
   licence: string;
 }
@@ -63,8 +66,8 @@ const FAMILIES: readonly Row[] = [
   ['amiri', 'Amiri', 'Amiri', 'Arabic', PLAIN_SET],
 ];
 
-export const TYPEFACES: readonly Typeface[] = FAMILIES.flatMap(([id, family, stem, sort, styles]) =>
-  styles.map((key): Typeface => {
+export const TYPEFACES: readonly ShippedTypeface[] = FAMILIES.flatMap(([id, family, stem, sort, styles]) =>
+  styles.map((key): ShippedTypeface => {
     const [styleId, style, folder] = STYLES[key];
     return {
       id: `${id}/${styleId}`,
@@ -77,4 +80,4 @@ export const TYPEFACES: readonly Typeface[] = FAMILIES.flatMap(([id, family, ste
   }),
 );
 
-export const typefaceOf = (id: string): Typeface | undefined => TYPEFACES.find((face) => face.id === id);
+export const typefaceOf = (id: string): ShippedTypeface | undefined => TYPEFACES.find((face) => face.id === id);

@@ -1,8 +1,8 @@
 import { TYPEFACES } from '../../core/type/typefaces';
 import { typefaceUrl } from '../../workers/kit';
 
-/** The CSS family under which the browser shows a shipped typeface. */
-export const cssFamily = (typeface: string): string => `face-${typeface.replace('/', '-')}`;
+/** The CSS family under which the browser shows a typeface. */
+export const cssFamily = (typeface: string): string => `face-${typeface.replaceAll('/', '-')}`;
 
 const RULES = TYPEFACES.flatMap((face) => {
   const url = typefaceUrl(face);

@@ -1,7 +1,8 @@
 import { type PDFContext, type PDFRef, PDFString } from '@cantoo/pdf-lib';
 import { type FontUse, pdfWidth, utf16Hex } from '../../devices/pdf';
 import type { Font } from '../../type/font';
-import type { Subsetter } from '../../type/subset';
+import { readSfnt } from '../../type/sfnt';
+import type { FontCutter } from '../../type/subset';
 import { flate } from './streams';
 
 const view = (table: Uint8Array | undefined): DataView | undefined =>
@@ -68,25 +69,42 @@ end
 `;
 }
 
-/** Embeds a subset of a TrueType font as a composite font; glyphs keep their numbers. */
-export function embedFont(context: PDFContext, use: FontUse, subset: Subsetter): PDFRef {
+/** The font program as a stream, and the key it goes under (ISO 32000-1, table 126): TrueType as it is, of CFF its table. */
+function fontFile(context: PDFContext, font: Font, program: Uint8Array): Record<string, PDFRef> {
+  if (font.program === 'truetype')
+    return { FontFile2: context.register(flate(context, program, { Length1: program.length })) };
+  const cff = readSfnt(program).tables.get('CFF ')!;
+  return { FontFile3: context.register(flate(context, cff, { Subtype: 'CIDFontType0C' })) };
+}
+
+/**
+ * Embeds a font as a composite font; glyphs keep their numbers. It is cut down to those in use, unless its maker wants
+ * it whole.
+ */
+export function embedFont(context: PDFContext, use: FontUse, { subset }: FontCutter): PDFRef {
   const { font } = use;
   const glyphs = [...use.glyphs].sort(([a], [b]) => a - b);
   const ids = glyphs.map(([glyph]) => glyph);
-  const name = `${subsetTag(ids)}+${font.postscriptName}`;
-  const program = subset(font.bytes, ids);
-  const file = context.register(flate(context, program, { Length1: program.length }));
+  const isTrueType = font.program === 'truetype';
+  const whole = font.embedding === 'whole';
+  const name = whole ? font.postscriptName : `${subsetTag(ids)}+${font.postscriptName}`;
+  const program = whole ? font.bytes : subset(font.bytes, ids);
   const descriptor = context.register(
-    context.obj({ Type: 'FontDescriptor', FontName: name, ...descriptorFacts(font), FontFile2: file }),
+    context.obj({
+      Type: 'FontDescriptor',
+      FontName: name,
+      ...descriptorFacts(font),
+      ...fontFile(context, font, program),
+    }),
   );
   const descendant = context.register(
     context.obj({
       Type: 'Font',
-      Subtype: 'CIDFontType2',
+      Subtype: isTrueType ? 'CIDFontType2' : 'CIDFontType0',
       BaseFont: name,
       CIDSystemInfo: { Registry: PDFString.of('Adobe'), Ordering: PDFString.of('Identity'), Supplement: 0 },
       FontDescriptor: descriptor,
-      CIDToGIDMap: 'Identity',
+      ...(isTrueType ? { CIDToGIDMap: 'Identity' } : {}),
       DW: 0,
       W: ids.flatMap((glyph) => [glyph, [pdfWidth(font, glyph)]]),
     }),

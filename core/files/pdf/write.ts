@@ -14,7 +14,7 @@ import { drawCropMarks, mediaBox } from '../../scene/marks';
 import { sourcesOf } from '../../scene/sources';
 import type { ShopSpec } from '../../trade/schema';
 import type { FontBook } from '../../type/font';
-import type { Subsetter } from '../../type/subset';
+import type { FontCutter } from '../../type/subset';
 import { embedFont } from './fonts';
 import { embedPicture } from './images';
 import { type FileFacts, PRODUCER, pdfDate, xmpPacket } from './metadata';
@@ -25,7 +25,7 @@ export interface PdfKit {
   engine: ColourEngine;
   press: Press;
   fonts: FontBook;
-  subset: Subsetter;
+  cutter: FontCutter;
   /** The bytes of the job's pictures, by hash. */
   assets: Readonly<Record<string, Uint8Array>>;
 }
@@ -156,6 +156,12 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
     contents.push(`q\n${clipTo(pdfBox(boxes.bleed, boxes.media))}\n${art}Q\n${marks.content()}`);
   }
 
+  for (const { font } of uses.fonts.values())
+    if (font.embedding === 'forbidden')
+      throw new ExportError(
+        `The maker of ${font.postscriptName} does not let it go into an exported file (fsType). Set those words in another typeface, or get a licence that lets it.`,
+      );
+
   const images = new Map<string, PDFRef>();
   for (const [i, hash] of [...uses.images.keys()].entries()) {
     await tell({
@@ -168,7 +174,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
   }
 
   await tell({ done: 0.85, what: 'Embedding typefaces' });
-  const fonts = new Map([...uses.fonts.values()].map((use) => [use.typeface, embedFont(context, use, kit.subset)]));
+  const fonts = new Map([...uses.fonts.values()].map((use) => [use.typeface, embedFont(context, use, kit.cutter)]));
   const plates = new Map([...uses.plates.keys()].map((plate) => [plate, separation(context, plate, job)]));
   const resources = resourcesOf(context, uses, { fonts, images, plates });
 

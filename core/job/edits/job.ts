@@ -1,5 +1,6 @@
 import { produce } from 'immer';
 import type { Ink } from '../../colour/ink';
+import type { OwnFont } from '../../type/own-font';
 import { pieceOf } from '../find';
 import type { Job, Piece } from '../schema';
 
@@ -33,6 +34,18 @@ export const changeInk = (job: Job, id: string, change: Partial<Omit<Ink, 'id'>>
   ...job,
   inks: job.inks.map((ink) => (ink.id === id ? { ...ink, ...change } : ink)),
 });
+
+/** Keeps an added font with the job, under the hash of its bytes. */
+export const addFont = (job: Job, hash: string, font: OwnFont): Job => ({
+  ...job,
+  fonts: { ...job.fonts, [hash]: font },
+});
+
+/** Takes an added font away; words still set in it are found by a check. */
+export const removeFont = (job: Job, hash: string): Job =>
+  produce(job, (draft) => {
+    delete draft.fonts[hash];
+  });
 
 /** Chooses the unit a piece is measured in; nothing on it moves. */
 export const setUnit = (job: Job, pieceId: string, unit: Piece['unit']): Job =>

@@ -13,7 +13,7 @@ import { inkOf, titleOf } from '../../../core/job/find';
 import { lookOf } from '../../../core/job/look';
 import type { Element } from '../../../core/job/schema';
 import { effectivePpi } from '../../../core/picture/place';
-import { typefaceOf } from '../../../core/type/typefaces';
+import { familyName } from '../../../core/type/own-font';
 import { formatLength } from '../../../core/units/length';
 import { select } from '../../store/session';
 import { type Bench, useBench } from './bench';
@@ -35,7 +35,7 @@ function summaryOf(element: Element, { job, unit, findings }: Bench): string {
   if (element.kind === 'words') {
     const { lettering } = lookOf(element, job.styles);
     const style = job.styles.find((each) => each.id === element.style)?.name;
-    return `${logo}${style ?? typefaceOf(lettering.typeface)?.family ?? 'unknown typeface'}, ${formatLength(lettering.size, 'pt', 2)}`;
+    return `${logo}${style ?? familyName(lettering.typeface, job.fonts)}, ${formatLength(lettering.size, 'pt', 2)}`;
   }
   if (element.kind === 'picture') {
     const asset = job.assets[element.asset];

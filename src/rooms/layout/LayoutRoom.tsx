@@ -41,10 +41,11 @@ function useBenchOf(
   const inks = job?.inks;
   const assets = job?.assets;
   const styles = job?.styles;
+  const ownFonts = job?.fonts;
   const fontsHere = useFonts(job);
   const sources = useMemo(
-    () => kit && inks && assets && styles && { inks, assets, styles, fonts: kit.fonts },
-    [kit, inks, assets, styles],
+    () => kit && inks && assets && styles && ownFonts && { inks, assets, styles, ownFonts, fonts: kit.fonts },
+    [kit, inks, assets, styles, ownFonts],
   );
   // The checks come after the stage: a key or a drag is drawn first, and checked when there is time.
   const checked = useDeferredValue(job);

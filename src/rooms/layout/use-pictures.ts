@@ -4,6 +4,7 @@ import { pressRoom } from '../../../workers/press-room';
 import { keepAsset } from '../../store/db';
 import { addPicture } from './add';
 import type { Bench } from './bench';
+import { addFontFile, isFontFile } from './words/own-fonts';
 
 interface Place {
   face: string;
@@ -26,7 +27,7 @@ interface Pictures {
   dismiss(): void;
 }
 
-/** Takes pictures in by choice, drop or paste: looked over in the worker, then kept, then placed. */
+/** Takes pictures and font files in by choice, drop or paste: looked over in the worker, then kept, then placed. */
 export function usePictures(bench: Bench | undefined): Pictures {
   const [message, setMessage] = useState<string>();
   const [busy, setBusy] = useState(false);
@@ -38,6 +39,10 @@ export function usePictures(bench: Bench | undefined): Pictures {
     setBusy(true);
     for (const file of files) {
       try {
+        if (isFontFile(file)) {
+          await addFontFile(file);
+          continue;
+        }
         const bytes = new Uint8Array(await file.arrayBuffer());
         const { hash, asset } = await pressRoom().takeIn(bytes, file.name);
         await keepAsset(hash, bytes);

@@ -1,20 +1,23 @@
 import ChevronDown from 'lucide-react/icons/chevron-down';
+import FilePlus from 'lucide-react/icons/file-plus';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { plainText, typefacesIn } from '../../../../core/job/look';
 import type { Words } from '../../../../core/job/schema';
-import { TYPEFACES, type Typeface, typefaceOf } from '../../../../core/type/typefaces';
+import { ownTypefaces, typefaceIn } from '../../../../core/type/own-font';
+import { TYPEFACES, type Typeface } from '../../../../core/type/typefaces';
 import { fontsLoaded, loadFonts } from '../../../../workers/kit';
 import { cssFamily } from '../../../parts/TypefaceFaces';
 import { dropSketch, sketch } from '../../../store/session';
 import { useBench } from '../bench';
 import { changeLettering, tryLettering } from './editing';
+import { addFontFile, FONT_FILES, useOwnFaces } from './own-fonts';
 
 const LOOKING = 'Look through typefaces';
 
 /** Typefaces that answer to what is typed, those already in the job first. */
-function look(search: string, used: ReadonlySet<string>): Typeface[] {
+function look(search: string, all: readonly Typeface[], used: ReadonlySet<string>): Typeface[] {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = TYPEFACES.filter((face) =>
+  const found = all.filter((face) =>
     words.every((w) => `${face.family} ${face.style} ${face.sort}`.toLowerCase().includes(w)),
   );
   return [...found.filter((face) => used.has(face.id)), ...found.filter((face) => !used.has(face.id))];
@@ -23,7 +26,8 @@ function look(search: string, used: ReadonlySet<string>): Typeface[] {
 /** The typefaces, each in its own face with the user's own words; the stage shows the one that is pointed at. */
 export function TypefaceList({ words, value }: { words: Words; value: string }) {
   const [open, setOpen] = useState(false);
-  const face = typefaceOf(value);
+  const { job } = useBench();
+  const face = typefaceIn(value, job.fonts);
   return (
     <div className="relative mb-1.5">
       <button
@@ -49,7 +53,9 @@ function OpenList({ words, value, onClose }: { words: Words; value: string; onCl
   const [search, setSearch] = useState('');
   // What was in use when the list was opened stays on top while it is looked through.
   const used = useRef(typefacesIn(job)).current;
-  const faces = useMemo(() => look(search, used), [search, used]);
+  const all = useMemo(() => [...ownTypefaces(job.fonts), ...TYPEFACES], [job.fonts]);
+  const faces = useMemo(() => look(search, all, used), [search, all, used]);
+  useOwnFaces(job.fonts);
   const [at, setAt] = useState(() =>
     Math.max(
       0,
@@ -146,6 +152,45 @@ function OpenList({ words, value, onClose }: { words: Words; value: string; onCl
         ))}
         {faces.length === 0 && <p className="quiet px-3 py-2">No typeface is called that.</p>}
       </div>
+      <AddFont />
+    </div>
+  );
+}
+
+/** A typeface of the user's own, from a file; it comes to the top of the list. */
+function AddFont() {
+  const [message, setMessage] = useState<string>();
+  async function take(files: readonly File[]): Promise<void> {
+    setMessage(undefined);
+    dropSketch(LOOKING);
+    for (const file of files)
+      try {
+        await addFontFile(file);
+      } catch (error) {
+        setMessage(`${file.name}: ${(error as Error).message}`);
+      }
+  }
+  return (
+    <div className="border-t border-base-300 p-2">
+      <label className="btn btn-sm w-full font-normal focus-within:outline-2">
+        <FilePlus size={14} /> Add a font file
+        <input
+          type="file"
+          accept={FONT_FILES}
+          multiple
+          className="sr-only"
+          aria-label="Font file"
+          onChange={(event) => {
+            void take([...(event.target.files ?? [])]);
+            event.target.value = '';
+          }}
+        />
+      </label>
+      {message && (
+        <p role="alert" className="mt-1.5 text-[13px] text-error">
+          {message}
+        </p>
+      )}
     </div>
   );
 }

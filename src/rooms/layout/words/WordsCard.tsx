@@ -50,8 +50,8 @@ export function WordsCard({ words }: { words: Words }) {
         : aligned;
     });
   }
-  const bold = sibling(lettering.typeface, 'bold');
-  const italic = sibling(lettering.typeface, 'italic');
+  const bold = sibling(lettering.typeface, 'bold', sources.ownFonts);
+  const italic = sibling(lettering.typeface, 'italic', sources.ownFonts);
 
   return (
     <section aria-label="Words">
