@@ -53,7 +53,7 @@ pdfx4 writes one PDF/X-4 with a page a face; svg writes one file a face into the
     } else if (options['as'] === 'svg') {
       mkdirSync(out, { recursive: true });
       for (const n of faces) {
-        const svg = writeSvg(job, piece, piece.faces[n]!, shop.bleed[piece.kind], { ...kit, press, assets });
+        const svg = writeSvg(job, piece, n, shop.bleed[piece.kind], { ...kit, press, assets });
         writeFileSync(join(out, `${piece.id}-${n + 1}.svg`), svg);
       }
     } else throw new CliError('Choose a format with --as: pdfx4 or svg.');

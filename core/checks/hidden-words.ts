@@ -9,7 +9,7 @@ export const hiddenWords: Check = {
   source: { kind: 'common practice' },
   run: ({ face, sources }) =>
     face.elements.flatMap((element) => {
-      if (element.kind !== 'words' || element.path) return [];
+      if (element.kind !== 'words' || element.path || element.next) return [];
       const { hidden, needed } = wordsSet(element, sources);
       if (hidden.length === 0) return [];
       const place = wordsFrame(element, sources);

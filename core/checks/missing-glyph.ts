@@ -1,5 +1,6 @@
 import { setParagraphs } from '../job/edits/words';
-import { letteringsOf, lookOf } from '../job/look';
+import { flowHead } from '../job/find';
+import { letteringsOf, lookOf, setParagraphsOf } from '../job/look';
 import type { Words } from '../job/schema';
 import { elementFrame } from '../scene/face';
 import type { SceneSources } from '../scene/sources';
@@ -14,7 +15,7 @@ const UNDRAWN = /\p{Cc}|\p{Cf}|\p{Variation_Selector}|\u2028/u;
 function missing(words: Words, { styles, fonts }: SceneSources): Map<string, string> {
   const { lettering } = lookOf(words, styles);
   const out = new Map<string, string>();
-  for (const { text, typeface = lettering.typeface } of words.paragraphs.flatMap((p) => p.spans)) {
+  for (const { text, typeface = lettering.typeface } of setParagraphsOf(words).flatMap((p) => p.spans)) {
     const font = fonts.font(typeface);
     for (const character of text.normalize('NFC'))
       if (!UNDRAWN.test(character) && !font.has(character.codePointAt(0)!)) out.set(character, typeface);
@@ -58,7 +59,7 @@ export const missingGlyph: Check = {
   name: 'A character the typeface lacks',
   protects: 'A letter without a glyph prints as an empty box.',
   source: { kind: 'common practice' },
-  run: ({ face, sources }) =>
+  run: ({ piece, face, sources }) =>
     face.elements.flatMap((element) => {
       if (element.kind !== 'words') return [];
       const lacking = missing(element, sources);
@@ -74,7 +75,8 @@ export const missingGlyph: Check = {
           problem: `${families.join(', ')} has no ${[...lacking.keys()].map((c) => `“${c}”`).join(', ')}`,
           measured: { value: lacking.size, kind: 'count' },
           wanted: { value: 0, kind: 'count' },
-          ...fixWith(element, lacking, sources),
+          // Words that go on from another frame are mended there.
+          ...(flowHead(piece, element.id) === element.id ? fixWith(element, lacking, sources) : {}),
         },
       ];
     }),

@@ -2,10 +2,11 @@ import { encode as encodePng } from 'fast-png';
 import type { ColourEngine, Press } from '../colour/engine';
 import { type SvgNode, svgDevice } from '../devices/svg';
 import { outset } from '../geometry/box';
-import type { Face, Job, Piece } from '../job/schema';
+import type { Job, Piece } from '../job/schema';
 import { decodePicture } from '../picture/decode';
 import { proofPicture, type SeparatedPicture, separatePicture } from '../picture/separate';
 import { drawFace } from '../scene/face';
+import { shownFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import type { FontBook } from '../type/font';
 
@@ -45,10 +46,12 @@ function nodeText(node: SvgNode, index: string, hrefs: ReadonlyMap<string, strin
   return `<clipPath id="c${index}"><path d="${node.clip}"/></clipPath><image clip-path="url(#c${index})" x="${num(x)}" y="${num(y)}" width="${num(width)}" height="${num(height)}" preserveAspectRatio="none" href="${hrefs.get(node.asset) ?? ''}"/>`;
 }
 
-/** One face with its bleed as an SVG file in soft-proof colours, words as outlines; `bleed` in points. */
-export function writeSvg(job: Job, piece: Piece, face: Face, bleed: number, kit: SvgKit): string {
+/** One face (0 for the first) with its bleed as an SVG file in soft-proof colours, words as outlines; `bleed` in points. */
+export function writeSvg(job: Job, piece: Piece, faceNumber: number, bleed: number, kit: SvgKit): string {
   const device = svgDevice({ inks: job.inks, screen: kit.press.screen });
-  drawFace(face, sourcesOf(job, kit.fonts), device);
+  const sources = sourcesOf(job, kit.fonts);
+  const face = shownFaces(piece, sources)[faceNumber];
+  if (face) drawFace(face, sources, device);
   const shown = new Set(device.elements.flatMap((e) => e.nodes.flatMap((n) => (n.kind === 'image' ? [n.asset] : []))));
   const hrefs = new Map<string, string>();
   for (const hash of shown) {

@@ -17,6 +17,17 @@ export function findElement<T extends Job>(
   return undefined;
 }
 
+/** The words that go on in this frame, back to those they begin in; the frame's own for one that stands alone. */
+export function flowHead(piece: Piece, id: string): string {
+  const words = piece.faces.flatMap((face) => face.elements.filter((e) => e.kind === 'words'));
+  let at = id;
+  for (let before = words.find((w) => w.next === at); before && before.id !== id; ) {
+    at = before.id;
+    before = words.find((w) => w.next === at);
+  }
+  return at;
+}
+
 export const findFace = (job: Job, id: string): Face | undefined =>
   job.pieces.flatMap((piece) => piece.faces).find((face) => face.id === id);
 

@@ -1,3 +1,4 @@
+import { joined } from '../type/separators';
 import { type Lettering, type NamedStyle, type Paragraph, PLAIN, type Setting } from '../type/style';
 import type { Job, Words } from './schema';
 
@@ -28,6 +29,10 @@ export const letteringsOf = (words: Words, styles: readonly NamedStyle[]): Lette
     p.spans.flatMap(({ text, ...own }) => (text.trim() === '' ? [] : [{ ...lettering, ...own } as Lettering])),
   );
 };
+
+/** The paragraphs as they are set: those of a row are one. */
+export const setParagraphsOf = ({ paragraphs, row }: Pick<Words, 'paragraphs' | 'row'>): readonly Paragraph[] =>
+  row ? [joined(paragraphs, row)] : paragraphs;
 
 /** The words as they are typed, a line a paragraph. */
 export const plainText = ({ paragraphs }: Pick<Words, 'paragraphs'>): string =>

@@ -3,6 +3,7 @@ import { inkSchema, isSpotName } from '../colour/ink';
 import { type Paint, paintSchema } from '../colour/paint';
 import { kindSchema } from '../trade/schema';
 import { ownFontSchema } from '../type/own-font';
+import { SEPARATOR_SIGNS } from '../type/separators';
 import { namedStyleSchema, paragraphSchema, someLettering, someSetting } from '../type/style';
 import { toPoints } from '../units/length';
 
@@ -64,6 +65,10 @@ export const wordsSchema = z.strictObject({
   lettering: someLettering,
   setting: someSetting,
   frame: wordsFrameSchema,
+  /** The words of the piece whose frame holds what this one, a fixed box, has no room for. */
+  next: id.optional(),
+  /** Each paragraph is a detail, and all of them are one row with this between. */
+  row: z.enum(SEPARATOR_SIGNS).optional(),
   /** On a line instead of in lines. */
   path: wordsPathSchema.optional(),
 });
@@ -115,6 +120,8 @@ const side = z
   .min(SIDE_LIMITS.least - 0.001)
   .max(SIDE_LIMITS.most + 0.001);
 
+export const MOST_FACES = 20;
+
 export const pieceSchema = z.strictObject({
   id,
   name,
@@ -123,7 +130,7 @@ export const pieceSchema = z.strictObject({
   height: side,
   unit: z.enum(['mm', 'in']),
   shop: z.string().min(1).max(64),
-  faces: z.array(faceSchema).min(1).max(20),
+  faces: z.array(faceSchema).min(1).max(MOST_FACES),
 });
 export type Piece = z.infer<typeof pieceSchema>;
 
@@ -180,6 +187,21 @@ export const jobSchema = z
     if (styleTwin) say(`the style ${styleTwin} is there twice`);
     const paints = [...elements.flatMap(paintsOf), ...job.styles.map((style) => style.lettering.paint)];
     for (const { ink } of paints) if (!job.inks.some((each) => each.id === ink)) say(`the ink ${ink} is missing`);
+    for (const piece of job.pieces) {
+      const words = piece.faces.flatMap((f) => f.elements.filter((e) => e.kind === 'words'));
+      const going = words.flatMap((w) => w.next ?? []);
+      for (const next of going)
+        if (!words.some((w) => w.id === next)) say(`words go on in ${next}, which is not in their piece`);
+      const taken = repeated(going);
+      if (taken) say(`words go on in ${taken} from two frames`);
+      // With at most one way into each frame, only a ring has no beginning.
+      const reached = new Set<string>();
+      for (const head of words.filter((w) => !going.includes(w.id)))
+        for (let at: string | undefined = head.id; at && !reached.has(at); at = words.find((w) => w.id === at)?.next)
+          reached.add(at);
+      const ring = words.find((w) => !taken && w.next && !reached.has(w.id));
+      if (ring) say(`words that go on from ${ring.id} come back to it`);
+    }
     for (const face of job.pieces.flatMap((p) => p.faces))
       for (const element of face.elements)
         if (element.kind === 'words' && element.path?.along.kind === 'element') {

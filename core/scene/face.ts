@@ -5,7 +5,6 @@ import { inkOf } from '../job/find';
 import type { Element, Face, Picture, Rule, Shape } from '../job/schema';
 import { coverFrame } from '../picture/place';
 import type { Device } from './device';
-import { followFace } from './follow';
 import { outlineOf } from './outline';
 import type { SceneSources } from './sources';
 import { drawWords, type TypeSources, wordsFrame } from './words';
@@ -41,7 +40,7 @@ export function drawElement(element: Element, sources: SceneSources, device: Dev
   device.endElement();
 }
 
-/** A whole face, from the bottom of its stack to the top. */
+/** A whole face as `shownFaces` has it, from the bottom of its stack to the top. */
 export function drawFace(face: Face, sources: SceneSources, device: Device): void {
-  for (const element of followFace(face).elements) drawElement(element, sources, device);
+  for (const element of face.elements) drawElement(element, sources, device);
 }

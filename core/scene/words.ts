@@ -4,7 +4,7 @@ import { apply } from '../geometry/matrix';
 import { boxPath, parsePath } from '../geometry/path';
 import { type Walk, walkCircle, walkPath } from '../geometry/walk';
 import { inkOf } from '../job/find';
-import { lookOf, settingOf } from '../job/look';
+import { lookOf, setParagraphsOf, settingOf } from '../job/look';
 import type { Words, WordsPath } from '../job/schema';
 import { type OnPath, onPath } from '../type/on-path';
 import type { SetRun } from '../type/set-line';
@@ -23,8 +23,11 @@ export function wordsSet(words: Words, { styles, fonts }: TypeSources): SetWords
   const found = kept.get(words);
   if (found?.styles === styles) return found.set;
   const look = lookOf(words, styles);
-  const paragraphs = words.paragraphs.map((paragraph) => ({ paragraph, setting: settingOf(paragraph, look) }));
-  const set = setWords({ paragraphs, lettering: look.lettering, frame: words.frame }, fonts);
+  const paragraphs = setParagraphsOf(words).map((paragraph) => ({ paragraph, setting: settingOf(paragraph, look) }));
+  const set = setWords(
+    { paragraphs, lettering: look.lettering, frame: words.frame, goesOn: words.next !== undefined },
+    fonts,
+  );
   kept.set(words, { styles, set });
   return set;
 }

@@ -21,7 +21,8 @@ export interface Styled {
 
 const bidi = bidiFactory();
 
-const CASED: Record<Lettering['letterCase'], (text: string) => string> = {
+/** What each way of setting case does to letters. */
+export const CASED: Record<Lettering['letterCase'], (text: string) => string> = {
   'as typed': (text) => text,
   capitals: (text) => text.toLocaleUpperCase('en'),
   'lower case': (text) => text.toLocaleLowerCase('en'),

@@ -1,6 +1,7 @@
 import { evenGaps } from './even-gaps';
 import type { Font, FontBook, Glyph } from './font';
 import { type Run, type Styled, visualOrder } from './runs';
+import { centreSeparators, HANGING } from './separators';
 import type { Lettering, Setting } from './style';
 
 /** Glyphs of one look at their place in a line. `x` in points from the line's start; `glyphs` carry tracking and justification. */
@@ -50,9 +51,9 @@ function shapeRun(text: string, { lettering, level }: Run, font: Font): readonly
 const widthOf = (glyphs: readonly Glyph[], font: Font, size: number): number =>
   (glyphs.reduce((sum, glyph) => sum + glyph.advance, 0) * size) / font.upem;
 
-/** A paragraph's stretch without the spaces that hang past the end of a line. */
+/** A paragraph's stretch without what hangs past the end of a line. */
 const trimmedEnd = (text: string, start: number, end: number): number =>
-  start + text.slice(start, end).replace(/[ \t\u2028\n]+$/u, '').length;
+  start + text.slice(start, end).replace(HANGING, '').length;
 
 function clip(run: Run, start: number, end: number): Run | undefined {
   const clipped = { ...run, start: Math.max(run.start, start), end: Math.min(run.end, end) };
@@ -83,7 +84,7 @@ function setCell(styled: Styled, fonts: FontBook, start: number, end: number): {
   const last = runs.at(-1);
   // The tracking after a line's last letter would push it off its edge.
   const hanging = last && last.lettering.tracking !== 0 ? (last.lettering.tracking * last.lettering.size) / 1000 : 0;
-  return { runs, width: x - hanging };
+  return { runs: [...centreSeparators(runs)], width: x - hanging };
 }
 
 /** Sets one line of a paragraph, tabs and all; `from` is where its first character stands in the frame. */

@@ -18,6 +18,8 @@ export interface WordsSetting {
   paragraphs: readonly { paragraph: Paragraph; setting: Setting }[];
   lettering: Lettering;
   frame: FrameSetting;
+  /** What does not fit goes on in another frame: no line of a paragraph is then left alone on either side. */
+  goesOn?: boolean;
 }
 
 /** A line at its place: x and baseline in points from the frame's anchor and top. */
@@ -27,6 +29,9 @@ export interface Line {
   baseline: number;
   width: number;
   text: string;
+  /** Which paragraph it belongs to, and where in that paragraph's text it begins. */
+  paragraph: number;
+  start: number;
 }
 
 export interface SetWords {
@@ -45,6 +50,10 @@ const ANCHOR: Record<Alignment, number> = { left: 0, centre: 0.5, right: 1, just
 export const anchorShare = (align: Alignment): number => ANCHOR[align];
 
 interface Placed {
+  paragraph: number;
+  /** Its place among the paragraph's lines, and how many those are. */
+  nth: number;
+  of: number;
   line: SetParagraph['lines'][number];
   setting: Setting;
   baseline: number;
@@ -56,22 +65,34 @@ function stacked(paragraphs: readonly SetParagraph[]): { placed: Placed[]; heigh
   const placed: Placed[] = [];
   let baseline = 0;
   let gap = 0;
-  for (const { lines, setting } of paragraphs) {
+  for (const [paragraph, { lines, setting }] of paragraphs.entries()) {
     gap += placed.length === 0 ? 0 : setting.before;
-    for (const line of lines) {
+    for (const [nth, line] of lines.entries()) {
       baseline = placed.length === 0 ? line.ascent : baseline + line.leading + gap;
       gap = 0;
-      placed.push({ line, setting, baseline, bottom: baseline + line.descent });
+      placed.push({ paragraph, nth, of: lines.length, line, setting, baseline, bottom: baseline + line.descent });
     }
     gap += setting.after;
   }
   return { placed, height: placed.at(-1)?.bottom ?? 0 };
 }
 
+/**
+ * Where words that go on are cut: neither a paragraph's first line stays alone, nor its last one goes alone, unless the
+ * frame would then hold nothing.
+ */
+function withoutLoneLines(placed: readonly Placed[], cut: number): number {
+  const first = placed[cut]!;
+  let at = cut;
+  if (first.nth === first.of - 1 && first.of > 1) at -= 1;
+  if (placed[at]!.nth === 1) at -= 1;
+  return at > 0 ? at : cut;
+}
+
 const VERTICAL: Record<FrameSetting['vertical'], number> = { top: 0, middle: 0.5, bottom: 1 };
 
 /** Sets words in their frame. What a fixed box cannot hold comes back as `hidden`. */
-export function setWords({ paragraphs, lettering, frame }: WordsSetting, fonts: FontBook): SetWords {
+export function setWords({ paragraphs, lettering, frame, goesOn }: WordsSetting, fonts: FontBook): SetWords {
   const grows = frame.behaviour === 'grows';
   const inner = grows ? null : Math.max(1, frame.width - 2 * frame.inset);
   const set = paragraphs.map(({ paragraph, setting }) => setParagraph(paragraph, lettering, setting, inner, fonts));
@@ -85,9 +106,11 @@ export function setWords({ paragraphs, lettering, frame }: WordsSetting, fonts: 
   const spare = isBox ? Math.max(0, frame.height - needed) : 0;
   const top = frame.inset + spare * VERTICAL[frame.vertical];
   const fits = ({ bottom }: Placed): boolean => !isBox || bottom <= frame.height - 2 * frame.inset + 0.001;
-  const place = ({ line, setting, baseline }: Placed): Line => {
+  const place = ({ paragraph, line, setting, baseline }: Placed): Line => {
     const room = width - line.indent - setting.indent.right;
     return {
+      paragraph,
+      start: line.start,
       runs: line.runs,
       width: line.width,
       text: line.runs.map((run) => run.text).join(''),
@@ -96,7 +119,8 @@ export function setWords({ paragraphs, lettering, frame }: WordsSetting, fonts: 
     };
   };
   // Once a line is hidden, so is all that follows it.
-  const cut = placed.findIndex((line) => !fits(line));
+  const over = placed.findIndex((line) => !fits(line));
+  const cut = over > 0 && goesOn ? withoutLoneLines(placed, over) : over;
   const shown = cut < 0 ? placed : placed.slice(0, cut);
   return {
     lines: shown.map(place),

@@ -3,7 +3,6 @@ import type { Press } from '../../core/colour/engine';
 import { type SvgNode, svgDevice } from '../../core/devices/svg';
 import type { Element, Face } from '../../core/job/schema';
 import { drawElement, elementFrame } from '../../core/scene/face';
-import { followFace } from '../../core/scene/follow';
 import type { SceneSources } from '../../core/scene/sources';
 import type { Previews } from './use-previews';
 
@@ -52,12 +51,12 @@ const ElementArt = memo(function ElementArt({ element, sources, press, previews 
   );
 });
 
-/** Everything on a face, bottom first. Goes inside an <svg> in points from the trim's corner. */
+/** Everything on a face as `shownFaces` has it, bottom first. Goes inside an <svg> in points from the trim's corner. */
 export function FaceArt({ face, ...art }: ArtProps & { face: Face }) {
   return (
     <>
       <Paper />
-      {followFace(face).elements.map((element) => (
+      {face.elements.map((element) => (
         <ElementArt key={element.id} element={element} {...art} />
       ))}
     </>

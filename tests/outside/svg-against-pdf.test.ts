@@ -95,7 +95,7 @@ describe('the svg device against the pdf', () => {
       `face-${face}`,
     ]);
     const fromPdf = await pixelsOf(join(folder, `face-${face}.png`));
-    const svg = writeSvg(bundle.job, piece, piece.faces[face]!, shop.bleed[piece.kind], {
+    const svg = writeSvg(bundle.job, piece, face, shop.bleed[piece.kind], {
       ...kit,
       press: kit.press(shop.condition),
       assets: bundle.assets,

@@ -11,6 +11,7 @@ import { decodePicture } from '../../picture/decode';
 import { separatePicture } from '../../picture/separate';
 import { drawFace } from '../../scene/face';
 import { drawCropMarks, mediaBox } from '../../scene/marks';
+import { shownFaces } from '../../scene/shown-faces';
 import { sourcesOf } from '../../scene/sources';
 import type { ShopSpec } from '../../trade/schema';
 import type { FontBook } from '../../type/font';
@@ -116,11 +117,11 @@ function catalog(context: PDFContext, pages: PDFRef, press: Press, profileName: 
 /** A piece, or the whole job, was not found: the caller asked for something that is not there. */
 export class ExportError extends Error {}
 
-function facesAsked(piece: Piece, numbers: readonly number[] | undefined): Face[] {
-  const faces = (numbers ?? piece.faces.map((_, i) => i)).map((n) => piece.faces[n]);
+function facesAsked(all: readonly Face[], numbers: readonly number[] | undefined): Face[] {
+  const faces = (numbers ?? all.map((_, i) => i)).map((n) => all[n]);
   if (faces.length === 0 || faces.some((face) => face === undefined))
     throw new ExportError(
-      `This piece has ${piece.faces.length} face${piece.faces.length === 1 ? '' : 's'}; choose from 1 to ${piece.faces.length}.`,
+      `This piece has ${all.length} face${all.length === 1 ? '' : 's'}; choose from 1 to ${all.length}.`,
     );
   return faces as Face[];
 }
@@ -133,7 +134,8 @@ function facesAsked(piece: Piece, numbers: readonly number[] | undefined): Face[
 export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tell = () => {}): Promise<Uint8Array> {
   const piece = pieceOf(job, asked.pieceId);
   if (!piece) throw new ExportError(`This job has no piece called ${asked.pieceId}.`);
-  const faces = facesAsked(piece, asked.faces);
+  const sources = sourcesOf(job, kit.fonts);
+  const faces = facesAsked(shownFaces(piece, sources), asked.faces);
   const boxes = pageBoxes(piece, asked.shop, asked.marks);
   const facts: FileFacts = {
     title: `${job.name}: ${piece.name}`,
@@ -148,7 +150,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
   for (const [i, face] of faces.entries()) {
     await tell({ done: (0.15 * i) / faces.length, what: `Drawing ${face.name}` });
     const device = pdfDevice(boxes.media, uses, asked.words);
-    drawFace(face, sourcesOf(job, kit.fonts), device);
+    drawFace(face, sources, device);
     // Marks come last, so that nothing can lie over them; what runs past the bleed is cut off by the clip below.
     const art = device.content();
     const marks = pdfDevice(boxes.media, uses);

@@ -24,12 +24,18 @@ export const addAsset = (job: Job, hash: string, asset: Asset): Job => ({
   assets: { ...job.assets, [hash]: asset },
 });
 
-/** Words that stood on its outline are straight again. */
+/** Words that stood on its outline are straight again; words that went on in it go on where it went on. */
 export const removeElement = (job: Job, id: string): Job =>
   produce(job, (draft) => {
     const found = findElement(draft, id);
     if (!found) return;
     found.face.elements.splice(found.index, 1);
+    const { element: gone } = found;
+    const before = found.piece.faces.flatMap((f) => f.elements).find((e) => e.kind === 'words' && e.next === id);
+    if (before?.kind === 'words') {
+      if (gone.kind === 'words' && gone.next) before.next = gone.next;
+      else delete before.next;
+    }
     for (const element of found.face.elements)
       if (element.kind === 'words' && element.path?.along.kind === 'element' && element.path.along.id === id)
         delete element.path;

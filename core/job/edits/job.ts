@@ -2,7 +2,7 @@ import { produce } from 'immer';
 import type { Ink } from '../../colour/ink';
 import type { OwnFont } from '../../type/own-font';
 import { pieceOf } from '../find';
-import type { Job, Piece } from '../schema';
+import { type Job, MOST_FACES, type Piece } from '../schema';
 
 /** Edits of the job as a whole. Every edit is a pure function: it gives a new job and leaves the old one. */
 
@@ -19,6 +19,14 @@ export const renamePiece = (job: Job, id: string, name: string): Job =>
   produce(job, (draft) => {
     const piece = pieceOf(draft, id);
     if (piece) piece.name = name;
+  });
+
+/** Adds an empty face after the others. */
+export const addFace = (job: Job, pieceId: string, faceId: string): Job =>
+  produce(job, (draft) => {
+    const piece = pieceOf(draft, pieceId);
+    if (piece && piece.faces.length < MOST_FACES)
+      piece.faces.push({ id: faceId, name: `Page ${piece.faces.length + 1}`, elements: [] });
   });
 
 export const setShop = (job: Job, pieceId: string, shop: string): Job =>

@@ -1,7 +1,8 @@
 import { produce } from 'immer';
 import type { Lettering, NamedStyle, Paragraph, Setting, Span } from '../../type/style';
-import { findElement } from '../find';
+import { findElement, findFace } from '../find';
 import { lookOf } from '../look';
+import { makeWords } from '../make';
 import type { Job, Words, WordsFrame, WordsPath } from '../schema';
 
 /** Edits of words and their looks. An id that is not there, or is not words, changes nothing. */
@@ -86,6 +87,24 @@ export const scaledWords = (words: Words, by: number, styles: readonly NamedStyl
         if (span.shift !== undefined) span.shift *= by;
       }
     }
+  });
+
+/** Lets words go on in a new fixed box of the same size and place on another face of their piece. */
+export const goOn = (job: Job, id: string, faceId: string, frameId: string): Job =>
+  produce(job, (draft) => {
+    const words = findElement(draft, id)?.element;
+    const face = findFace(draft, faceId);
+    if (words?.kind !== 'words' || !face) return;
+    const frame = { ...words.frame, behaviour: 'fixed box' as const };
+    face.elements.push(makeWords({ id: frameId, text: '', x: words.x, y: words.y, frame }));
+    words.next = frameId;
+  });
+
+/** Joins the lines of some words to a row of details, or sets them one under another again. */
+export const setRow = (job: Job, id: string, row: Words['row']): Job =>
+  change(job, id, (words) => {
+    if (row) words.row = row;
+    else delete words.row;
   });
 
 /** Sets words on a line, or straight again. */

@@ -1,4 +1,5 @@
 import type { Job, Piece } from '../../../core/job/schema';
+import { shownFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import { shopOf } from '../../../core/trade/shops';
 import { formatSize } from '../../../core/units/length';
@@ -26,10 +27,12 @@ export function PieceTile({
   const previews = usePreviews(job, condition);
   const fontsHere = useFonts(job);
   const scale = LONGEST / longest;
+  const sources = kit && fontsHere ? sourcesOf(job, kit.fonts) : undefined;
+  const faces = sources ? shownFaces(piece, sources) : piece.faces;
   return (
     <a href={`/layout?job=${job.id}&piece=${piece.id}`} className="group text-[var(--table-text)]">
       <span className="mb-2 flex gap-3">
-        {piece.faces.map((face) => (
+        {faces.map((face) => (
           <svg
             key={face.id}
             role="img"
@@ -39,13 +42,8 @@ export function PieceTile({
             viewBox={`0 0 ${piece.width} ${piece.height}`}
             className="shadow-md group-hover:outline-2 group-hover:outline-primary"
           >
-            {kit && fontsHere && (
-              <FaceArt
-                face={face}
-                sources={sourcesOf(job, kit.fonts)}
-                press={kit.press(condition)}
-                previews={previews}
-              />
+            {kit && sources && (
+              <FaceArt face={face} sources={sources} press={kit.press(condition)} previews={previews} />
             )}
           </svg>
         ))}

@@ -1,6 +1,6 @@
 import Trash from 'lucide-react/icons/trash-2';
 import { markLogo, nameElement, removeElement, setCorner, setPaint } from '../../../core/job/edits/elements';
-import { titleOf } from '../../../core/job/find';
+import { flowHead, titleOf } from '../../../core/job/find';
 import type { Element, Rule, Shape, Words } from '../../../core/job/schema';
 import { LengthField } from '../../parts/LengthField';
 import { act, select } from '../../store/session';
@@ -30,20 +30,48 @@ export function Details() {
 }
 
 function ElementDetails({ element }: { element: Element }) {
+  const { piece } = useBench();
+  const begins = flowHead(piece, element.id);
+  const head = begins === element.id ? undefined : begins;
   return (
     <>
-      {element.kind === 'words' && <WordsCard words={element} />}
-      {element.kind === 'words' && <WordsPaint words={element} />}
+      {element.kind === 'words' && head && <GoesOnFrom head={head} />}
+      {element.kind === 'words' && !head && <WordsCard words={element} />}
+      {element.kind === 'words' && !head && <WordsPaint words={element} />}
       {element.kind === 'picture' && <PictureCard picture={element} />}
       {(element.kind === 'shape' || element.kind === 'rule') && <ElementPaint element={element} />}
       <Measures element={element} />
       {element.kind === 'shape' && !element.outline && <Corners shape={element} />}
       <ToCut element={element} />
       {element.kind === 'words' && <FrameCard words={element} />}
-      {element.kind === 'words' && <PathCard words={element} />}
-      {element.kind === 'words' && <StyleCard words={element} />}
+      {element.kind === 'words' && !head && <PathCard words={element} />}
+      {element.kind === 'words' && !head && <StyleCard words={element} />}
       <Identity element={element} />
     </>
+  );
+}
+
+/** Words that go on from another frame have their text and their look from there. */
+function GoesOnFrom({ head }: { head: string }) {
+  const { piece, job, setFace } = useBench();
+  const face = piece.faces.find((f) => f.elements.some((e) => e.id === head));
+  const first = face?.elements.find((e) => e.id === head);
+  if (!face || !first) return null;
+  return (
+    <section aria-label="Words" className="grid gap-1.5">
+      <h2 className="heading">Goes on from {face.name.toLowerCase()}</h2>
+      <p className="quiet">“{titleOf(first, job.assets)}” goes on here, in the look it has there.</p>
+      <button
+        type="button"
+        className="btn btn-sm justify-self-start"
+        onClick={() => {
+          setFace(face.id);
+          select(head);
+        }}
+      >
+        To where it begins
+      </button>
+    </section>
   );
 }
 

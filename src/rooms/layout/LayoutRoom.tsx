@@ -6,7 +6,7 @@ import Undo from 'lucide-react/icons/undo-2';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { checkPiece } from '../../../core/checks';
 import { pieceOf } from '../../../core/job/find';
-import { followFace } from '../../../core/scene/follow';
+import { shownFaces } from '../../../core/scene/shown-faces';
 import { shopOf } from '../../../core/trade/shops';
 import { echoUnit } from '../../../core/units/length';
 import { TopBar } from '../../parts/TopBar';
@@ -53,7 +53,10 @@ function useBenchOf(
     const settled = checked && pieceOf(checked, pieceId);
     return settled && kit && fontsHere ? checkPiece(checked, settled, kit.fonts) : [];
   }, [checked, pieceId, kit, fontsHere]);
-  const faces = useMemo(() => piece?.faces.map(followFace) ?? [], [piece]);
+  const faces = useMemo(
+    () => (piece && sources && fontsHere ? shownFaces(piece, sources) : []),
+    [piece, sources, fontsHere],
+  );
   const face = faces.find((f) => f.id === faceId) ?? faces[0];
   const shown = useMemo(() => (face ? (both ? faces : [face]) : []), [faces, face, both]);
   if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere) return { bench: undefined, failure };

@@ -1,12 +1,15 @@
+import { nanoid } from 'nanoid';
 import { inkBounds } from '../../../../core/devices/bounds';
-import { scaleWords, setWordsFrame } from '../../../../core/job/edits/words';
+import { addFace } from '../../../../core/job/edits/job';
+import { goOn, scaleWords, setRow, setWordsFrame } from '../../../../core/job/edits/words';
 import { titleOf } from '../../../../core/job/find';
 import type { Words } from '../../../../core/job/schema';
 import { elementFrame } from '../../../../core/scene/face';
 import { fittingScale } from '../../../../core/scene/fit-words';
 import { wordsSet } from '../../../../core/scene/words';
+import { SEPARATOR_SIGNS, SEPARATORS, type Separator } from '../../../../core/type/separators';
 import { LengthField } from '../../../parts/LengthField';
-import { act } from '../../../store/session';
+import { act, select } from '../../../store/session';
 import { useBench } from '../bench';
 
 const BEHAVIOURS = [
@@ -18,12 +21,22 @@ const VERTICALS = ['top', 'middle', 'bottom'] as const;
 
 /** How the frame holds its words, and what to do when it does not hold all of them. */
 export function FrameCard({ words }: { words: Words }) {
-  const { sources, unit, echo } = useBench();
+  const { piece, sources, unit, echo, setFace } = useBench();
   const frame = elementFrame(words, sources);
   const { hidden, needed } = wordsSet(words, sources);
   const count = hidden.reduce((n, line) => n + line.text.split(/\s+/).filter(Boolean).length, 0);
   const change = (name: string, to: Parameters<typeof setWordsFrame>[2], place = {}): void =>
     act(name, (job) => setWordsFrame(job, words.id, to, place));
+  const at = piece.faces.findIndex((f) => f.elements.some((e) => e.id === words.id));
+  const nextFace = piece.faces[at + 1];
+  function goOnNext(): void {
+    const [faceId, frameId] = [nextFace?.id ?? nanoid(10), nanoid(10)];
+    act('Go on on the next face', (job) =>
+      goOn(nextFace ? job : addFace(job, piece.id, faceId), words.id, faceId, frameId),
+    );
+    setFace(faceId);
+    select(frameId);
+  }
   return (
     <section aria-label="Frame">
       <h2 className="heading mb-1.5">Frame</h2>
@@ -40,6 +53,21 @@ export function FrameCard({ words }: { words: Words }) {
         {BEHAVIOURS.map(([value, text]) => (
           <option key={value} value={value}>
             {text}
+          </option>
+        ))}
+      </select>
+      <select
+        className="select select-sm mt-1.5 w-full text-[14px]"
+        aria-label="The lines"
+        value={words.row ?? ''}
+        onChange={(event) =>
+          act('Lines', (job) => setRow(job, words.id, (event.target.value || undefined) as Separator))
+        }
+      >
+        <option value="">One line under another</option>
+        {SEPARATOR_SIGNS.map((sign) => (
+          <option key={sign} value={sign}>
+            In a row, {sign} between ({SEPARATORS[sign]})
           </option>
         ))}
       </select>
@@ -68,13 +96,18 @@ export function FrameCard({ words }: { words: Words }) {
         )}
       </div>
       <AsWideAs words={words} />
-      {hidden.length > 0 && (
+      {hidden.length > 0 && !words.next && (
         <div role="alert" className="mt-1.5 rounded bg-warning p-2 text-warning-content">
           {count === 1 ? '1 word does' : `${count} words do`} not fit, and will not print.
           <div className="mt-1.5 flex flex-wrap gap-1.5">
             <button type="button" className="btn btn-xs" onClick={() => change('Make the box fit', { height: needed })}>
               Make the box fit
             </button>
+            {words.frame.behaviour === 'fixed box' && !words.path && (
+              <button type="button" className="btn btn-xs" onClick={goOnNext}>
+                Go on on {nextFace ? nextFace.name.toLowerCase() : 'a new face'}
+              </button>
+            )}
             <button
               type="button"
               className="btn btn-xs"

@@ -1,10 +1,11 @@
 import type { Editor } from '@tiptap/react';
 import { create } from 'zustand';
 import { setLettering, setParagraphs } from '../../../../core/job/edits/words';
+import { findElement, flowHead } from '../../../../core/job/find';
 import type { Job } from '../../../../core/job/schema';
 import type { Lettering } from '../../../../core/type/style';
 import { loadFonts } from '../../../../workers/kit';
-import { act, select, settle } from '../../../store/session';
+import { act, select, settle, useSession } from '../../../store/session';
 import { fromDoc } from './doc';
 
 /** Which words are open in the editor, if any. */
@@ -13,9 +14,13 @@ export const useEditing = create<{ id: string | undefined; editor: Editor | unde
   editor: undefined,
 }));
 
+/** Opens words in the editor; those that go on from another frame, in the frame they begin in. */
 export function editWords(id: string): void {
-  select(id);
-  useEditing.setState({ id, editor: undefined });
+  const { history } = useSession.getState();
+  const piece = history && findElement(history.job, id)?.piece;
+  const head = piece ? flowHead(piece, id) : id;
+  select(head);
+  useEditing.setState({ id: head, editor: undefined });
 }
 export function stopEditing(): void {
   if (useEditing.getState().id === undefined) return;
