@@ -1,10 +1,12 @@
 import { checkPiece } from '../core/checks';
 import { measuredAndWanted } from '../core/checks/measure-words';
+import { misspeltIn, spellingFindings, wordsToSpell } from '../core/checks/spelling';
 import { findElement, titleOf } from '../core/job/find';
+import { sourcesOf } from '../core/scene/sources';
 import { type ShopSpec, shopSpecSchema } from '../core/trade/schema';
 import { shopOf } from '../core/trade/shops';
 import { CliError, openJob, pieceAsked, readGiven } from './given';
-import { loadKit } from './kit';
+import { loadKit, loadSpeller } from './kit';
 import type { Command } from './tidy';
 
 /** The shop spec in a file, checked. */
@@ -26,11 +28,17 @@ Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. 
     const { fonts } = await loadKit(assets);
     const spec = typeof shop === 'string' ? shopGiven(shop) : undefined;
     const pieces = id === undefined ? job.pieces : [pieceAsked(job, id)];
-    const found = pieces.flatMap((piece) =>
-      checkPiece(job, piece, fonts, spec ?? shopOf(piece.shop)).map((finding) => ({ piece, finding })),
-    );
+    const { language } = job.spelling;
+    const speller = language === 'none' ? undefined : loadSpeller(language);
+    const found = pieces.flatMap((piece) => {
+      const misspelt = speller ? misspeltIn(wordsToSpell(piece, job.spelling), speller) : new Map();
+      return [
+        ...checkPiece(job, piece, fonts, spec ?? shopOf(piece.shop)),
+        ...spellingFindings(piece, job.spelling, misspelt, sourcesOf(job, fonts)),
+      ].map((finding) => ({ piece, finding }));
+    });
     if (json) {
-      const rows = found.map(({ piece, finding: { fix, ...rest } }) => ({
+      const rows = found.map(({ piece, finding: { fix, orElse: _else, ...rest } }) => ({
         piece: piece.id,
         ...rest,
         ...(fix ? { fix: fix.label } : {}),

@@ -1,10 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { type ColourEngine, createColourEngine, createPress, type Press } from '../core/colour/engine';
 import { conditionOf } from '../core/trade/conditions';
 import { createFontBook, type FontBook } from '../core/type/font';
 import { faceBytes, ownPart } from '../core/type/own-font';
+import { createSpeller, type Language, type Speller } from '../core/type/spelling';
 import { PLAIN } from '../core/type/style';
 import { createFontCutter, type FontCutter } from '../core/type/subset';
 import { typefaceOf } from '../core/type/typefaces';
@@ -45,4 +47,11 @@ export async function loadKit(assets: Readonly<Record<string, Uint8Array>> = {})
       return found;
     },
   };
+}
+
+const DICTIONARY: Record<Language, string> = { 'en-GB': 'dictionary-en-gb', 'en-US': 'dictionary-en' };
+
+export function loadSpeller(language: Language): Speller {
+  const folder = dirname(packageFile(DICTIONARY[language]));
+  return createSpeller({ aff: readFileSync(join(folder, 'index.aff')), dic: readFileSync(join(folder, 'index.dic')) });
 }

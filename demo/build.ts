@@ -3,10 +3,10 @@ import { fileURLToPath } from 'node:url';
 import sharp from 'sharp';
 import { loadKit } from '../cli/kit';
 import { hashOf } from '../core/files/hash';
-import { type JobBundle, writeJobFile } from '../core/files/job-file';
+import { type JobBundle, readJobFile, writeJobFile } from '../core/files/job-file';
 import { parsePath, pathBounds, transformPath } from '../core/geometry/path';
 import { addAsset, addElement } from '../core/job/edits/elements';
-import { addInk, addPiece } from '../core/job/edits/job';
+import { addInk, addPiece, learnWord } from '../core/job/edits/job';
 import { lookOf } from '../core/job/look';
 import { makeJob, makePicture, makePiece, makeRule, makeShape, makeWords } from '../core/job/make';
 import type { Element, Job } from '../core/job/schema';
@@ -14,6 +14,7 @@ import { probePicture } from '../core/picture/probe';
 import type { FontBook } from '../core/type/font';
 import { toPoints } from '../core/units/length';
 import { glasshouse, seeded } from './glasshouse';
+import { buildOpenDay } from './open-day';
 
 /** Builds the demo job, the way a person would: from the project's own edits. */
 
@@ -85,6 +86,10 @@ export async function buildDemo(): Promise<JobBundle> {
     }),
   );
   job = addAsset(job, hash, { name: 'Glasshouse, morning', type: 'image/jpeg', width, height });
+  const wide = await picture(154, 111);
+  const wideHash = hashOf(wide);
+  const { width: wideWidth, height: wideHeight } = probePicture(wide);
+  job = addAsset(job, wideHash, { name: 'Glasshouse, wide', type: 'image/jpeg', width: wideWidth, height: wideHeight });
 
   const put = (face: string, element: Element): void => {
     job = addElement(job, face, element);
@@ -239,7 +244,9 @@ export async function buildDemo(): Promise<JobBundle> {
       lettering: { typeface: 'cormorant-garamond/italic', size: 8.5, paint: paint('fen') },
     }),
   );
-  return { job, assets: { [hash]: glass } };
+  job = buildOpenDay(job, fern, wideHash);
+  for (const word of ['Hollin', 'Calloway']) job = learnWord(job, word);
+  return { job, assets: { [hash]: glass, [wideHash]: wide } };
 
   function centred(
     book: FontBook,
@@ -250,5 +257,8 @@ export async function buildDemo(): Promise<JobBundle> {
   }
 }
 
+// Read back as any job is, so that a slip here is told of here.
 const target = here('hollin-and-fen.tidyedge');
-writeFileSync(target, writeJobFile(await buildDemo()));
+const file = writeJobFile(await buildDemo());
+readJobFile(file);
+writeFileSync(target, file);

@@ -7,6 +7,7 @@ import { faceBytes, ownPart } from '../core/type/own-font';
 import { PLAIN } from '../core/type/style';
 import { createFontCutter, type FontCutter } from '../core/type/subset';
 import { type ShippedTypeface, typefaceOf } from '../core/type/typefaces';
+import { bytesAt } from './fetch';
 
 /** The profiles and the colour engine the core is handed in a browser, on the page and in workers alike. */
 export interface Presses {
@@ -27,13 +28,6 @@ const PROFILE_URLS = import.meta.glob<string>('/assets/profiles/*.icc', {
   import: 'default',
   eager: true,
 });
-
-async function bytesAt(url: string | undefined): Promise<Uint8Array> {
-  if (!url) throw new Error('A part of the app is missing. Run npm start again.');
-  const answer = await fetch(url);
-  if (!answer.ok) throw new Error(`${url} did not load (${answer.status}). Reload the page.`);
-  return new Uint8Array(await answer.arrayBuffer());
-}
 
 const byName = async (names: [key: string, url: string | undefined][]): Promise<Record<string, Uint8Array>> =>
   Object.fromEntries(await Promise.all(names.map(async ([key, url]) => [key, await bytesAt(url)] as const)));

@@ -30,7 +30,12 @@ export interface Finding {
   measured: Measure;
   wanted: Measure;
   fix?: Fix;
+  /** Another way to be rid of it. */
+  orElse?: Fix;
 }
+
+/** Tells one finding from all others of a piece. */
+export const findingKey = ({ check, element, problem }: Finding): string => `${check} ${element} ${problem}`;
 
 /** What a check looks at. */
 export interface CheckContext {

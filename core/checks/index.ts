@@ -3,6 +3,7 @@ import { shownFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import { shopOf } from '../trade/shops';
 import type { FontBook } from '../type/font';
+import { almostAligned } from './almost-aligned';
 import type { Check, Finding, Severity } from './check';
 import { hiddenWords } from './hidden-words';
 import { lowPpi } from './low-ppi';
@@ -13,6 +14,7 @@ import { pastLine } from './past-line';
 import { placeholderWords } from './placeholder-words';
 import { shortOfBleed } from './short-of-bleed';
 import { smallType } from './small-type';
+import { spelling } from './spelling';
 import { sizeMixture, typefaceMixture } from './type-mixture';
 
 export const CHECKS: readonly Check[] = [
@@ -28,7 +30,12 @@ export const CHECKS: readonly Check[] = [
   placeholderWords,
   typefaceMixture,
   sizeMixture,
+  almostAligned,
 ];
+
+/** The check that a finding comes from; spelling runs beside the others, when its dictionary has answered. */
+export const checkOf = (id: string): Pick<Check, 'name' | 'protects' | 'source'> | undefined =>
+  [...CHECKS, spelling].find((check) => check.id === id);
 
 const RANK: Record<Severity, number> = { stop: 0, warn: 1, advise: 2 };
 

@@ -22,6 +22,7 @@ export const makeJob = (id: string, name: string, changed: string): Job => ({
   pieces: [],
   assets: {},
   fonts: {},
+  spelling: { language: 'en-GB', words: [] },
 });
 
 const faceNames = (count: number): string[] =>

@@ -5,7 +5,7 @@ type Loose = Record<string, unknown>;
 const list = (value: unknown): Loose[] =>
   (Array.isArray(value) ? value.filter((v) => typeof v === 'object' && v !== null) : []) as Loose[];
 
-/** Version 1 had words in one typeface and size a frame, no named styles, and no fonts of its own. */
+/** Version 1 had words in one typeface and size a frame, no named styles, fonts or spelling. */
 function wordsFrom1(element: Loose): Loose {
   if (element['kind'] !== 'words') return element;
   const { text, typeface, size, leading, align, width, paint, ...rest } = element;
@@ -31,6 +31,7 @@ const from1 = (job: Loose): Loose => ({
   version: 2,
   styles: [],
   fonts: {},
+  spelling: { language: 'en-GB', words: [] },
   pieces: list(job['pieces']).map((piece) => ({
     ...piece,
     faces: list(piece['faces']).map((face) => ({ ...face, elements: list(face['elements']).map(wordsFrom1) })),

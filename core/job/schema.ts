@@ -4,6 +4,7 @@ import { type Paint, paintSchema } from '../colour/paint';
 import { kindSchema } from '../trade/schema';
 import { ownFontSchema } from '../type/own-font';
 import { SEPARATOR_SIGNS } from '../type/separators';
+import { spellingSchema } from '../type/spelling';
 import { namedStyleSchema, paragraphSchema, someLettering, someSetting } from '../type/style';
 import { toPoints } from '../units/length';
 
@@ -167,6 +168,7 @@ export const jobSchema = z
     styles: z.array(namedStyleSchema).max(200),
     pieces: z.array(pieceSchema).max(200),
     assets: z.record(assetHash, assetSchema),
+    spelling: spellingSchema,
     /** Fonts the user has added. */
     fonts: z.record(assetHash, ownFontSchema),
   })

@@ -10,6 +10,10 @@ const UNBROKEN = [
   /\+?\(?\d[\d ().\u00a0/-]{5,}\d/gu,
 ];
 
+/** Where e-mail and web addresses and phone numbers stand in a text: from, and up to. */
+export const addressesIn = (text: string): (readonly [number, number])[] =>
+  UNBROKEN.flatMap((pattern) => [...text.matchAll(pattern)].map((m) => [m.index, m.index + m[0].length] as const));
+
 /** A place where a line may end: the index of the next line's first character. */
 export interface Break {
   at: number;
@@ -19,9 +23,7 @@ export interface Break {
 
 /** Where lines of a paragraph may end, by Unicode's rules (UAX #14), the end of the text last. */
 export function breaksOf(text: string): Break[] {
-  const closed = UNBROKEN.flatMap((pattern) =>
-    [...text.matchAll(pattern)].map((m) => [m.index, m.index + m[0].length] as const),
-  );
+  const closed = addressesIn(text);
   const breaker = new LineBreaker(text);
   const out: Break[] = [];
   for (let next = breaker.nextBreak(); next; next = breaker.nextBreak()) {

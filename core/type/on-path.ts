@@ -52,11 +52,12 @@ export function onPath(
   align: keyof typeof SHARE,
 ): OnPath {
   const words = lines.reduce((sum, line) => sum + line.width, 0);
-  if (walk.steps.length < 2) return { glyphs: [], words, line: 0 };
+  if (walk.pieces.length === 0) return { glyphs: [], words, line: 0 };
   const headsPointTo = backwards ? 'inside' : 'outside';
   const runs = lines.flatMap((line) => line.runs);
   const off = side === headsPointTo ? lift : -(lift + reach(runs));
   const line = beside(backwards ? reversed(walk) : walk, off);
+  if (line.pieces.length === 0) return { glyphs: [], words, line: 0 };
   const wrapped = walk.closed ? ((start % walk.length) + walk.length) % walk.length : start;
   const anchor = alongFor(line, backwards ? walk.length - wrapped : wrapped);
   const wrap = (along: number): number =>

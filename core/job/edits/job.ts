@@ -55,6 +55,22 @@ export const removeFont = (job: Job, hash: string): Job =>
     delete draft.fonts[hash];
   });
 
+export const setLanguage = (job: Job, language: Job['spelling']['language']): Job => ({
+  ...job,
+  spelling: { ...job.spelling, language },
+});
+
+/** Takes a word into the job's own list. */
+export const learnWord = (job: Job, word: string): Job =>
+  job.spelling.words.includes(word)
+    ? job
+    : { ...job, spelling: { ...job.spelling, words: [...job.spelling.words, word].sort() } };
+
+export const forgetWord = (job: Job, word: string): Job => ({
+  ...job,
+  spelling: { ...job.spelling, words: job.spelling.words.filter((each) => each !== word) },
+});
+
 /** Chooses the unit a piece is measured in; nothing on it moves. */
 export const setUnit = (job: Job, pieceId: string, unit: Piece['unit']): Job =>
   produce(job, (draft) => {

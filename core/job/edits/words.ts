@@ -100,6 +100,14 @@ export const goOn = (job: Job, id: string, faceId: string, frameId: string): Job
     words.next = frameId;
   });
 
+/** Changes a word wherever some words have it as a whole word of one look. */
+export const replaceWord = (job: Job, id: string, word: string, by: string): Job =>
+  change(job, id, (words) => {
+    const pattern = new RegExp(`(?<![\\p{L}\\p{N}])${word.replaceAll("'", "['’]")}(?![\\p{L}\\p{N}])`, 'gu');
+    for (const paragraph of words.paragraphs)
+      for (const span of paragraph.spans) span.text = span.text.replace(pattern, () => by);
+  });
+
 /** Joins the lines of some words to a row of details, or sets them one under another again. */
 export const setRow = (job: Job, id: string, row: Words['row']): Job =>
   change(job, id, (words) => {

@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import { useRef, useState } from 'react';
-import type { Finding } from '../../../core/checks/check';
+import { type Finding, findingKey } from '../../../core/checks/check';
 import type { PdfFacts } from '../../../core/files/pdf/read-back';
 import type { Progress } from '../../../core/files/pdf/write';
 import { findElement, titleOf } from '../../../core/job/find';
@@ -171,7 +171,7 @@ function Stops({ job, stops }: { job: Job; stops: readonly Finding[] }) {
         {stops.map((finding) => {
           const found = findElement(job, finding.element);
           return (
-            <li key={`${finding.check} ${finding.element}`}>
+            <li key={findingKey(finding)}>
               {found && titleOf(found.element, job.assets)}: {finding.problem.toLowerCase()}
             </li>
           );

@@ -8,6 +8,7 @@ import { useBench } from './bench';
 import { Measures } from './Measures';
 import { PaintCard } from './PaintCard';
 import { PictureCard } from './PictureCard';
+import { SpellingCard } from './SpellingCard';
 import { ToCut } from './ToCut';
 import { changeLettering, tryLettering } from './words/editing';
 import { FrameCard } from './words/FrameCard';
@@ -167,6 +168,7 @@ function PieceDetails() {
       <p>
         <kbd className="key">?</kbd> lists the keys.
       </p>
+      <SpellingCard />
     </section>
   );
 }

@@ -1,6 +1,6 @@
 import X from 'lucide-react/icons/x';
-import { CHECKS } from '../../../core/checks';
-import type { Finding, Severity } from '../../../core/checks/check';
+import { checkOf } from '../../../core/checks';
+import { type Finding, findingKey, type Severity } from '../../../core/checks/check';
 import { measuredAndWanted } from '../../../core/checks/measure-words';
 import { findElement, titleOf } from '../../../core/job/find';
 import { act, select } from '../../store/session';
@@ -33,11 +33,11 @@ export function FindingList({ findings, onClose }: { findings: readonly Finding[
         {findings.map((finding) => {
           const found = findElement(job, finding.element);
           if (!found) return null;
-          const check = CHECKS.find(({ id }) => id === finding.check);
+          const check = checkOf(finding.check);
           const face = piece.faces.find((f) => f.id === finding.face);
           return (
             <li
-              key={`${finding.check} ${finding.element}`}
+              key={findingKey(finding)}
               className="grid grid-cols-[1fr_auto] items-start gap-3 border-b border-base-300 px-3 py-2 last:border-0"
             >
               <button
@@ -57,15 +57,21 @@ export function FindingList({ findings, onClose }: { findings: readonly Finding[
                 </span>
                 <span className="quiet block text-[13px] leading-4">{check?.protects}</span>
               </button>
-              {finding.fix && (
-                <button
-                  type="button"
-                  className="btn btn-sm"
-                  onClick={() => act(finding.fix!.label, finding.fix!.apply)}
-                >
-                  {finding.fix.label}
-                </button>
-              )}
+              <span className="grid justify-items-stretch gap-1.5">
+                {[finding.fix, finding.orElse].map(
+                  (fix) =>
+                    fix && (
+                      <button
+                        key={fix.label}
+                        type="button"
+                        className="btn btn-sm"
+                        onClick={() => act(fix.label, fix.apply)}
+                      >
+                        {fix.label}
+                      </button>
+                    ),
+                )}
+              </span>
             </li>
           );
         })}

@@ -1,4 +1,4 @@
-import type { Finding } from '../../../core/checks/check';
+import { type Finding, findingKey } from '../../../core/checks/check';
 import { measuredAndWanted } from '../../../core/checks/measure-words';
 import { type Box, bottom, outset } from '../../../core/geometry/box';
 import type { PieceUnit } from '../../../core/units/length';
@@ -19,7 +19,7 @@ export function FindingMarks({
   return findings.map((finding) => {
     const box = outset(toScreen(finding.place), 2);
     return (
-      <g key={`${finding.check} ${finding.element}`} pointerEvents="none">
+      <g key={findingKey(finding)} pointerEvents="none">
         <rect
           {...box}
           fill="none"

@@ -5,15 +5,19 @@ import Scissors from 'lucide-react/icons/scissors';
 import Undo from 'lucide-react/icons/undo-2';
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { checkPiece } from '../../../core/checks';
+import { spellingFindings } from '../../../core/checks/spelling';
 import { pieceOf } from '../../../core/job/find';
 import { shownFaces } from '../../../core/scene/shown-faces';
+import { sourcesOf } from '../../../core/scene/sources';
 import { shopOf } from '../../../core/trade/shops';
 import { echoUnit } from '../../../core/units/length';
 import { TopBar } from '../../parts/TopBar';
 import { TypefaceFaces } from '../../parts/TypefaceFaces';
 import { useFonts } from '../../parts/use-fonts';
 import { useKit } from '../../parts/use-kit';
+import { useOffers } from '../../parts/use-offers';
 import { usePreviews } from '../../parts/use-previews';
+import { useSpelling } from '../../parts/use-spelling';
 import { openSession, redoStep, select, undoStep, useJob, useSession } from '../../store/session';
 import { ExportDialog } from '../hand-off/ExportDialog';
 import { type Bench, BenchContext } from './bench';
@@ -49,10 +53,16 @@ function useBenchOf(
   );
   // The checks come after the stage: a key or a drag is drawn first, and checked when there is time.
   const checked = useDeferredValue(job);
+  const words = useSpelling(checked && pieceOf(checked, pieceId), checked?.spelling);
+  const offers = useOffers();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once more families are here, more can be offered
   const findings = useMemo(() => {
     const settled = checked && pieceOf(checked, pieceId);
-    return settled && kit && fontsHere ? checkPiece(checked, settled, kit.fonts) : [];
-  }, [checked, pieceId, kit, fontsHere]);
+    if (!settled || !kit || !fontsHere) return [];
+    const misspelt = spellingFindings(settled, checked.spelling, words, sourcesOf(checked, kit.fonts));
+    return [...checkPiece(checked, settled, kit.fonts), ...misspelt];
+  }, [checked, pieceId, kit, fontsHere, words, offers.here]);
+  useEffect(() => offers.wantedBy(findings), [findings, offers.wantedBy]);
   const faces = useMemo(
     () => (piece && sources && fontsHere ? shownFaces(piece, sources) : []),
     [piece, sources, fontsHere],

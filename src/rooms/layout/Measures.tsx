@@ -1,3 +1,5 @@
+import { create } from 'zustand';
+import { inkBounds } from '../../../core/devices/bounds';
 import type { Box } from '../../../core/geometry/box';
 import { moveElement, setFrame } from '../../../core/job/edits/elements';
 import { setUnit } from '../../../core/job/edits/job';
@@ -7,6 +9,7 @@ import { elementFrame } from '../../../core/scene/face';
 import { LengthField } from '../../parts/LengthField';
 import { act } from '../../store/session';
 import { useBench } from './bench';
+import { setInkWidth } from './words/ink-width';
 
 /** Words given a width keep their left edge where it is. */
 function resizeWords(job: Job, words: Words, frame: Box, to: { width?: number; height?: number }): Job {
@@ -18,19 +21,48 @@ const LEAST = 0.25;
 const tooSmall = (points: number): string | undefined =>
   points < LEAST ? 'Nothing is narrower than a quarter of a point.' : undefined;
 
+/** Whether words are measured by their frame or by what is seen of their letters; kept from one element to the next. */
+const useMeasured = create<{ by: 'frame' | 'letters' }>(() => ({ by: 'frame' }));
+
 /** Where the selection is and how large, in the piece's unit and the other one. */
 export function Measures({ element }: { element: Element }) {
   const { unit, echo, sources } = useBench();
-  const frame = elementFrame(element, sources);
+  const { by } = useMeasured();
+  const ink = element.kind === 'words' && by === 'letters' ? inkBounds(element, sources) : undefined;
+  const frame = ink ?? elementFrame(element, sources);
   const units = { unit, echo };
   const move = (x: number, y: number): void => act('Move', (job) => moveElement(job, element.id, { x, y }));
   const resize = (to: { width?: number; height?: number }): void =>
     act('Resize', (job) =>
-      element.kind === 'words' ? resizeWords(job, element, frame, to) : setFrame(job, element.id, { ...frame, ...to }),
+      element.kind === 'words'
+        ? ink && to.width
+          ? setInkWidth(job, element, ink, to.width)
+          : resizeWords(job, element, frame, to)
+        : setFrame(job, element.id, { ...frame, ...to }),
     );
   return (
     <section aria-label="Measures">
       <UnitChoice />
+      {element.kind === 'words' && (
+        <fieldset className="join mb-1.5 grid grid-cols-2" aria-label="Measured by">
+          {(
+            [
+              ['frame', 'The frame'],
+              ['letters', 'The letters'],
+            ] as const
+          ).map(([value, text]) => (
+            <button
+              key={value}
+              type="button"
+              aria-pressed={by === value}
+              className={`btn btn-xs join-item ${by === value ? 'btn-neutral' : ''}`}
+              onClick={() => useMeasured.setState({ by: value })}
+            >
+              {text}
+            </button>
+          ))}
+        </fieldset>
+      )}
       <div className="grid grid-cols-2 gap-1.5">
         <LengthField
           {...units}
@@ -49,7 +81,7 @@ export function Measures({ element }: { element: Element }) {
         <LengthField
           {...units}
           label="W"
-          hint="Width"
+          hint={ink ? 'Width of what prints; the size follows' : 'Width'}
           value={frame.width}
           refuse={tooSmall}
           onChange={(width) => resize({ width })}
@@ -60,7 +92,7 @@ export function Measures({ element }: { element: Element }) {
           hint={element.kind === 'words' ? 'As high as its lines, unless it is a fixed box' : 'Height'}
           value={frame.height}
           refuse={tooSmall}
-          disabled={element.kind === 'words' && element.frame.behaviour !== 'fixed box'}
+          disabled={element.kind === 'words' && (ink !== undefined || element.frame.behaviour !== 'fixed box')}
           onChange={(height) => resize({ height })}
         />
       </div>

@@ -166,7 +166,8 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                       unit={unit}
                     />
                     <FindingMarks
-                      findings={findings.filter((finding) => finding.face === f.id)}
+                      // Misspelt words are told of in the list, not marked on the piece.
+                      findings={findings.filter((finding) => finding.face === f.id && finding.check !== 'spelling')}
                       unit={unit}
                       toScreen={toScreen}
                       chosen={mine?.id}

@@ -15,18 +15,18 @@ describe('walking along a line', () => {
     const other = walkPath(parsePath('M0 0V100H100V0Z'));
     expect(other.closed).toBe(true);
     // To the left of a clockwise walk along the top is up.
-    const top = other.steps.find((s) => s.y === 0 && s.left.y === -1);
+    const top = other.pieces.find((p) => p.from.y === 0 && p.to.y === 0 && p.leftFrom.y === -1);
     expect(top).toBeDefined();
   });
   it('keeps an open line the way it was drawn, and turns it over when asked', () => {
     const line = walkPath(linePath({ x: 100, y: 5 }, { x: 0, y: 5 }));
     expect(line.closed).toBe(false);
-    expect(line.steps[0]).toMatchObject({ x: 100, left: { y: 1 } });
-    expect(reversed(line).steps[0]).toMatchObject({ x: 0, left: { y: -1 } });
+    expect(line.pieces[0]).toMatchObject({ from: { x: 100 }, leftFrom: { y: 1 } });
+    expect(reversed(line).pieces[0]).toMatchObject({ from: { x: 0 }, leftFrom: { y: -1 } });
   });
   it('takes only the first line of a path, and nothing from a point', () => {
     expect(walkPath(parsePath('M0 0H10M50 50H90')).length).toBe(10);
-    expect(walkPath(parsePath('M3 3Z')).steps).toEqual([]);
+    expect(walkPath(parsePath('M3 3Z')).pieces).toEqual([]);
   });
 });
 
@@ -43,9 +43,17 @@ describe('a line beside a walk', () => {
   it('goes round the corners outside and cuts them off inside', () => {
     expect(beside(square, 10).length).toBeGreaterThan(400 + 3 * 14);
     expect(beside(square, 10).length).toBeLessThan(400 + 20 * Math.PI + 0.1);
-    for (const { x, y } of beside(square, 10).steps) {
-      const d = Math.hypot(Math.max(0, -x, x - 100), Math.max(0, -y, y - 100));
+    for (const { from } of beside(square, 10).pieces) {
+      const d = Math.hypot(Math.max(0, -from.x, from.x - 100), Math.max(0, -from.y, from.y - 100));
       expect(d).toBeCloseTo(10, 9);
+    }
+    const inner = beside(square, -10);
+    expect(inner.length).toBeCloseTo(320, 9);
+    for (let along = 1; along < 320; along += 3.7) {
+      const { x, y, angle } = placeAlong(inner, along);
+      expect(Math.min(x, y, 100 - x, 100 - y)).toBeCloseTo(10, 9);
+      // Square to its side all along it.
+      expect(Math.abs(Math.sin(2 * angle))).toBeLessThan(1e-9);
     }
   });
   it('knows what lies where along both', () => {

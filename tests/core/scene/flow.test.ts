@@ -42,7 +42,7 @@ describe('words that go on in another frame', () => {
     ).toBe(long);
   });
   it('break as they would in a frame of their own width', () => {
-    const narrower = setWordsFrame(letter(long, 70), 'b', { width: 120 });
+    const narrower = setWordsFrame(setWordsFrame(letter(long, 70), 'b', { width: 120 }), 'c', { height: 300 });
     for (const { width } of linesOf(narrower)[1]!) expect(width).toBeLessThanOrEqual(120);
     const words = linesOf(narrower).flat();
     expect(words.map((line) => line.text).join(' ')).toBe(long);

@@ -11,6 +11,7 @@ import { SEPARATOR_SIGNS, SEPARATORS, type Separator } from '../../../../core/ty
 import { LengthField } from '../../../parts/LengthField';
 import { act, select } from '../../../store/session';
 import { useBench } from '../bench';
+import { setInkWidth } from './ink-width';
 
 const BEHAVIOURS = [
   ['grows', 'Grows with its words'],
@@ -134,11 +135,7 @@ function AsWideAs({ words }: { words: Words }) {
     const other = others.find((e) => e.id === id);
     const wanted = other && inkBounds(other, sources);
     if (!own || !wanted) return;
-    const by = wanted.width / own.width;
-    // The visible left edge stays where it is: everything left of it grows by the same share.
-    act('As wide as', (j) =>
-      setWordsFrame(scaleWords(j, words.id, by), words.id, {}, { x: own.x + (words.x - own.x) * by }),
-    );
+    act('As wide as', (j) => setInkWidth(j, words, own, wanted.width));
   }
   return (
     <select

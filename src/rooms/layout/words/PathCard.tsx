@@ -23,18 +23,19 @@ export function PathCard({ words: shown }: { words: Words }) {
   const others = face.elements.filter((e) => e.kind !== 'words');
   const put = (name: string, to: WordsPath | undefined): void => act(name, (j) => setWordsPath(j, words.id, to));
   function choose(what: string): void {
+    const share = anchorShare(lookOf(words, sources.styles).setting.align);
     const same = { start: 0, side: 'outside', backwards: false, lift: 1, ...path } as const;
     if (what === '') put('Straight again', undefined);
     else if (what === 'circle') {
-      // A circle that a half turn of the words fits: they are read at once, and can be made wider or tighter from there.
-      const radius = Math.max(20, elementFrame(shown, sources).width / Math.PI);
-      put('On a circle', { ...same, along: { kind: 'circle', radius } });
+      // A circle that a half turn of the words fits, their middle at the top: they are read at once.
+      const { width } = elementFrame(shown, sources);
+      const radius = Math.max(20, width / Math.PI);
+      put('On a circle', { ...same, start: (share - 0.5) * width, along: { kind: 'circle', radius } });
     } else {
       const other = others.find((e) => e.id === what);
       if (!other) return;
       // They land where the line is nearest to where they were.
       const frame = elementFrame(shown, sources);
-      const share = anchorShare(lookOf(words, sources.styles).setting.align);
       const at = { x: frame.x + share * frame.width, y: frame.y + frame.height / 2 };
       const start = nearestAt(walkPath(lineOf(other)), at);
       put('On an outline', { ...same, start, along: { kind: 'element', id: what } });

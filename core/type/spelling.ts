@@ -1,0 +1,51 @@
+import nspell from 'nspell';
+import { z } from 'zod';
+import { addressesIn } from './breaks';
+
+/** The languages that spelling is checked in, with what people call them. */
+export const LANGUAGES = { 'en-GB': 'British English', 'en-US': 'American English' } as const;
+export type Language = keyof typeof LANGUAGES;
+
+/** How a job is spelt: in which language, if any, and with which words of its own. */
+export const spellingSchema = z.strictObject({
+  language: z.enum(['en-GB', 'en-US', 'none']),
+  words: z.array(z.string().min(1).max(60)).max(2000),
+});
+export type Spelling = z.infer<typeof spellingSchema>;
+
+export interface Speller {
+  correct(word: string): boolean;
+  /** Words that were perhaps meant, the likeliest first. */
+  suggest(word: string): string[];
+}
+
+/** Opens a Hunspell dictionary; `aff` and `dic` are its files. */
+export function createSpeller({ aff, dic }: { aff: Uint8Array; dic: Uint8Array }): Speller {
+  const text = new TextDecoder();
+  const spell = nspell({ aff: text.decode(aff), dic: text.decode(dic) });
+  return {
+    correct: (word) => spell.correct(word),
+    suggest(word) {
+      const all = spell.suggest(word);
+      // A name is seldom meant where a word was written, nor a word for a name.
+      const alike = all.filter((each) => isCapital(each) === isCapital(word));
+      return [...alike, ...all.filter((each) => !alike.includes(each))].slice(0, 3);
+    },
+  };
+}
+
+const isCapital = (word: string): boolean => /^\p{Lu}/u.test(word);
+
+const SHORTEST = 3;
+const LATIN_WORD = /^[\p{Script=Latin}\p{M}']+$/u;
+
+/** The words of a text that a dictionary can know: no addresses, numbers, codes, initials or other scripts. */
+export function spellableWords(text: string): string[] {
+  let plain = text;
+  for (const [start, end] of addressesIn(text))
+    plain = plain.slice(0, start) + ' '.repeat(end - start) + plain.slice(end);
+  const tokens = plain.replaceAll('’', "'").match(/[\p{L}\p{M}\p{N}']+/gu) ?? [];
+  return tokens
+    .map((token) => token.replace(/^'+|'+$|'s$/g, ''))
+    .filter((token) => token.length >= SHORTEST && LATIN_WORD.test(token));
+}

@@ -1,0 +1,31 @@
+import { expose } from 'comlink';
+import { type Misspelt, misspeltIn } from '../core/checks/spelling';
+import { createSpeller, type Language, type Speller } from '../core/type/spelling';
+import { bytesAt } from './fetch';
+
+const DICTIONARIES = import.meta.glob<string>('/node_modules/{dictionary-en,dictionary-en-gb}/index.{aff,dic}', {
+  query: '?url',
+  import: 'default',
+  eager: true,
+  exhaustive: true,
+});
+const PACKAGE: Record<Language, string> = { 'en-GB': 'dictionary-en-gb', 'en-US': 'dictionary-en' };
+
+const open = new Map<Language, Promise<Speller>>();
+async function openSpeller(language: Language): Promise<Speller> {
+  const [aff, dic] = await Promise.all(
+    ['aff', 'dic'].map((part) => bytesAt(DICTIONARIES[`/node_modules/${PACKAGE[language]}/index.${part}`])),
+  );
+  return createSpeller({ aff: aff!, dic: dic! });
+}
+
+const api = {
+  /** The misspelt ones of some words. */
+  async misspelt(words: readonly string[], language: Language): Promise<Misspelt> {
+    const speller = open.get(language) ?? openSpeller(language);
+    open.set(language, speller);
+    return misspeltIn(words, await speller);
+  },
+};
+export type SpellingRoom = typeof api;
+expose(api);
