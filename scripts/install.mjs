@@ -16,6 +16,7 @@ const DEBIAN = {
   'hb-shape': 'libharfbuzz-bin',
   // A font with CFF outlines, as designers have them.
   '/usr/share/fonts/opentype/cantarell/Cantarell-Regular.otf': 'fonts-cantarell',
+  '/usr/share/unicode/auxiliary/LineBreakTest.txt': 'unicode-data',
 };
 
 /** The lock that npm keeps of what it last installed is older than ours: something is missing. */

@@ -4,6 +4,7 @@ import { type PdfAsked, type Progress, writePdf } from '../core/files/pdf/write'
 import { typefacesIn } from '../core/job/look';
 import type { Asset, Job } from '../core/job/schema';
 import { decodePicture } from '../core/picture/decode';
+import { type Lightness, lightnessOf } from '../core/picture/lightness';
 import { probePicture } from '../core/picture/probe';
 import { proofPicture, separatePicture } from '../core/picture/separate';
 import { type OwnFont, plainFont, takeFont } from '../core/type/own-font';
@@ -18,8 +19,8 @@ export interface Written {
 
 const LONGEST_PREVIEW = 1800;
 
-/** A picture as the press shows it, small enough for the stage. */
-export async function preview(bytes: Uint8Array, condition: string): Promise<Blob> {
+/** A picture as the press shows it, small enough for the stage, and how light it is where. */
+export async function preview(bytes: Uint8Array, condition: string): Promise<{ image: Blob; light: Lightness }> {
   const { engine, press } = await loadPresses();
   const on = press(condition);
   const separated = separatePicture(decodePicture(bytes), engine, on);
@@ -37,7 +38,7 @@ export async function preview(bytes: Uint8Array, condition: string): Promise<Blo
   const context = canvas.getContext('2d')!;
   context.imageSmoothingQuality = 'high';
   context.drawImage(await createImageBitmap(image), 0, 0, canvas.width, canvas.height);
-  return canvas.convertToBlob({ type: 'image/png' });
+  return { image: await canvas.convertToBlob({ type: 'image/png' }), light: lightnessOf(rgb, width, height) };
 }
 
 /** Looks a picture over from head to end before it is taken in. Throws with words for the user. */

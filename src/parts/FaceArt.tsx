@@ -15,7 +15,7 @@ interface ArtProps {
 function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Previews }) {
   if (node.kind === 'path') return <path d={node.d} fill={node.fill} />;
   if (node.kind === 'line') return <path d={node.d} fill="none" stroke={node.stroke} strokeWidth={node.weight} />;
-  const href = previews.get(node.asset);
+  const href = previews.get(node.asset)?.url;
   // Until the picture is separated its place is shown, so that it can already be moved.
   if (!href) return <path d={node.clip} fill="#999" fillOpacity={0.4} />;
   return (

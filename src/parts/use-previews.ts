@@ -1,22 +1,28 @@
 import { useEffect, useMemo, useState } from 'react';
 import { assetsInUse } from '../../core/files/job-file';
 import type { Job } from '../../core/job/schema';
+import type { Lightness } from '../../core/picture/lightness';
 import { pressRoom } from '../../workers/press-room';
 import { db } from '../store/db';
 
-/** Addresses of pictures as the press shows them, by hash. Made once for each picture and press condition. */
-export type Previews = ReadonlyMap<string, string>;
+/** A picture as the press shows it: its address, and how light it is where. */
+export interface Preview {
+  url: string;
+  light: Lightness;
+}
+/** Previews by hash, made once for each picture and press condition. */
+export type Previews = ReadonlyMap<string, Preview>;
 
-const made = new Map<string, Promise<string | undefined>>();
+const made = new Map<string, Promise<Preview | undefined>>();
 
-function previewOf(hash: string, condition: string): Promise<string | undefined> {
+function previewOf(hash: string, condition: string): Promise<Preview | undefined> {
   const key = `${hash} ${condition}`;
   const found =
     made.get(key) ??
     db.assets
       .get(hash)
       .then((row) => row && pressRoom().preview(row.bytes, condition))
-      .then((blob) => blob && URL.createObjectURL(blob))
+      .then((shown) => shown && { url: URL.createObjectURL(shown.image), light: shown.light })
       .catch((error: Error) => {
         // The picture's place stays grey; the next look tries again.
         console.warn(`A picture could not be shown: ${error.message}`);
@@ -34,9 +40,9 @@ export function usePreviews(job: Job | undefined, condition: string | undefined)
     if (!condition || wanted === '') return;
     let current = true;
     for (const hash of wanted.split(','))
-      void previewOf(hash, condition).then((url) => {
-        if (url && current)
-          setPreviews((before) => (before.get(hash) === url ? before : new Map(before).set(hash, url)));
+      void previewOf(hash, condition).then((preview) => {
+        if (preview && current)
+          setPreviews((before) => (before.get(hash) === preview ? before : new Map(before).set(hash, preview)));
       });
     return () => {
       current = false;

@@ -1,10 +1,12 @@
 import { nanoid } from 'nanoid';
 import { platesOf, processStandIn } from '../../../core/colour/ink';
-import { type Box, bottom, outset, type Point, right } from '../../../core/geometry/box';
+import { type Box, bottom, outset, overlaps, type Point } from '../../../core/geometry/box';
 import { addAsset, addElement } from '../../../core/job/edits/elements';
 import { inkOf } from '../../../core/job/find';
 import { makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
-import type { Asset, Element, Paint } from '../../../core/job/schema';
+import type { Asset, Element, Paint, Picture } from '../../../core/job/schema';
+import { lightnessUnder, luminance } from '../../../core/picture/lightness';
+import { coverFrame } from '../../../core/picture/place';
 import { elementFrame } from '../../../core/scene/face';
 import { act, select } from '../../store/session';
 import type { Bench } from './bench';
@@ -19,22 +21,34 @@ const put = (bench: Bench, name: string, element: Element): void => {
 const safeZone = ({ piece, shop }: Bench): Box =>
   outset({ x: 0, y: 0, width: piece.width, height: piece.height }, -shop.safe[piece.kind]);
 
-const contains = (box: Box, { x, y }: Point): boolean =>
-  x >= box.x && x <= right(box) && y >= box.y && y <= bottom(box);
+/** Lighter than this, black words are read on it; darker, words left white. */
+const MIDDLE = 0.45;
 
-/** Relative luminance of sRGB bytes, near enough to choose between black words and paper-white ones. */
-const luminance = ([r, g, b]: readonly number[]): number => (0.2126 * r! + 0.7152 * g! + 0.0722 * b!) / 255;
-
-/** An ink that can be read on what lies at a point: black on light, paper on dark. */
-function readableAt(bench: Bench, at: Point): Paint {
-  const under = bench.face.elements.findLast((e) => e.kind !== 'words' && contains(elementFrame(e, bench.sources), at));
-  if (!under) return { ink: 'black', tint: 1 };
-  // A picture is taken as dark: paper-white words with nothing behind them are seen at once, black ones on black are not.
-  if (under.kind === 'picture') return { ink: 'paper', tint: 1 };
-  if (under.kind === 'words') return { ink: 'black', tint: 1 };
-  const cmyk = processStandIn(platesOf(inkOf(bench.job.inks, under.paint.ink), under.paint.tint), bench.job.inks);
-  return { ink: luminance(bench.press.screen(cmyk)) < 0.45 ? 'paper' : 'black', tint: 1 };
+/** How light the picture is where words will stand; undefined until it has been separated for the stage. */
+function lightUnder({ job, previews }: Bench, picture: Picture, box: Box): number | undefined {
+  const asset = job.assets[picture.asset];
+  const preview = previews.get(picture.asset);
+  return asset && preview && lightnessUnder(preview.light, coverFrame(picture, asset.width, asset.height), box);
 }
+
+/** An ink that can be read on what lies under a box: black on light, paper on dark. */
+function readableOn(bench: Bench, box: Box): Paint {
+  const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  const under = bench.face.elements.findLast(
+    (e) => e.kind !== 'words' && overlaps(elementFrame(e, bench.sources), { ...middle, width: 0.1, height: 0.1 }),
+  );
+  const light =
+    under === undefined || under.kind === 'words'
+      ? 1
+      : under.kind === 'picture'
+        ? // A picture not yet seen is taken as dark: black words on black would not be seen at all.
+          (lightUnder(bench, under, box) ?? 0)
+        : luminance(...lightOf(bench, under.paint));
+  return { ink: light < MIDDLE ? 'paper' : 'black', tint: 1 };
+}
+
+const lightOf = ({ job, press }: Bench, { ink, tint }: Paint): [number, number, number] =>
+  press.screen(processStandIn(platesOf(inkOf(job.inks, ink), tint), job.inks)) as [number, number, number];
 
 /** New words land in the safe zone, under the words already there, in an ink that can be read on what lies there. */
 export function addWords(bench: Bench, text: string): string {
@@ -53,7 +67,7 @@ export function addWords(bench: Bench, text: string): string {
       text,
       x,
       y,
-      lettering: { size, paint: readableAt(bench, { x: x + size * 2, y: y + size / 2 }) },
+      lettering: { size, paint: readableOn(bench, { x, y, width: text.length * size * 0.5, height: size * 1.2 }) },
     }),
   );
   return id;
