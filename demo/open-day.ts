@@ -79,7 +79,7 @@ export function buildOpenDay(before: Job, fern: { outline: string; ratio: number
         },
         { spans: [{ text: 'Saturday 5 June, ten till five' }] },
         {
-          spans: [{ text: 'Tea from the urn, plants from the bench, and Iris at eleven in the long border.' }],
+          spans: [{ text: 'Tea from the urn, plants from the bench, and Iris in the border at eleven.' }],
           before: 6,
         },
       ],

@@ -10,9 +10,9 @@ const home = `http://127.0.0.1:${PORT}`;
 const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 const root = fileURLToPath(new URL('..', import.meta.url));
 
-const layout = async (page: Page): Promise<void> => {
-  await page.goto(`${home}/layout?job=hollin-and-fen&piece=card`);
-  await page.locator('[data-element="name"]').waitFor();
+const layout = async (page: Page, piece = 'card', element = 'name'): Promise<void> => {
+  await page.goto(`${home}/layout?job=hollin-and-fen&piece=${piece}`);
+  await page.locator(`[data-element="${element}"]`).waitFor();
 };
 
 const VIEWS: Record<string, (page: Page) => Promise<void>> = {
@@ -32,12 +32,32 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
   findings: async (page) => {
     await layout(page);
     await page.locator('[data-element="contact"]').click();
-    for (let i = 0; i < 14; i++) await page.keyboard.press('Shift+ArrowRight');
+    await page.getByLabel('X', { exact: true }).fill('47');
+    await page.keyboard.press('Enter');
     await page.getByRole('button', { name: /^Fen panel/ }).click();
     await page.getByLabel('X', { exact: true }).fill('0');
     await page.keyboard.press('Enter');
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: /to look at/ }).click();
+  },
+  'mixed-styles': async (page) => {
+    await layout(page, 'open-day', 'event');
+    await page.locator('svg[data-face] image').waitFor();
+    await page.locator('[data-element="event"]').dblclick();
+  },
+  'type-list': async (page) => {
+    await layout(page);
+    await page.locator('[data-element="name"]').click();
+    await page.getByRole('button', { name: /^Typeface/ }).click();
+    const find = page.getByRole('combobox', { name: 'Find a typeface' });
+    for (let i = 0; i < 9; i++) await find.press('ArrowDown');
+    await page.waitForTimeout(1500);
+  },
+  'words-on-a-line': async (page) => {
+    await layout(page, 'open-day', 'event');
+    await page.getByText('Back', { exact: true }).click();
+    await page.locator('[data-element="round"]').click();
+    await page.getByRole('region', { name: 'Line' }).scrollIntoViewIfNeeded();
   },
   'as-cut': async (page) => {
     await layout(page);
