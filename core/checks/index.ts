@@ -1,5 +1,5 @@
 import type { Job, Piece } from '../job/schema';
-import { shownFaces } from '../scene/shown-faces';
+import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import { shopOf } from '../trade/shops';
 import type { FontBook } from '../type/font';
@@ -42,7 +42,7 @@ const RANK: Record<Severity, number> = { stop: 0, warn: 1, advise: 2 };
 /** All findings of a piece, the gravest first. */
 export function checkPiece(job: Job, piece: Piece, fonts: FontBook, shop = shopOf(piece.shop)): Finding[] {
   const sources = sourcesOf(job, fonts);
-  return shownFaces(piece, sources)
+  return printedFaces(piece, sources)
     .flatMap((face) => CHECKS.flatMap((check) => check.run({ piece, face, shop, sources })))
     .sort((a, b) => RANK[a.severity] - RANK[b.severity]);
 }

@@ -6,7 +6,7 @@ import type { Job, Piece } from '../job/schema';
 import { decodePicture } from '../picture/decode';
 import { proofPicture, type SeparatedPicture, separatePicture } from '../picture/separate';
 import { drawFace } from '../scene/face';
-import { shownFaces } from '../scene/shown-faces';
+import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import type { FontBook } from '../type/font';
 
@@ -50,7 +50,7 @@ function nodeText(node: SvgNode, index: string, hrefs: ReadonlyMap<string, strin
 export function writeSvg(job: Job, piece: Piece, faceNumber: number, bleed: number, kit: SvgKit): string {
   const device = svgDevice({ inks: job.inks, screen: kit.press.screen });
   const sources = sourcesOf(job, kit.fonts);
-  const face = shownFaces(piece, sources)[faceNumber];
+  const face = printedFaces(piece, sources)[faceNumber];
   if (face) drawFace(face, sources, device);
   const shown = new Set(device.elements.flatMap((e) => e.nodes.flatMap((n) => (n.kind === 'image' ? [n.asset] : []))));
   const hrefs = new Map<string, string>();

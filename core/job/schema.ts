@@ -21,7 +21,25 @@ const name = z.string().trim().min(1).max(120);
 
 export type { Paint } from '../colour/paint';
 
-const common = { id, name: name.optional(), logo: z.literal(true).optional(), x: place, y: place };
+const yes = z.literal(true).optional();
+const common = {
+  id,
+  name: name.optional(),
+  logo: yes,
+  /** Not to be moved or changed on the face by accident. */
+  locked: yes,
+  /** Neither shown nor printed. */
+  hidden: yes,
+  /** Shows how the piece will be used, and is never printed. */
+  sample: yes,
+  x: place,
+  y: place,
+};
+
+/** A line to lay things out by; upright where `axis` is x. */
+export const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: place });
+export type Guide = z.infer<typeof guideSchema>;
+const guides = z.array(guideSchema).max(200).optional();
 
 /** How a frame holds its words: it grows with them, is as wide as it is told, or is a box of a fixed size. */
 export const wordsFrameSchema = z.strictObject({
@@ -111,7 +129,7 @@ export type Element = z.infer<typeof elementSchema>;
 export type Framed = Exclude<Element, Words>;
 
 /** One printed side; `elements` from the bottom of the stack to its top. */
-export const faceSchema = z.strictObject({ id, name, elements: z.array(elementSchema).max(5000) });
+export const faceSchema = z.strictObject({ id, name, elements: z.array(elementSchema).max(5000), guides });
 export type Face = z.infer<typeof faceSchema>;
 
 /** The smallest and largest finished side, in points: 10 mm to 2 m. */
@@ -132,6 +150,8 @@ export const pieceSchema = z.strictObject({
   unit: z.enum(['mm', 'in']),
   shop: z.string().min(1).max(64),
   faces: z.array(faceSchema).min(1).max(MOST_FACES),
+  /** Guides of all its faces. */
+  guides,
 });
 export type Piece = z.infer<typeof pieceSchema>;
 

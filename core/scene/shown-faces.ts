@@ -9,3 +9,16 @@ import type { TypeSources } from './words';
  */
 export const shownFaces = ({ faces }: Pick<Piece, 'faces'>, sources: TypeSources): Face[] =>
   flowFaces(faces, sources).map(followFace);
+
+const printed = new WeakMap<Face, Face>();
+
+/** The same without what does not print: hidden elements, and samples. */
+export const printedFaces = (piece: Pick<Piece, 'faces'>, sources: TypeSources): Face[] =>
+  shownFaces(piece, sources).map((face) => {
+    const found = printed.get(face);
+    if (found) return found;
+    const elements = face.elements.filter((e) => !e.hidden && !e.sample);
+    const plain = elements.length === face.elements.length ? face : { ...face, elements };
+    printed.set(face, plain);
+    return plain;
+  });

@@ -34,19 +34,32 @@ function Grip({ element, sources }: { element: Element; sources: SceneSources })
   return <rect {...elementFrame(element, sources)} fill="transparent" />;
 }
 
+/** What does not print is seen through. */
+const SAMPLE = 0.5;
+
 /** One element through the svg device: drawn again only when it, the inks, the styles or its pictures change. */
-const ElementArt = memo(function ElementArt({ element, sources, press, previews }: ArtProps & { element: Element }) {
+export const ElementDrawing = memo(function ElementDrawing({
+  element,
+  sources,
+  press,
+  previews,
+}: ArtProps & { element: Element }) {
   const device = svgDevice({ inks: sources.inks, screen: press.screen });
   drawElement(element, sources, device);
+  return device.elements.flatMap((drawn) =>
+    drawn.nodes.map((node, i) => (
+      // biome-ignore lint/suspicious/noArrayIndexKey: the drawing of an element has no other identity
+      <Node key={i} node={node} id={`${element.id}-${i}`} previews={previews} />
+    )),
+  );
+});
+
+/** An element that can be picked up. */
+const ElementArt = memo(function ElementArt({ element, ...art }: ArtProps & { element: Element }) {
   return (
-    <g data-element={element.id}>
-      {device.elements.flatMap((drawn) =>
-        drawn.nodes.map((node, i) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: the drawing of an element has no other identity
-          <Node key={i} node={node} id={`${element.id}-${i}`} previews={previews} />
-        )),
-      )}
-      <Grip element={element} sources={sources} />
+    <g data-element={element.id} data-locked={element.locked} opacity={element.sample ? SAMPLE : undefined}>
+      <ElementDrawing element={element} {...art} />
+      <Grip element={element} sources={art.sources} />
     </g>
   );
 });
@@ -56,9 +69,9 @@ export function FaceArt({ face, ...art }: ArtProps & { face: Face }) {
   return (
     <>
       <Paper />
-      {face.elements.map((element) => (
-        <ElementArt key={element.id} element={element} {...art} />
-      ))}
+      {face.elements.map((element) =>
+        element.hidden ? null : <ElementArt key={element.id} element={element} {...art} />,
+      )}
     </>
   );
 }

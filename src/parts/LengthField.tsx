@@ -1,4 +1,5 @@
 import { useEffect, useId, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { formatLength, formatNumber, parseLength, type Unit } from '../../core/units/length';
 
 interface Props {
@@ -69,8 +70,10 @@ export function LengthField({ label, value, unit, echo, onChange, refuse, disabl
               commit();
             }
             if (event.key === 'Escape') {
-              setDraft(undefined);
+              // What was typed is dropped, and the keys are the room's again.
               setMessage(undefined);
+              flushSync(() => setDraft(undefined));
+              event.currentTarget.blur();
             }
           }}
         />

@@ -8,10 +8,11 @@ interface Session {
   history: History | undefined;
   /** The job in the middle of a gesture, before it becomes a step of that name. */
   live: { name: string; job: Job } | undefined;
-  selected: string | undefined;
+  /** The ids of what is selected, in the order it was. */
+  selected: readonly string[];
 }
 
-export const useSession = create<Session>(() => ({ history: undefined, live: undefined, selected: undefined }));
+export const useSession = create<Session>(() => ({ history: undefined, live: undefined, selected: [] }));
 
 const jobIn = ({ history, live }: Session): Job | undefined => live?.job ?? history?.job;
 export const useJob = (): Job | undefined => useSession(jobIn);
@@ -48,7 +49,7 @@ const stamped = (before: Job, edit: Edit): Job => {
 
 export async function openSession(jobId: string): Promise<boolean> {
   const job = await loadJob(jobId);
-  useSession.setState({ history: job && startHistory(job), live: undefined, selected: undefined });
+  useSession.setState({ history: job && startHistory(job), live: undefined, selected: [] });
   return job !== undefined;
 }
 
@@ -85,4 +86,10 @@ function travel(by: (history: History) => History): void {
 export const undoStep = (): void => travel(undo);
 export const redoStep = (): void => travel(redo);
 
-export const select = (id: string | undefined): void => useSession.setState({ selected: id });
+export const select = (...ids: readonly string[]): void => useSession.setState({ selected: ids });
+
+/** Adds to the selection, or takes out what is in it. */
+export function toggleSelected(id: string): void {
+  const { selected } = useSession.getState();
+  select(...(selected.includes(id) ? selected.filter((each) => each !== id) : [...selected, id]));
+}

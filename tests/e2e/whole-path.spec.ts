@@ -81,9 +81,9 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
 
   await test.step('move by dragging, resize by a handle, nudge by keys, undo and redo', async () => {
     await row(page, /^leaf/).click();
-    await expect(page.locator('image')).toBeVisible();
+    await expect(page.getByRole('main', { name: 'Stage' }).locator('image')).toBeVisible();
     const before = await shownIn(page, 'X');
-    await drag(page, await middleOf(page.locator('image')), { x: 60, y: -20 });
+    await drag(page, await middleOf(page.getByRole('main', { name: 'Stage' }).locator('image')), { x: 60, y: -20 });
     expect(await shownIn(page, 'X')).not.toBe(before);
     await page.getByRole('button', { name: 'Undo' }).click();
     expect(await shownIn(page, 'X')).toBe(before);
@@ -134,6 +134,9 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     await typeInto(page, 'Y', '-1/8');
     await typeInto(page, 'W', '3 3/4');
     await typeInto(page, 'H', '2 3/8');
+    // No dictionary knows the client's name.
+    await page.getByRole('button', { name: '1 to look at' }).click();
+    await page.getByRole('button', { name: 'Keep Ottilie' }).click();
     await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeVisible();
     await page.getByRole('tab', { name: 'Front' }).click();
   });

@@ -44,6 +44,14 @@ describe('tidy', () => {
           faces: ['Front', 'Back'],
           plates: ['Cyan', 'Magenta', 'Yellow', 'Black', 'Copper'],
         },
+        {
+          id: 'open-day',
+          name: 'Flyer, open garden day',
+          kind: 'flyer',
+          trim_mm: [148, 105],
+          faces: ['Front', 'Back'],
+          plates: ['Cyan', 'Magenta', 'Yellow', 'Black', 'Copper'],
+        },
       ],
     });
     expect(tidy('list', demoFile).stdout).toContain('85 × 55 mm');

@@ -11,7 +11,7 @@ import { decodePicture } from '../../picture/decode';
 import { separatePicture } from '../../picture/separate';
 import { drawFace } from '../../scene/face';
 import { drawCropMarks, mediaBox } from '../../scene/marks';
-import { shownFaces } from '../../scene/shown-faces';
+import { printedFaces } from '../../scene/shown-faces';
 import { sourcesOf } from '../../scene/sources';
 import type { ShopSpec } from '../../trade/schema';
 import type { FontBook } from '../../type/font';
@@ -135,7 +135,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
   const piece = pieceOf(job, asked.pieceId);
   if (!piece) throw new ExportError(`This job has no piece called ${asked.pieceId}.`);
   const sources = sourcesOf(job, kit.fonts);
-  const faces = facesAsked(shownFaces(piece, sources), asked.faces);
+  const faces = facesAsked(printedFaces(piece, sources), asked.faces);
   const boxes = pageBoxes(piece, asked.shop, asked.marks);
   const facts: FileFacts = {
     title: `${job.name}: ${piece.name}`,

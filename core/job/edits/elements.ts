@@ -1,5 +1,5 @@
 import { produce } from 'immer';
-import type { Box } from '../../geometry/box';
+import type { Box, Point } from '../../geometry/box';
 import { findElement, findFace } from '../find';
 import type { Asset, Element, Framed, Job, Paint } from '../schema';
 import { setLettering } from './words';
@@ -46,6 +46,35 @@ export const moveElement = (job: Job, id: string, by: { x: number; y: number }):
   change(job, id, (element) => {
     element.x += by.x;
     element.y += by.y;
+  });
+
+/** Moves several at once, each by its own distance in points. */
+export const moveElements = (job: Job, moves: ReadonlyMap<string, Point>): Job =>
+  produce(job, (draft) => {
+    for (const [id, by] of moves) {
+      const element = findElement(draft, id)?.element;
+      if (!element) continue;
+      element.x += by.x;
+      element.y += by.y;
+    }
+  });
+
+export const removeElements = (job: Job, ids: readonly string[]): Job => ids.reduce(removeElement, job);
+
+/** Locks, hides or marks as samples; or takes that off. */
+export const markElements = (
+  job: Job,
+  ids: readonly string[],
+  mark: 'locked' | 'hidden' | 'sample',
+  on: boolean,
+): Job =>
+  produce(job, (draft) => {
+    for (const id of ids) {
+      const element = findElement(draft, id)?.element;
+      if (!element) continue;
+      if (on) element[mark] = true;
+      else delete element[mark];
+    }
   });
 
 /** Gives a picture, shape or rule a new frame, in points. */

@@ -1,5 +1,5 @@
 import type { Job, Piece } from '../../../core/job/schema';
-import { shownFaces } from '../../../core/scene/shown-faces';
+import { printedFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import { shopOf } from '../../../core/trade/shops';
 import { formatSize } from '../../../core/units/length';
@@ -28,7 +28,7 @@ export function PieceTile({
   const fontsHere = useFonts(job);
   const scale = LONGEST / longest;
   const sources = kit && fontsHere ? sourcesOf(job, kit.fonts) : undefined;
-  const faces = sources ? shownFaces(piece, sources) : piece.faces;
+  const faces = sources ? printedFaces(piece, sources) : piece.faces;
   return (
     <a href={`/layout?job=${job.id}&piece=${piece.id}`} className="group text-[var(--table-text)]">
       <span className="mb-2 flex gap-3">

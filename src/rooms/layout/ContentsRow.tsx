@@ -1,33 +1,43 @@
 import { useSortable } from '@dnd-kit/sortable';
+import EyeOff from 'lucide-react/icons/eye-off';
 import GripVertical from 'lucide-react/icons/grip-vertical';
-import ImageIcon from 'lucide-react/icons/image';
-import Minus from 'lucide-react/icons/minus';
-import Spline from 'lucide-react/icons/spline';
-import Square from 'lucide-react/icons/square';
-import Type from 'lucide-react/icons/type';
+import Lock from 'lucide-react/icons/lock';
+import Stamp from 'lucide-react/icons/stamp';
 import type { Finding } from '../../../core/checks/check';
 import { measureWords } from '../../../core/checks/measure-words';
 import { hexOf } from '../../../core/colour/engine';
 import { platesOf, processStandIn } from '../../../core/colour/ink';
+import { inkBounds } from '../../../core/devices/bounds';
 import { inkOf, titleOf } from '../../../core/job/find';
 import { lookOf } from '../../../core/job/look';
 import type { Element } from '../../../core/job/schema';
 import { effectivePpi } from '../../../core/picture/place';
+import { elementFrame } from '../../../core/scene/face';
 import { familyName } from '../../../core/type/own-font';
 import { formatLength } from '../../../core/units/length';
-import { select } from '../../store/session';
+import { ElementDrawing } from '../../parts/FaceArt';
+import { select, toggleSelected } from '../../store/session';
 import { type Bench, useBench } from './bench';
 
-const iconOf = (element: Element) =>
-  element.kind === 'words'
-    ? Type
-    : element.kind === 'picture'
-      ? ImageIcon
-      : element.kind === 'rule'
-        ? Minus
-        : element.outline
-          ? Spline
-          : Square;
+/** The element itself, small, as the press shows it. */
+function Thumbnail({ element, bench }: { element: Element; bench: Bench }) {
+  const { sources, press, previews } = bench;
+  const { x, y, width, height } = inkBounds(element, sources) ?? elementFrame(element, sources);
+  // A hair-thin rule still has a picture.
+  const side = Math.max(width, height, 4);
+  const box = `${x + width / 2 - side / 2} ${y + height / 2 - side / 2} ${side} ${side}`;
+  return (
+    <svg viewBox={box} width={26} height={26} className="rounded-xs bg-[var(--table)]" aria-hidden="true">
+      <ElementDrawing element={element} sources={sources} press={press} previews={previews} />
+    </svg>
+  );
+}
+
+const MARKS = [
+  ['locked', Lock, 'Locked'],
+  ['hidden', EyeOff, 'Hidden'],
+  ['sample', Stamp, 'Sample, never printed'],
+] as const;
 
 /** What an element is, in a few words. */
 function summaryOf(element: Element, { job, unit, findings }: Bench): string {
@@ -75,8 +85,7 @@ export function ContentsRow({ element }: { element: Element }) {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
     id: element.id,
   });
-  const chosen = bench.selected?.id === element.id;
-  const Icon = iconOf(element);
+  const chosen = bench.selection.some((e) => e.id === element.id);
   const title = titleOf(element, bench.job.assets);
   return (
     <li
@@ -102,15 +111,25 @@ export function ContentsRow({ element }: { element: Element }) {
       <button
         type="button"
         aria-pressed={chosen}
-        className="grid min-w-0 cursor-pointer grid-cols-[18px_1fr_auto] items-center gap-2 py-1.5 pr-2 text-left"
-        onClick={() => select(element.id)}
+        className="grid min-w-0 cursor-pointer grid-cols-[26px_1fr_auto] items-center gap-2 py-1.5 pr-2 text-left"
+        onClick={({ shiftKey, ctrlKey, metaKey }) =>
+          shiftKey || ctrlKey || metaKey ? toggleSelected(element.id) : select(element.id)
+        }
       >
-        <Icon size={15} className="text-base-content/70" aria-hidden="true" />
-        <span className="min-w-0">
+        <Thumbnail element={element} bench={bench} />
+        <span className={`min-w-0 ${element.hidden ? 'opacity-50' : ''}`}>
           <span className="block truncate leading-5">{title}</span>
           <span className="quiet block truncate text-[12.5px] leading-4">{summaryOf(element, bench)}</span>
         </span>
         <span className="flex items-center gap-1.5">
+          {MARKS.map(
+            ([mark, Icon, says]) =>
+              element[mark] && (
+                <span key={mark} title={says}>
+                  <Icon size={13} role="img" aria-label={says} />
+                </span>
+              ),
+          )}
           <Warning finding={bench.findings.find((f) => f.element === element.id)} bench={bench} />
           <Swatch element={element} bench={bench} />
         </span>

@@ -1,14 +1,24 @@
 import Trash from 'lucide-react/icons/trash-2';
-import { markLogo, nameElement, removeElement, setCorner, setPaint } from '../../../core/job/edits/elements';
+import {
+  markElements,
+  markLogo,
+  nameElement,
+  removeElement,
+  setCorner,
+  setPaint,
+} from '../../../core/job/edits/elements';
 import { flowHead, titleOf } from '../../../core/job/find';
 import type { Element, Rule, Shape, Words } from '../../../core/job/schema';
 import { LengthField } from '../../parts/LengthField';
 import { act, select } from '../../store/session';
+import { setNudge, useSettings } from '../../store/settings';
+import { ArrangeCard } from './arrange/ArrangeCard';
 import { useBench } from './bench';
-import { Measures } from './Measures';
+import { MeasuredBy, Measures } from './Measures';
 import { PaintCard } from './PaintCard';
 import { PictureCard } from './PictureCard';
 import { SpellingCard } from './SpellingCard';
+import { nudgeStep } from './steps';
 import { ToCut } from './ToCut';
 import { changeLettering, tryLettering } from './words/editing';
 import { FrameCard } from './words/FrameCard';
@@ -19,13 +29,19 @@ import { WordsCard } from './words/WordsCard';
 
 /** The right column: the selection's measures and make-up, or the piece's own when nothing is selected. */
 export function Details() {
-  const { selected } = useBench();
+  const { selected, selection } = useBench();
   return (
     <aside
       className="flex min-h-0 flex-col gap-4 overflow-y-auto border-l border-base-300 bg-base-200 p-3"
       aria-label="Details"
     >
-      {selected ? <ElementDetails key={selected.id} element={selected} /> : <PieceDetails />}
+      {selected ? (
+        <ElementDetails key={selected.id} element={selected} />
+      ) : selection.length > 1 ? (
+        <SeveralDetails />
+      ) : (
+        <PieceDetails />
+      )}
     </aside>
   );
 }
@@ -44,6 +60,7 @@ function ElementDetails({ element }: { element: Element }) {
       <Measures element={element} />
       {element.kind === 'shape' && !element.outline && <Corners shape={element} />}
       <ToCut element={element} />
+      <ArrangeCard />
       {element.kind === 'words' && <FrameCard words={element} />}
       {element.kind === 'words' && !head && <PathCard words={element} />}
       {element.kind === 'words' && !head && <StyleCard words={element} />}
@@ -141,16 +158,87 @@ function Identity({ element }: { element: Element }) {
         />
         A logo: keep it out of the edge
       </label>
+      <MarkButtons elements={[element]} />
       <button
         type="button"
         className="btn btn-sm justify-self-start"
         onClick={() => {
           act('Delete', (j) => removeElement(j, element.id));
-          select(undefined);
+          select();
         }}
       >
         <Trash size={14} /> Delete
       </button>
+    </section>
+  );
+}
+
+/** What several selected things have in common: that they can be arranged. */
+function SeveralDetails() {
+  const { selection, job } = useBench();
+  return (
+    <>
+      <section aria-label="Selection">
+        <h2 className="heading mb-1">{selection.length} selected</h2>
+        <p className="quiet truncate">{selection.map((e) => titleOf(e, job.assets)).join(', ')}</p>
+      </section>
+      <ArrangeCard />
+      <MeasuredBy />
+      <MarkButtons elements={selection} />
+    </>
+  );
+}
+
+const MARKS = [
+  ['locked', 'Locked'],
+  ['hidden', 'Hidden'],
+  ['sample', 'Sample: shown, never printed'],
+] as const;
+
+/** Marks that all of some elements have, or are given. */
+function MarkButtons({ elements }: { elements: readonly Element[] }) {
+  return (
+    <section aria-label="Marks" className="grid gap-1">
+      {MARKS.map(([mark, says]) => (
+        <label key={mark} className="flex cursor-pointer items-center gap-2 text-[14px]">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={elements.every((e) => e[mark])}
+            onChange={(event) => {
+              const on = event.target.checked;
+              act(says, (job) =>
+                markElements(
+                  job,
+                  elements.map((e) => e.id),
+                  mark,
+                  on,
+                ),
+              );
+            }}
+          />
+          {says}
+        </label>
+      ))}
+    </section>
+  );
+}
+
+/** How far an arrow key moves things. */
+function NudgeField() {
+  const { unit, echo } = useBench();
+  const { nudge } = useSettings();
+  return (
+    <section aria-label="Nudge" className="mt-2 text-base-content">
+      <LengthField
+        label="Arrow keys move"
+        hint="With Shift, ten times as far"
+        unit={unit}
+        echo={echo}
+        value={nudge ?? nudgeStep(unit)}
+        refuse={(p) => (p <= 0 || p > 200 ? 'A step is more than nothing and up to 70 mm.' : undefined)}
+        onChange={setNudge}
+      />
     </section>
   );
 }
@@ -168,6 +256,7 @@ function PieceDetails() {
       <p>
         <kbd className="key">?</kbd> lists the keys.
       </p>
+      <NudgeField />
       <SpellingCard />
     </section>
   );

@@ -20,11 +20,15 @@ import { usePreviews } from '../../parts/use-previews';
 import { useSpelling } from '../../parts/use-spelling';
 import { openSession, redoStep, select, undoStep, useJob, useSession } from '../../store/session';
 import { ExportDialog } from '../hand-off/ExportDialog';
+import { ActionList } from './ActionList';
+import { GuidesPanel } from './arrange/GuidesPanel';
+import { StraightenPanel } from './arrange/StraightenPanel';
 import { type Bench, BenchContext } from './bench';
 import { Contents } from './Contents';
 import { Details } from './Details';
 import { EdgeStrip } from './EdgeStrip';
 import { KeysHelp } from './KeysHelp';
+import { openPanel, toggleAsCut, toggleBoth, useRoom } from './room';
 import { Stage } from './Stage';
 import { useEditKeys } from './use-edit-keys';
 import { usePictures } from './use-pictures';
@@ -38,7 +42,7 @@ function useBenchOf(
 ): { bench: Bench | undefined; failure: string | undefined } {
   const job = useJob();
   const { kit, failure } = useKit();
-  const selectedId = useSession((session) => session.selected);
+  const selectedIds = useSession((session) => session.selected);
   const piece = job && pieceOf(job, pieceId);
   const shop = piece && shopOf(piece.shop);
   const previews = usePreviews(job, shop?.condition);
@@ -70,7 +74,8 @@ function useBenchOf(
   const face = faces.find((f) => f.id === faceId) ?? faces[0];
   const shown = useMemo(() => (face ? (both ? faces : [face]) : []), [faces, face, both]);
   if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere) return { bench: undefined, failure };
-  const selected = faces.flatMap((f) => f.elements).find((element) => element.id === selectedId);
+  const here = faces.flatMap((f) => f.elements);
+  const selection = selectedIds.flatMap((id) => here.find((element) => element.id === id) ?? []);
   return {
     failure,
     bench: {
@@ -78,7 +83,8 @@ function useBenchOf(
       piece,
       face,
       shown,
-      selected,
+      selection,
+      selected: selection.length === 1 ? selection[0] : undefined,
       shop,
       press: kit.press(shop.condition),
       sources,
@@ -91,15 +97,13 @@ function useBenchOf(
   };
 }
 
+const close = (): void => openPanel(undefined);
 const asked = new URLSearchParams(typeof location === 'undefined' ? '' : location.search);
 
 /** Where a piece is laid out. */
 export default function LayoutRoom() {
   const [faceId, setFaceId] = useState<string>();
-  const [both, setBoth] = useState(false);
-  const [asCut, setAsCut] = useState(false);
-  const [keysShown, setKeysShown] = useState(false);
-  const [exporting, setExporting] = useState(false);
+  const { both, asCut, open } = useRoom();
   const [problem, setProblem] = useState<string>();
   const { bench, failure } = useBenchOf(asked.get('piece') ?? '', faceId, both, setFaceId);
   const pictures = usePictures(bench);
@@ -110,11 +114,7 @@ export default function LayoutRoom() {
       (error: Error) => setProblem(error.message),
     );
   }, []);
-  useEditKeys(bench, {
-    toggleAsCut: () => setAsCut((now) => !now),
-    toggleBoth: () => setBoth((now) => !now),
-    showKeys: () => setKeysShown(true),
-  });
+  useEditKeys(bench);
 
   const job = useJob();
   const missing =
@@ -144,7 +144,7 @@ export default function LayoutRoom() {
               type="button"
               aria-pressed={both}
               className={`btn btn-sm ${both ? 'btn-neutral' : ''}`}
-              onClick={() => setBoth(!both)}
+              onClick={toggleBoth}
             >
               <Columns size={15} /> Both faces <kbd className="key">b</kbd>
             </button>
@@ -153,7 +153,7 @@ export default function LayoutRoom() {
             type="button"
             aria-pressed={asCut}
             className={`btn btn-sm ${asCut ? 'btn-neutral' : ''}`}
-            onClick={() => setAsCut(!asCut)}
+            onClick={toggleAsCut}
           >
             <Scissors size={15} /> As cut <kbd className="key">.</kbd>
           </button>
@@ -161,11 +161,16 @@ export default function LayoutRoom() {
             type="button"
             className="btn btn-ghost btn-sm btn-square"
             aria-label="Show the keys"
-            onClick={() => setKeysShown(true)}
+            onClick={() => openPanel('keys')}
           >
             <Keyboard size={16} />
           </button>
-          <button type="button" className="btn btn-primary btn-sm" disabled={!bench} onClick={() => setExporting(true)}>
+          <button
+            type="button"
+            className="btn btn-primary btn-sm"
+            disabled={!bench}
+            onClick={() => openPanel('export')}
+          >
             Export for print
           </button>
         </TopBar>
@@ -192,19 +197,22 @@ export default function LayoutRoom() {
           </Stage>
           <Details />
           <EdgeStrip />
-          {exporting && <ExportDialog bench={bench} onClose={() => setExporting(false)} />}
+          {open === 'export' && <ExportDialog bench={bench} onClose={close} />}
+          {open === 'actions' && <ActionList onClose={close} />}
+          {open === 'guides' && <GuidesPanel onClose={close} />}
+          {open === 'straighten' && <StraightenPanel onClose={close} />}
         </BenchContext>
       ) : (
         <p className="col-span-3 place-self-center" role={trouble ? 'alert' : 'status'}>
           {trouble ?? 'Laying out the piece…'}
           {trouble && (
-            <a href="/" className="btn btn-sm ml-4" onClick={() => select(undefined)}>
+            <a href="/" className="btn btn-sm ml-4" onClick={() => select()}>
               To the jobs
             </a>
           )}
         </p>
       )}
-      {keysShown && <KeysHelp onClose={() => setKeysShown(false)} />}
+      {open === 'keys' && <KeysHelp onClose={close} />}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { inkBounds } from '../../../core/devices/bounds';
-import type { Box } from '../../../core/geometry/box';
+import type { Box, Point } from '../../../core/geometry/box';
 import { moveElement, setFrame } from '../../../core/job/edits/elements';
 import { setUnit } from '../../../core/job/edits/job';
 import { setWordsFrame } from '../../../core/job/edits/words';
@@ -8,6 +8,7 @@ import type { Element, Job, Words } from '../../../core/job/schema';
 import { elementFrame } from '../../../core/scene/face';
 import { LengthField } from '../../parts/LengthField';
 import { act } from '../../store/session';
+import { useArranging } from './arrange/arranging';
 import { useBench } from './bench';
 import { setInkWidth } from './words/ink-width';
 
@@ -21,62 +22,52 @@ const LEAST = 0.25;
 const tooSmall = (points: number): string | undefined =>
   points < LEAST ? 'Nothing is narrower than a quarter of a point.' : undefined;
 
-/** Whether words are measured by their frame or by what is seen of their letters; kept from one element to the next. */
-const useMeasured = create<{ by: 'frame' | 'letters' }>(() => ({ by: 'frame' }));
+/** The point of the selection that X and Y tell of, each way from 0 (left, top) to 1; kept from one element to the next. */
+const useReference = create<Point>(() => ({ x: 0, y: 0 }));
 
 /** Where the selection is and how large, in the piece's unit and the other one. */
 export function Measures({ element }: { element: Element }) {
   const { unit, echo, sources } = useBench();
-  const { by } = useMeasured();
+  const { by } = useArranging();
+  const at = useReference();
   const ink = element.kind === 'words' && by === 'letters' ? inkBounds(element, sources) : undefined;
   const frame = ink ?? elementFrame(element, sources);
+  const keeps = element.logo === true || (element.kind === 'shape' && element.outline !== undefined);
   const units = { unit, echo };
+  const point = { x: frame.x + at.x * frame.width, y: frame.y + at.y * frame.height };
   const move = (x: number, y: number): void => act('Move', (job) => moveElement(job, element.id, { x, y }));
-  const resize = (to: { width?: number; height?: number }): void =>
-    act('Resize', (job) =>
-      element.kind === 'words'
-        ? ink && to.width
-          ? setInkWidth(job, element, ink, to.width)
-          : resizeWords(job, element, frame, to)
-        : setFrame(job, element.id, { ...frame, ...to }),
-    );
+  // The reference point stays where it is while the rest grows about it.
+  function resize(asked: { width?: number; height?: number }): void {
+    const to = keeps && !useShape.getState().free ? inProportion(frame, asked) : asked;
+    const by = {
+      x: at.x * (frame.width - (to.width ?? frame.width)),
+      y: at.y * (frame.height - (to.height ?? frame.height)),
+    };
+    act('Resize', (job) => moveElement(sized(job, to), element.id, by));
+  }
+  function sized(job: Job, to: { width?: number; height?: number }): Job {
+    if (element.kind !== 'words') return setFrame(job, element.id, { ...elementFrame(element, sources), ...to });
+    return ink && to.width ? setInkWidth(job, element, ink, to.width) : resizeWords(job, element, frame, to);
+  }
   return (
     <section aria-label="Measures">
       <UnitChoice />
-      {element.kind === 'words' && (
-        <fieldset className="join mb-1.5 grid grid-cols-2" aria-label="Measured by">
-          {(
-            [
-              ['frame', 'The frame'],
-              ['letters', 'The letters'],
-            ] as const
-          ).map(([value, text]) => (
-            <button
-              key={value}
-              type="button"
-              aria-pressed={by === value}
-              className={`btn btn-xs join-item ${by === value ? 'btn-neutral' : ''}`}
-              onClick={() => useMeasured.setState({ by: value })}
-            >
-              {text}
-            </button>
-          ))}
-        </fieldset>
-      )}
+      {element.kind === 'words' && <MeasuredBy />}
+      <ReferencePoint />
       <div className="grid grid-cols-2 gap-1.5">
         <LengthField
           {...units}
           label="X"
           hint="From the trim’s left edge"
-          value={frame.x}
-          onChange={(x) => move(x - frame.x, 0)}
+          value={point.x}
+          onChange={(x) => move(x - point.x, 0)}
         />
         <LengthField
           {...units}
           label="Y"
           hint="From the trim’s top edge"
-          value={frame.y}
-          onChange={(y) => move(0, y - frame.y)}
+          value={point.y}
+          onChange={(y) => move(0, y - point.y)}
         />
         <LengthField
           {...units}
@@ -96,6 +87,7 @@ export function Measures({ element }: { element: Element }) {
           onChange={(height) => resize({ height })}
         />
       </div>
+      {keeps && <KeepProportions />}
       <p className="quiet mt-1 text-[13px]">Sums and fractions: 1 1/8 in + 2 mm</p>
     </section>
   );
@@ -120,5 +112,89 @@ function UnitChoice() {
         ))}
       </fieldset>
     </div>
+  );
+}
+
+/** Whether words are measured, and arranged, by their frame or by what is seen of their letters. */
+export function MeasuredBy() {
+  const { by } = useArranging();
+  return (
+    <fieldset className="join mb-1.5 grid grid-cols-2" aria-label="Measured by">
+      {(
+        [
+          ['frame', 'The frame'],
+          ['letters', 'The letters'],
+        ] as const
+      ).map(([value, text]) => (
+        <button
+          key={value}
+          type="button"
+          aria-pressed={by === value}
+          className={`btn btn-xs join-item ${by === value ? 'btn-neutral' : ''}`}
+          onClick={() => useArranging.setState({ by: value })}
+        >
+          {text}
+        </button>
+      ))}
+    </fieldset>
+  );
+}
+
+const NAMES = [
+  ['Top left', 'Top', 'Top right'],
+  ['Left', 'Middle', 'Right'],
+  ['Foot left', 'Foot', 'Foot right'],
+] as const;
+
+/** The nine points that X and Y can tell of, laid out as they lie. */
+function ReferencePoint() {
+  const at = useReference();
+  return (
+    <div className="mb-1.5 flex items-center gap-2 text-[13px]">
+      <fieldset className="grid grid-cols-3 border border-base-content/50" aria-label="Measured from">
+        {NAMES.flatMap((row, i) =>
+          row.map((name, j) => {
+            const [x, y] = [j / 2, i / 2];
+            const on = at.x === x && at.y === y;
+            return (
+              <button
+                key={name}
+                type="button"
+                aria-label={name}
+                title={name}
+                aria-pressed={on}
+                className={`m-px size-3.5 cursor-pointer ${on ? 'bg-base-content' : 'bg-base-content/15 hover:bg-base-content/40'}`}
+                onClick={() => useReference.setState({ x, y })}
+              />
+            );
+          }),
+        )}
+      </fieldset>
+      <span className="quiet">X and Y tell of the {NAMES[at.y * 2]![at.x * 2]!.toLowerCase()}</span>
+    </div>
+  );
+}
+
+/** A size with the other side in proportion. */
+function inProportion(frame: Box, to: { width?: number; height?: number }): { width: number; height: number } {
+  const by = to.width === undefined ? to.height! / frame.height : to.width / frame.width;
+  return { width: frame.width * by, height: frame.height * by };
+}
+
+/** Whether logos and outlines may change their proportions; kept from one element to the next. */
+const useShape = create<{ free: boolean }>(() => ({ free: false }));
+
+function KeepProportions() {
+  const { free } = useShape();
+  return (
+    <label className="mt-1 flex cursor-pointer items-center gap-2 text-[14px]">
+      <input
+        type="checkbox"
+        className="checkbox checkbox-sm"
+        checked={!free}
+        onChange={(event) => useShape.setState({ free: !event.target.checked })}
+      />
+      Keep proportions
+    </label>
   );
 }

@@ -5,17 +5,22 @@ import type { Face } from '../../../core/job/schema';
 import { elementFrame } from '../../../core/scene/face';
 import { formatLength } from '../../../core/units/length';
 import { FaceArt } from '../../parts/FaceArt';
+import { CaughtLines } from './arrange/CaughtLines';
+import { GuideLines } from './arrange/GuideLines';
 import { BandPatterns, Bands } from './Bands';
 import { type Bench, useBench } from './bench';
 import { FindingMarks } from './FindingMarks';
 import { Rulers } from './Rulers';
 import { Selection } from './Selection';
-import { useStageGestures } from './use-stage-gestures';
+import { StageMenu } from './StageMenu';
+import { useSelectionBox, useStageGestures } from './use-stage-gestures';
 import { useViewKeys } from './use-view-keys';
 import { ACTUAL_ZOOM, centreOn, fitView, onScreen, placeFaces, type View, zoomAt } from './view';
 import { useEditing } from './words/editing';
 import { WordsEditor } from './words/WordsEditor';
 import { ZoomBar } from './ZoomBar';
+
+const withoutSamples = (face: Face): Face => ({ ...face, elements: face.elements.filter((e) => !e.sample) });
 
 /** One face on the table, at one CSS pixel a point: the table's transform makes it larger. */
 const FaceSheet = memo(function FaceSheet({
@@ -43,7 +48,7 @@ const FaceSheet = memo(function FaceSheet({
       className={`absolute ${asCut ? 'shadow-lg' : ''}`}
       style={{ left: origin.x + paper.x, top: origin.y + paper.y }}
     >
-      <FaceArt face={face} sources={sources} press={press} previews={previews} />
+      <FaceArt face={asCut ? withoutSamples(face) : face} sources={sources} press={press} previews={previews} />
     </svg>
   );
 });
@@ -81,10 +86,17 @@ function Legend({
   );
 }
 
+function SelectionBox() {
+  const { box } = useSelectionBox();
+  return box ? (
+    <rect {...box} fill="var(--edge-trim)" fillOpacity=".06" stroke="var(--edge-trim)" strokeDasharray="4 3" />
+  ) : null;
+}
+
 /** The table with the piece on it. What is drawn on the piece scales by a CSS transform; what is drawn about it does not. */
 export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNode }) {
   const bench = useBench();
-  const { piece, shop, shown, selected, sources, findings, unit } = bench;
+  const { piece, shop, shown, selection, selected, sources, findings, unit } = bench;
   const window = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [view, setView] = useState<View>();
@@ -126,79 +138,94 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
   const drawn = useMemo(() => ({ piece, shop, press, sources, previews }), [piece, shop, press, sources, previews]);
 
   return (
-    <main
-      ref={window}
-      className="relative min-h-0 min-w-0 touch-none overflow-hidden bg-[var(--table)]"
-      aria-label="Stage"
-      data-asking={asCut ? 'cut' : 'edges'}
-    >
-      {view && (
-        <>
-          <div
-            className="absolute top-0 left-0"
-            style={{ transform: `translate(${view.x}px, ${view.y}px) scale(${view.zoom})`, transformOrigin: '0 0' }}
-          >
-            {shown.map((f) => (
-              <FaceSheet key={f.id} face={f} bench={drawn} origin={origins.get(f.id)!} asCut={asCut} />
-            ))}
-          </div>
-          {!asCut && (
-            <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
-              <BandPatterns />
-              {shown.map((f) => {
-                const origin = origins.get(f.id)!;
-                const trimShown = onScreen(trim, origin, view);
-                const toScreen = (box: Box): Box => onScreen(box, origin, view);
-                const mine = selected && f.elements.includes(selected) ? selected : undefined;
-                const ink = mine && inkBounds(mine, sources);
-                return (
-                  <g key={f.id}>
-                    <Bands trim={trimShown} zoom={view.zoom} bleed={bleed} safe={safe} />
-                    <Rulers trim={trimShown} bleed={bleed} size={piece} zoom={view.zoom} unit={unit} />
-                    <Legend
-                      name={shown.length > 1 ? f.name : undefined}
-                      at={{
-                        x: trimShown.x - bleed * view.zoom,
-                        y: trimShown.y + trimShown.height + bleed * view.zoom + 24,
-                      }}
-                      bleed={bleed}
-                      safe={safe}
-                      unit={unit}
-                    />
-                    <FindingMarks
-                      // Misspelt words are told of in the list, not marked on the piece.
-                      findings={findings.filter((finding) => finding.face === f.id && finding.check !== 'spelling')}
-                      unit={unit}
-                      toScreen={toScreen}
-                      chosen={mine?.id}
-                    />
-                    {mine && (
-                      <g className="pointer-events-auto">
-                        <Selection
-                          element={mine}
-                          frame={toScreen(elementFrame(mine, sources))}
-                          ink={ink && toScreen(ink)}
-                          trim={trimShown}
+    <StageMenu>
+      <main
+        ref={window}
+        className="relative min-h-0 min-w-0 touch-none overflow-hidden bg-[var(--table)]"
+        aria-label="Stage"
+        data-asking={asCut ? 'cut' : 'edges'}
+      >
+        {view && (
+          <>
+            <div
+              className="absolute top-0 left-0"
+              style={{ transform: `translate(${view.x}px, ${view.y}px) scale(${view.zoom})`, transformOrigin: '0 0' }}
+            >
+              {shown.map((f) => (
+                <FaceSheet key={f.id} face={f} bench={drawn} origin={origins.get(f.id)!} asCut={asCut} />
+              ))}
+            </div>
+            {!asCut && (
+              <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
+                <BandPatterns />
+                {shown.map((f) => {
+                  const origin = origins.get(f.id)!;
+                  const trimShown = onScreen(trim, origin, view);
+                  const toScreen = (box: Box): Box => onScreen(box, origin, view);
+                  const mine = selected && f.elements.includes(selected) ? selected : undefined;
+                  const several = selection.length > 1 ? selection.filter((e) => f.elements.includes(e)) : [];
+                  const ink = mine && inkBounds(mine, sources);
+                  return (
+                    <g key={f.id}>
+                      <Bands trim={trimShown} zoom={view.zoom} bleed={bleed} safe={safe} />
+                      <Rulers trim={trimShown} bleed={bleed} size={piece} zoom={view.zoom} unit={unit} />
+                      <Legend
+                        name={shown.length > 1 ? f.name : undefined}
+                        at={{
+                          x: trimShown.x - bleed * view.zoom,
+                          y: trimShown.y + trimShown.height + bleed * view.zoom + 24,
+                        }}
+                        bleed={bleed}
+                        safe={safe}
+                        unit={unit}
+                      />
+                      <FindingMarks
+                        // Misspelt words are told of in the list, not marked on the piece.
+                        findings={findings.filter((finding) => finding.face === f.id && finding.check !== 'spelling')}
+                        unit={unit}
+                        toScreen={toScreen}
+                        chosen={mine?.id}
+                      />
+                      <GuideLines face={f} trim={trimShown} zoom={view.zoom} />
+                      {several.map((e) => (
+                        <rect
+                          key={e.id}
+                          {...toScreen(elementFrame(e, sources))}
+                          fill="none"
+                          stroke="var(--edge-trim)"
+                          strokeWidth="1.2"
                         />
-                      </g>
-                    )}
-                  </g>
-                );
-              })}
-            </svg>
-          )}
-          {editing?.kind === 'words' && (
-            <WordsEditor
-              key={editing.id}
-              words={editing}
-              frame={onScreen(elementFrame(editing, sources), origins.get(faceOf(editing.id))!, view)}
-              stage={size}
-            />
-          )}
-          <ZoomBar zoom={view.zoom / ACTUAL_ZOOM} onFit={showAll} onActual={actual} onZoom={zoomBy} />
-        </>
-      )}
-      {children}
-    </main>
+                      ))}
+                      <CaughtLines face={f.id} toScreen={toScreen} unit={unit} />
+                      {mine && (
+                        <g className="pointer-events-auto">
+                          <Selection
+                            element={mine}
+                            frame={toScreen(elementFrame(mine, sources))}
+                            ink={ink && toScreen(ink)}
+                            trim={trimShown}
+                          />
+                        </g>
+                      )}
+                    </g>
+                  );
+                })}
+                <SelectionBox />
+              </svg>
+            )}
+            {editing?.kind === 'words' && (
+              <WordsEditor
+                key={editing.id}
+                words={editing}
+                frame={onScreen(elementFrame(editing, sources), origins.get(faceOf(editing.id))!, view)}
+                stage={size}
+              />
+            )}
+            <ZoomBar zoom={view.zoom / ACTUAL_ZOOM} onFit={showAll} onActual={actual} onZoom={zoomBy} />
+          </>
+        )}
+        {children}
+      </main>
+    </StageMenu>
   );
 }

@@ -15,7 +15,7 @@ export function ZoomBar({
 }) {
   return (
     <fieldset
-      data-panel
+      data-bar
       className="absolute right-3 bottom-3 flex items-center gap-1 rounded border border-base-300 bg-base-100 p-1 text-[13px]"
       aria-label="Zoom"
     >

@@ -15,7 +15,9 @@ export interface Bench {
   face: Face;
   /** The faces on the table. */
   shown: readonly Face[];
-  /** The selected element, where it is on a face of this piece. */
+  /** The selected elements of this piece, in the order they were selected. */
+  selection: readonly Element[];
+  /** The selected element, where just one is. */
   selected: Element | undefined;
   shop: ShopSpec;
   press: Press;

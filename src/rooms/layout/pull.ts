@@ -13,6 +13,8 @@ interface How {
   /** The step that pulled edges land on, in points. */
   step: number;
   sources: SceneSources;
+  /** Which coordinates something has caught: those are exact already. */
+  caught?: { x: boolean; y: boolean } | undefined;
 }
 
 /** Type sizes by hand land on quarter points. */
@@ -22,20 +24,21 @@ const SIZE_STEP = 0.25;
 const keepsProportions = (element: Element): boolean =>
   element.kind === 'picture' || element.logo === true || (element.kind === 'shape' && element.outline !== undefined);
 
-function tidyPull(frame: Box, handle: Handle, by: Point, step: number): Point {
+function tidyPull(frame: Box, handle: Handle, by: Point, { step, caught }: How): Point {
   const at = HANDLE_AT[handle];
   const edge = { x: frame.x + at.x * frame.width, y: frame.y + at.y * frame.height };
   const tidy = (start: number, d: number): number => Math.round((start + d) / step) * step - start;
-  return { x: tidy(edge.x, by.x), y: tidy(edge.y, by.y) };
+  return { x: caught?.x ? by.x : tidy(edge.x, by.x), y: caught?.y ? by.y : tidy(edge.y, by.y) };
 }
 
 /** Words pulled by a corner change size about the opposite corner; by a side, their frame. */
-function pullWords(job: Job, words: Words, handle: Handle, by: Point, { free, step, sources }: How): Job {
+function pullWords(job: Job, words: Words, handle: Handle, by: Point, how: How): Job {
+  const { free, sources } = how;
   const frame = elementFrame(words, sources);
   const { behaviour } = words.frame;
   if (words.path && (words.path.along.kind !== 'circle' || !isCorner(handle))) return job;
   if (!isCorner(handle) || (behaviour === 'fixed box' && free)) {
-    const { x, y, width, height } = resizeBox(frame, handle, tidyPull(frame, handle, by, step));
+    const { x, y, width, height } = resizeBox(frame, handle, tidyPull(frame, handle, by, how));
     // A frame that grows and is pulled wider has a width from then on.
     const to = behaviour === 'fixed box' ? { width, height } : { behaviour: 'fixed width' as const, width };
     return setWordsFrame(job, words.id, to, { x, y: behaviour === 'fixed box' ? y : words.y });
@@ -56,5 +59,5 @@ export function pullElement(job: Job, element: Element, handle: Handle, by: Poin
   if (element.kind === 'words') return pullWords(job, element, handle, by, how);
   const frame = { x: element.x, y: element.y, width: element.width, height: element.height };
   const keep = keepsProportions(element) && !how.free && isCorner(handle);
-  return setFrame(job, element.id, resizeBox(frame, handle, keep ? by : tidyPull(frame, handle, by, how.step), keep));
+  return setFrame(job, element.id, resizeBox(frame, handle, keep ? by : tidyPull(frame, handle, by, how), keep));
 }

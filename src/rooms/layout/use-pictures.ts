@@ -4,6 +4,8 @@ import { pressRoom } from '../../../workers/press-room';
 import { keepAsset } from '../../store/db';
 import { addPicture } from './add';
 import type { Bench } from './bench';
+import { paste } from './clipboard';
+import { isTyping } from './typing';
 import { addFontFile, isFontFile } from './words/own-fonts';
 
 interface Place {
@@ -65,17 +67,18 @@ export function usePictures(bench: Bench | undefined): Pictures {
       if (place) latest.current?.setFace(place.face);
       void take(event.dataTransfer.files, place);
     };
-    const paste = (event: ClipboardEvent): void => {
+    const pasted = (event: ClipboardEvent): void => {
       const files = [...(event.clipboardData?.files ?? [])];
       if (files.length > 0) void take(files);
+      else if (latest.current && !isTyping()) paste(latest.current);
     };
     window.addEventListener('dragover', drop);
     window.addEventListener('drop', drop);
-    window.addEventListener('paste', paste);
+    window.addEventListener('paste', pasted);
     return () => {
       window.removeEventListener('dragover', drop);
       window.removeEventListener('drop', drop);
-      window.removeEventListener('paste', paste);
+      window.removeEventListener('paste', pasted);
     };
   }, [take]);
 

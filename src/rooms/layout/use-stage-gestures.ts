@@ -1,25 +1,32 @@
 import { useGesture } from '@use-gesture/react';
 import { type RefObject, useEffect, useRef } from 'react';
-import type { Box, Point } from '../../../core/geometry/box';
+import { create } from 'zustand';
+import { type Box, bottom, boxBetween, type Point, right, unionOf } from '../../../core/geometry/box';
 import type { Handle } from '../../../core/geometry/resize';
-import { moveElement } from '../../../core/job/edits/elements';
+import type { Snapped } from '../../../core/geometry/snap';
+import { moveElements } from '../../../core/job/edits/elements';
 import { findElement } from '../../../core/job/find';
-import type { Element } from '../../../core/job/schema';
+import type { Element, Face } from '../../../core/job/schema';
 import { elementFrame } from '../../../core/scene/face';
-import { dropSketch, select, settle, sketch, useSession } from '../../store/session';
+import { dropSketch, select, settle, sketch, toggleSelected, useSession } from '../../store/session';
 import { useBench } from './bench';
 import { pullElement } from './pull';
+import { REACH, showCaught, snapDrag, snapPull } from './snapping';
 import { tidyStep } from './steps';
 import { isTyping } from './typing';
-import { panBy, type View, zoomAt } from './view';
+import { onScreen, panBy, type View, zoomAt } from './view';
 import { editWords, stopEditing } from './words/editing';
 
 /** What a drag does, decided when it begins. */
 type Drag =
   | { kind: 'pan'; from: View }
-  | { kind: 'move'; element: Element; frame: Box }
+  | { kind: 'move'; elements: readonly Element[]; face: Face; frame: Box; clicked: string; added: boolean }
+  | { kind: 'box'; from: Point; had: readonly string[] }
   | { kind: 'pull'; element: Element; handle: Handle }
   | undefined;
+
+/** The box that is being dragged open to select what is in it, in pixels of the window. */
+export const useSelectionBox = create<{ box: Box | undefined }>(() => ({ box: undefined }));
 
 interface StageView {
   view: View | undefined;
@@ -34,8 +41,22 @@ const closest = (target: EventTarget | null, selector: string): globalThis.Eleme
 const tidied = (start: number, by: number, step: number): number =>
   by === 0 ? 0 : Math.round((start + by) / step) * step - start;
 
+/** The movement along an axis that something caught, or the plain one where nothing did. */
+const caughtOr = ({ by, lines, gaps }: Snapped, axis: 'x' | 'y', plain: number): number =>
+  [...lines, ...gaps].some((each) => each.axis === axis) ? by[axis] : plain;
+
+/** The element under the one that is selected, where the pointer is; the top one where none of those here is selected. */
+function underneath({ clientX, clientY }: PointerEvent, selected: string | undefined): string | undefined {
+  const here = document
+    .elementsFromPoint(clientX, clientY)
+    .flatMap((each) => closest(each, '[data-element]')?.getAttribute('data-element') ?? []);
+  const stack = [...new Set(here)];
+  const at = selected ? stack.indexOf(selected) : -1;
+  return stack[(at + 1) % Math.max(1, stack.length)];
+}
+
 /** Click, drag, pull, pan and zoom on the stage. */
-export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, setView }: StageView): void {
+export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, setView, origins }: StageView): void {
   const bench = useBench();
   const spaceHeld = useRef(false);
   const cancelled = useRef(false);
@@ -77,47 +98,99 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
 
   function begin(event: PointerEvent): Drag {
     cancelled.current = false;
-    if (closest(event.target, '[data-panel]')) return undefined;
+    if (closest(event.target, '[data-panel], [data-bar]')) return undefined;
     stopEditing();
     if (view && (spaceHeld.current || event.button === 1)) return { kind: 'pan', from: view };
+    if (closest(event.target, '[data-ruler]')) return undefined;
     const handle = closest(event.target, '[data-handle]')?.getAttribute('data-handle') as Handle | undefined;
     if (handle && bench.selected) return { kind: 'pull', element: bench.selected, handle };
     const sheet = closest(event.target, '[data-face]');
-    const id = closest(event.target, '[data-element]')?.getAttribute('data-element');
+    const hit = closest(event.target, '[data-element]');
+    const id = event.altKey ? underneath(event, bench.selected?.id) : hit?.getAttribute('data-element');
     if (sheet) bench.setFace(sheet.getAttribute('data-face')!);
-    select(id ?? undefined);
-    const element = id ? findElement(bench.job, id)?.element : undefined;
-    return element && { kind: 'move', element, frame: elementFrame(element, bench.sources) };
+    const face = bench.shown.find((f) => f.elements.some((e) => e.id === id));
+    if (!id || !face || event.ctrlKey || event.metaKey || (hit?.hasAttribute('data-locked') && !event.altKey)) {
+      const had = event.shiftKey ? bench.selection.map((e) => e.id) : [];
+      select(...had);
+      return { kind: 'box', from: { x: event.clientX, y: event.clientY }, had };
+    }
+    const already = bench.selection.some((e) => e.id === id);
+    const added = event.shiftKey && !already;
+    if (added) select(...bench.selection.map((e) => e.id), id);
+    else if (!already) select(id);
+    const chosen = new Set(already || added ? [...bench.selection.map((e) => e.id), id] : [id]);
+    const elements = face.elements.filter((e) => chosen.has(e.id) && !e.locked);
+    const frame = unionOf(elements.map((e) => elementFrame(e, bench.sources)));
+    return frame && { kind: 'move', elements, face, frame, clicked: id, added };
   }
 
-  function carryOn(drag: NonNullable<Drag>, [mx, my]: [number, number], shift: boolean): void {
+  /** A press that did not become a drag: it takes out of the selection, or leaves just what was clicked. */
+  function tapped(drag: NonNullable<Drag>, shift: boolean): void {
+    if (drag.kind !== 'move' || drag.added) return;
+    if (shift) toggleSelected(drag.clicked);
+    else select(drag.clicked);
+  }
+
+  /** Selects what lies wholly in the box that is dragged open, besides what was selected before. */
+  function openBox({ from, had }: { from: Point; had: readonly string[] }, by: Point): void {
+    const area = stage.current!.getBoundingClientRect();
+    const box = boxBetween(from, { x: from.x + by.x, y: from.y + by.y });
+    const local = { ...box, x: box.x - area.x, y: box.y - area.y };
+    useSelectionBox.setState({ box: local });
+    if (!view) return;
+    const inside = bench.shown.flatMap((face) =>
+      face.elements.filter((e) => {
+        if (e.locked || e.hidden) return false;
+        const on = onScreen(elementFrame(e, bench.sources), origins.get(face.id)!, view);
+        return on.x >= local.x && on.y >= local.y && right(on) <= right(local) && bottom(on) <= bottom(local);
+      }),
+    );
+    select(...new Set([...had, ...inside.map((e) => e.id)]));
+  }
+
+  function carryOn(drag: NonNullable<Drag>, [mx, my]: [number, number], shift: boolean, free: boolean): void {
     if (drag.kind === 'pan') {
       setView(panBy(drag.from, { x: mx, y: my }));
       return;
     }
     if (!view || cancelled.current) return;
+    if (drag.kind === 'box') {
+      openBox(drag, { x: mx, y: my });
+      return;
+    }
     const by = { x: mx / view.zoom, y: my / view.zoom };
     const step = tidyStep(bench.unit);
     if (drag.kind === 'pull') {
       const { element, handle } = drag;
-      sketch('Resize', (job) => pullElement(job, element, handle, by, { free: shift, step, sources: bench.sources }));
+      const caught = free ? undefined : snapPull(bench, element, handle, by, REACH / view.zoom);
+      showCaught(caught?.face, caught?.snapped);
+      const how = { free: shift, step, sources: bench.sources, caught: caught?.edges };
+      sketch('Resize', (job) => pullElement(job, element, handle, caught?.snapped.by ?? by, how));
       return;
     }
     // Shift keeps a move level or upright.
     if (shift) by[Math.abs(by.x) > Math.abs(by.y) ? 'y' : 'x'] = 0;
-    const { element, frame } = drag;
-    sketch('Move', (job) =>
-      moveElement(job, element.id, { x: tidied(frame.x, by.x, step), y: tidied(frame.y, by.y, step) }),
-    );
+    const { elements, face, frame } = drag;
+    const plain = { x: tidied(frame.x, by.x, step), y: tidied(frame.y, by.y, step) };
+    const snapped = free ? undefined : snapDrag(bench, face, elements, by, REACH / view.zoom);
+    // What catches nothing lands on a tidy number.
+    const to = snapped ? { x: caughtOr(snapped, 'x', plain.x), y: caughtOr(snapped, 'y', plain.y) } : plain;
+    if (shift) to[Math.abs(mx) > Math.abs(my) ? 'y' : 'x'] = 0;
+    showCaught(face.id, snapped);
+    sketch('Move', (job) => moveElements(job, new Map(elements.map((e) => [e.id, to]))));
   }
 
   useGesture(
     {
-      onDrag: ({ first, last, event, movement, memo, shiftKey, tap }) => {
+      onDrag: ({ first, last, event, movement, memo, shiftKey, altKey, tap }) => {
         const drag: Drag = first ? begin(event as PointerEvent) : memo;
-        if (drag && !tap && !first) carryOn(drag, movement, shiftKey);
+        if (drag && !tap && !first) carryOn(drag, movement, shiftKey, altKey);
         dragging.current = Boolean(drag) && !last;
-        if (last && drag && drag.kind !== 'pan') settle();
+        if (!last || !drag) return drag;
+        showCaught();
+        useSelectionBox.setState({ box: undefined });
+        if (tap) tapped(drag, shiftKey);
+        if (drag.kind === 'move' || drag.kind === 'pull') settle();
         return drag;
       },
       onWheel: ({ event, last }) => {

@@ -21,7 +21,7 @@ export function useViewKeys(actions: ViewActions): void {
   useEffect(() => {
     const pan = (x: number, y: number) =>
       unlessTyping((event) => {
-        if (useSession.getState().selected) return;
+        if (useSession.getState().selected.length > 0) return;
         event.preventDefault();
         latest.current.setView((view) => view && panBy(view, { x, y }));
       });

@@ -1,0 +1,168 @@
+import { markElements, moveElements, removeElements, restack } from '../../../core/job/edits/elements';
+import { findElement } from '../../../core/job/find';
+import { lookOf } from '../../../core/job/look';
+import type { Element } from '../../../core/job/schema';
+import { act, redoStep, select, undoStep } from '../../store/session';
+import { useSettings } from '../../store/settings';
+import { alignSelection, centreContent, sameSize, spaceSelection } from './arrange/arranging';
+import type { Bench } from './bench';
+import { copySelection, copyToOtherFace, cutSelection, duplicate, paste } from './clipboard';
+import { openPanel, toggleAsCut, toggleBoth } from './room';
+import { largeNudge, nudgeStep } from './steps';
+import { editWords, stopEditing, useEditing } from './words/editing';
+
+/** Something a person can do in the Layout room: by key, from the menu, or by looking it up. */
+export interface Command {
+  name: string;
+  group: 'Select' | 'Edit' | 'Arrange' | 'See';
+  /** As the key package writes them; the first is shown. */
+  keys?: readonly string[];
+  /** The browser sends an event of its own for it, which is listened to instead of the key. */
+  byEvent?: true;
+  /** How many elements must be selected; none where it is left out. */
+  needs?: number;
+  run(bench: Bench): void;
+}
+
+const idsOf = ({ selection }: Bench): string[] => selection.map((e) => e.id);
+const selectable = ({ face }: Bench): Element[] => face.elements.filter((e) => !e.locked && !e.hidden);
+
+function step(bench: Bench, by: 1 | -1): void {
+  const all = selectable(bench);
+  const at = all.findIndex((e) => e.id === bench.selection.at(-1)?.id);
+  const next = all[(at + by + all.length) % all.length];
+  if (next) select(next.id);
+}
+
+const inksOf = (element: Element, { job }: Bench): string[] =>
+  element.kind === 'picture'
+    ? []
+    : element.kind === 'words'
+      ? [lookOf(element, job.styles).lettering.paint.ink]
+      : [element.paint.ink];
+const typefacesOf = (element: Element, { job }: Bench): string[] =>
+  element.kind === 'words' ? [lookOf(element, job.styles).lettering.typeface] : [];
+
+/** Selects everything on the face that shares one of these with the selection. */
+function selectAlike(bench: Bench, of: (element: Element, bench: Bench) => string[]): void {
+  const wanted = new Set(bench.selection.flatMap((e) => of(e, bench)));
+  select(...selectable(bench).flatMap((e) => (of(e, bench).some((each) => wanted.has(each)) ? [e.id] : [])));
+}
+
+/** Puts a mark on all of the selection, or takes it off where all have it. */
+function toggleMark(bench: Bench, mark: 'locked' | 'hidden' | 'sample', name: string): void {
+  const on = !bench.selection.every((e) => e[mark]);
+  act(name, (job) => markElements(job, idsOf(bench), mark, on));
+}
+
+const nudge =
+  (x: number, y: number, large: boolean) =>
+  (bench: Bench): void => {
+    const own = useSettings.getState().nudge;
+    const by = large ? largeNudge(bench.unit, own) : (own ?? nudgeStep(bench.unit));
+    const free = bench.selection.filter((e) => !e.locked);
+    act('Nudge', (job) => moveElements(job, new Map(free.map((e) => [e.id, { x: x * by, y: y * by }]))));
+  };
+
+/** One up or down in the stack, the selection keeping its own order. */
+function lift(bench: Bench, by: 1 | -1): void {
+  act('Restack', (job) => {
+    const order = idsOf(bench).sort((a, b) => (findElement(job, b)?.index ?? 0) - (findElement(job, a)?.index ?? 0));
+    return (by > 0 ? order : order.reverse()).reduce(
+      (j, id) => restack(j, id, (findElement(j, id)?.index ?? 0) + by),
+      job,
+    );
+  });
+}
+
+const ARROWS = [
+  ['ArrowLeft', 'left', -1, 0],
+  ['ArrowRight', 'right', 1, 0],
+  ['ArrowUp', 'up', 0, -1],
+  ['ArrowDown', 'down', 0, 1],
+] as const;
+
+export const COMMANDS: readonly Command[] = [
+  { name: 'Select all', group: 'Select', keys: ['$mod+a'], run: (b) => select(...selectable(b).map((e) => e.id)) },
+  { name: 'Select the next', group: 'Select', keys: [']'], run: (b) => step(b, 1) },
+  { name: 'Select the one before', group: 'Select', keys: ['['], run: (b) => step(b, -1) },
+  { name: 'Select all in the same ink', group: 'Select', needs: 1, run: (b) => selectAlike(b, inksOf) },
+  { name: 'Select all in the same typeface', group: 'Select', needs: 1, run: (b) => selectAlike(b, typefacesOf) },
+  {
+    name: 'Select nothing',
+    group: 'Select',
+    keys: ['Escape'],
+    run: () => (useEditing.getState().id ? stopEditing() : select()),
+  },
+  { name: 'Undo', group: 'Edit', keys: ['$mod+z'], run: undoStep },
+  { name: 'Redo', group: 'Edit', keys: ['$mod+Shift+z', '$mod+Shift+Z', '$mod+y'], run: redoStep },
+  { name: 'Cut', group: 'Edit', keys: ['$mod+x'], needs: 1, run: cutSelection },
+  { name: 'Copy', group: 'Edit', keys: ['$mod+c'], needs: 1, run: copySelection },
+  { name: 'Paste', group: 'Edit', keys: ['$mod+v'], byEvent: true, run: paste },
+  { name: 'Duplicate', group: 'Edit', keys: ['$mod+d'], needs: 1, run: duplicate },
+  { name: 'Copy to the other face', group: 'Edit', keys: ['o'], needs: 1, run: copyToOtherFace },
+  {
+    name: 'Delete',
+    group: 'Edit',
+    keys: ['Delete', 'Backspace'],
+    needs: 1,
+    run: (b) => {
+      act('Delete', (job) => removeElements(job, idsOf(b)));
+      select();
+    },
+  },
+  {
+    name: 'Edit the words',
+    group: 'Edit',
+    keys: ['Enter'],
+    needs: 1,
+    run: ({ selected }) => selected?.kind === 'words' && editWords(selected.id),
+  },
+  { name: 'Lock, or unlock', group: 'Edit', keys: ['l'], needs: 1, run: (b) => toggleMark(b, 'locked', 'Lock') },
+  { name: 'Hide, or show', group: 'Edit', keys: ['h'], needs: 1, run: (b) => toggleMark(b, 'hidden', 'Hide') },
+  { name: 'Sample, or print', group: 'Edit', needs: 1, run: (b) => toggleMark(b, 'sample', 'Sample') },
+  ...ARROWS.flatMap(([key, way, x, y]): Command[] => [
+    { name: `Nudge ${way}`, group: 'Arrange', keys: [key], needs: 1, run: nudge(x, y, false) },
+    { name: `Nudge ${way}, further`, group: 'Arrange', keys: [`Shift+${key}`], needs: 1, run: nudge(x, y, true) },
+  ]),
+  { name: 'One up in the stack', group: 'Arrange', keys: ['PageUp'], needs: 1, run: (b) => lift(b, 1) },
+  { name: 'One down in the stack', group: 'Arrange', keys: ['PageDown'], needs: 1, run: (b) => lift(b, -1) },
+  { name: 'Align left', group: 'Arrange', needs: 1, run: (b) => alignSelection(b, 'left') },
+  { name: 'Align centres', group: 'Arrange', needs: 1, run: (b) => alignSelection(b, 'centre') },
+  { name: 'Align right', group: 'Arrange', needs: 1, run: (b) => alignSelection(b, 'right') },
+  { name: 'Align tops', group: 'Arrange', needs: 1, run: (b) => alignSelection(b, 'top') },
+  { name: 'Align middles', group: 'Arrange', needs: 1, run: (b) => alignSelection(b, 'middle') },
+  { name: 'Align feet', group: 'Arrange', needs: 1, run: (b) => alignSelection(b, 'bottom') },
+  { name: 'Equal gaps across', group: 'Arrange', needs: 3, run: (b) => spaceSelection(b, 'x') },
+  { name: 'Equal gaps down', group: 'Arrange', needs: 3, run: (b) => spaceSelection(b, 'y') },
+  { name: 'Same width', group: 'Arrange', needs: 2, run: (b) => sameSize(b, 'width') },
+  { name: 'Same height', group: 'Arrange', needs: 2, run: (b) => sameSize(b, 'height') },
+  { name: 'Centre everything on the face', group: 'Arrange', run: centreContent },
+  { name: 'Straighten near misses…', group: 'Arrange', keys: ['s'], run: () => openPanel('straighten') },
+  { name: 'Guides…', group: 'Arrange', keys: ['g'], run: () => openPanel('guides') },
+  { name: 'As cut, and back', group: 'See', keys: ['.'], run: toggleAsCut },
+  { name: 'Both faces, or one', group: 'See', keys: ['b'], run: toggleBoth },
+  { name: 'Export for print…', group: 'See', run: () => openPanel('export') },
+  { name: 'Look up an action…', group: 'See', keys: ['/'], run: () => openPanel('actions') },
+  { name: 'All keys…', group: 'See', keys: ['?', 'Shift+?'], run: () => openPanel('keys') },
+];
+
+/** Whether a command can be done now. */
+export const canRun = ({ needs = 0 }: Command, { selection }: Bench): boolean => selection.length >= needs;
+
+const SIGNS: Record<string, string> = {
+  $mod: 'Ctrl',
+  ArrowLeft: '←',
+  ArrowRight: '→',
+  ArrowUp: '↑',
+  ArrowDown: '↓',
+  PageUp: 'Page Up',
+  PageDown: 'Page Down',
+  Escape: 'Esc',
+};
+/** A key as it is written for people. */
+export const shownKey = (key: string): string =>
+  key
+    .split('+')
+    .map((part) => SIGNS[part] ?? (part.length === 1 && key.length > 1 ? part.toUpperCase() : part))
+    .join(' ');

@@ -1,0 +1,175 @@
+import { execFileSync } from 'node:child_process';
+import { expect, type Page, test } from '@playwright/test';
+import { bytesOf, drag, element, middleOf, openDemoCard, row, shownIn, typeInto } from './bench';
+
+/** A day's arranging, on the demo card. */
+test.beforeEach(async ({ page }) => openDemoCard(page));
+
+const stack = (page: Page) => page.getByRole('list', { name: 'Stack' }).getByRole('listitem');
+const placeOf = async (page: Page, name: string | RegExp): Promise<{ x: string; y: string }> => {
+  await row(page, name).click();
+  return { x: await shownIn(page, 'X'), y: await shownIn(page, 'Y') };
+};
+
+async function wordsExported(page: Page): Promise<string> {
+  await page.getByRole('button', { name: 'Export for print' }).click();
+  await page.getByRole('button', { name: /^Write the file/ }).click();
+  await expect(page.getByText('The file was read back')).toBeVisible({ timeout: 60_000 });
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Save .*\.pdf/ }).click();
+  const pdf = await bytesOf(await saving);
+  return execFileSync('pdftotext', ['-', '-'], { input: pdf }).toString();
+}
+
+test('several are selected by Shift, aligned, spaced, and all of it is one step back', async ({ page }) => {
+  await row(page, 'Head gardener').click();
+  await typeInto(page, 'X', '41');
+  await element(page, 'name').click();
+  await element(page, 'title').click({ modifiers: ['Shift'] });
+  await element(page, 'contact').click({ modifiers: ['Shift'] });
+  await expect(page.getByRole('heading', { name: '3 selected' })).toBeVisible();
+  await page.getByRole('button', { name: 'Align left' }).click();
+  await page.getByRole('button', { name: 'Equal gaps down' }).click();
+  expect((await placeOf(page, 'Head gardener')).x).toBe('35 mm');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  expect((await placeOf(page, 'Head gardener')).x).toBe('41 mm');
+
+  // One alone is aligned to the face.
+  await page.getByLabel('Align to', { exact: true }).selectOption('the safe zone');
+  await page.getByRole('button', { name: 'Align right' }).click();
+  await page.getByRole('button', { name: 'Top right' }).click();
+  expect(await shownIn(page, 'X')).toBe('81 mm');
+});
+
+test('a box on the table selects what is in it; everything is selected by key, deleted, and taken back', async ({
+  page,
+}) => {
+  const sheet = (await page.locator('svg[data-face]').boundingBox())!;
+  const name = (await element(page, 'name').boundingBox())!;
+  await page.keyboard.down('Control');
+  await drag(page, { x: name.x - 12, y: name.y - 12 }, { x: sheet.x + sheet.width - name.x, y: name.height + 62 });
+  await page.keyboard.up('Control');
+  await expect(page.getByRole('region', { name: 'Selection' })).toContainText('Iris Calloway, Head gardener');
+  await page.keyboard.press('Control+a');
+  await expect(page.getByRole('heading', { name: '8 selected' })).toBeVisible();
+  await page.keyboard.press('Delete');
+  await expect(stack(page)).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(stack(page)).toHaveCount(8);
+});
+
+test('copies go beside, to the back at the same place, and to another piece', async ({ page }) => {
+  const at = await placeOf(page, 'Short rule');
+  await page.keyboard.press('Control+d');
+  await expect(stack(page)).toHaveCount(9);
+  await page.keyboard.press('Delete');
+  await row(page, 'Short rule').click();
+  await page.keyboard.press('o');
+  await expect(page.getByRole('tab', { name: 'Back' })).toHaveAttribute('aria-selected', 'true');
+  expect(await placeOf(page, 'Short rule')).toEqual(at);
+  await page.keyboard.press('Control+c');
+  await page.goto('/');
+  await page.getByRole('link', { name: /Flyer, open garden day/ }).click();
+  await expect(element(page, 'event')).toBeVisible();
+  await page.keyboard.press('Control+v');
+  await expect(row(page, 'Short rule')).toBeVisible();
+});
+
+test('what is locked stays; what is hidden or a sample is not printed', async ({ page }) => {
+  await row(page, 'Fen panel').click();
+  await page.keyboard.press('l');
+  await expect(stack(page).filter({ hasText: 'Fen panel' }).getByRole('img', { name: 'Locked' })).toBeVisible();
+  const before = await placeOf(page, 'Fen panel');
+  await page.keyboard.press('Escape');
+  const panel = (await element(page, 'fen-panel').boundingBox())!;
+  await drag(page, { x: panel.x + 60, y: panel.y + panel.height - 40 }, { x: 60, y: 0 });
+  expect(await placeOf(page, 'Fen panel')).toEqual(before);
+
+  await row(page, 'Head gardener').click();
+  await page.keyboard.press('h');
+  await expect(element(page, 'title')).toHaveCount(0);
+  await row(page, 'Iris Calloway').click();
+  await page.getByLabel('Sample: shown, never printed').check();
+  await expect(element(page, 'name')).toBeVisible();
+  const words = await wordsExported(page);
+  expect(words).toContain('01632 960 118');
+  expect(words).not.toContain('Head gardener');
+  expect(words).not.toContain('Iris Calloway');
+});
+
+test('a drag is caught by edges, art goes on to the bleed, and Alt lets it go', async ({ page }) => {
+  await page.getByRole('button', { name: 'Rectangle', exact: true }).click();
+  const sheet = (await page.locator('svg[data-face]').boundingBox())!;
+  const scale = sheet.width / 91;
+  await typeInto(page, 'X', '40');
+  await typeInto(page, 'Y', '8');
+  const handle = page.locator('[data-handle="e"]');
+  // To half a millimetre past the trim: on to the bleed.
+  const from = await middleOf(handle);
+  const reach = sheet.x + (3 + 85.4) * scale - from.x;
+  await drag(page, from, { x: reach, y: 0 });
+  await page.getByRole('button', { name: 'Top right' }).click();
+  expect(await shownIn(page, 'X')).toBe('88 mm');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.down('Alt');
+  await drag(page, await middleOf(handle), { x: reach, y: 0 });
+  await page.keyboard.up('Alt');
+  expect(await shownIn(page, 'X')).not.toBe('88 mm');
+});
+
+test('guides are dragged from the rulers, typed, and catch', async ({ page }) => {
+  const ruler = (await page.locator('[data-ruler="x"]').boundingBox())!;
+  await drag(page, { x: ruler.x + 13, y: ruler.y + 60 }, { x: 300, y: 0 });
+  await expect(page.locator('[data-guide="x"]')).toHaveCount(1);
+  await page.keyboard.press('g');
+  await typeInto(page, 'Upright at', '50 mm');
+  await page.getByRole('button', { name: 'At the centres' }).click();
+  await expect(page.getByRole('list', { name: 'Guides' }).getByRole('listitem')).toHaveCount(3);
+  await page.keyboard.press('Escape');
+  await row(page, 'Short rule').click();
+  const scale = (await page.locator('svg[data-face]').boundingBox())!.width / 91;
+  // 15 mm to the right and a little short of it.
+  await drag(page, await middleOf(element(page, 'hair')), { x: 15 * scale - 4, y: 0 });
+  expect(await shownIn(page, 'X')).toBe('50 mm');
+  // Dragged away, a guide is gone.
+  const guide = (await page.locator('[data-guide="x"]').first().boundingBox())!;
+  await drag(page, { x: guide.x + guide.width / 2, y: guide.y + 20 }, { x: -600, y: 0 });
+  await expect(page.locator('[data-guide]')).toHaveCount(2);
+});
+
+test('near misses are shown straightened first, and straightened when that is wanted', async ({ page }) => {
+  await row(page, 'Head gardener').click();
+  await typeInto(page, 'X', '35.3');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('s');
+  const panel = page.getByRole('dialog', { name: 'Straighten' });
+  await expect(panel).toContainText('Head gardener: almost in line');
+  await panel.getByRole('button', { name: 'Leave it' }).click();
+  expect((await placeOf(page, 'Head gardener')).x).toBe('35.3 mm');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('s');
+  await panel.getByRole('button', { name: 'Straighten' }).click();
+  expect((await placeOf(page, 'Head gardener')).x).toBe('35 mm');
+});
+
+test('any action is found by typing, and is in the menu of what is under the pointer', async ({ page }) => {
+  await row(page, 'Head gardener').click();
+  await page.keyboard.press('/');
+  await page.getByPlaceholder('What would you like to do?').fill('same typeface');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: '2 selected' })).toBeVisible();
+  await element(page, 'fern').click({ button: 'right' });
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click();
+  await expect(stack(page)).toHaveCount(9);
+  // The one underneath, by Alt.
+  await page.keyboard.press('Escape');
+  const fern = await middleOf(element(page, 'fern'));
+  await page.mouse.click(fern.x, fern.y);
+  const chosen = page.getByRole('list', { name: 'Stack' }).locator('button[aria-pressed=true]');
+  const [top] = await chosen.allTextContents();
+  await page.keyboard.down('Alt');
+  await page.mouse.click(fern.x, fern.y);
+  await page.keyboard.up('Alt');
+  expect((await chosen.allTextContents())[0]).not.toBe(top);
+});
