@@ -3,6 +3,7 @@ const FLOORS = [
   'core/units',
   'core/trade',
   'core/geometry',
+  'core/codes',
   'core/colour',
   'core/type',
   'core/picture',

@@ -11,6 +11,7 @@ const paint = (ink: string, tint = 1) => ({ ink, tint });
 const DISPLAY = 'cormorant-garamond/semibold';
 const TEXT = 'source-sans-3/regular';
 const MARK_HEIGHT = 26;
+const ROUND = { radius: mm(3), form: 'round' } as const;
 
 /** The flyer of the open garden day: mixed styles in one box, words round a circle, prices on a tab, a row of details. */
 export function buildOpenDay(before: Job, fern: { outline: string; ratio: number }, picture: string): Job {
@@ -53,7 +54,7 @@ export function buildOpenDay(before: Job, fern: { outline: string; ratio: number
       y: mm(55),
       width: mm(78),
       height: mm(41),
-      corner: mm(3),
+      corners: [ROUND, ROUND, ROUND, ROUND],
       paint: paint('oat'),
     }),
   );

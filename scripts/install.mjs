@@ -14,6 +14,7 @@ const DEBIAN = {
   qpdf: 'qpdf',
   transicc: 'liblcms2-utils',
   'hb-shape': 'libharfbuzz-bin',
+  zbarimg: 'zbar-tools',
   // A font with CFF outlines, as designers have them.
   '/usr/share/fonts/opentype/cantarell/Cantarell-Regular.otf': 'fonts-cantarell',
   '/usr/share/unicode/auxiliary/LineBreakTest.txt': 'unicode-data',

@@ -15,10 +15,10 @@ function pushOut(box: Box, target: Box, which: Record<keyof Sides, boolean>): Bo
 }
 
 /** Art that runs to the edge; words and logos are kept inside instead, by their own check. */
-const isEdgeArt = (element: Element): boolean => isFramed(element) && !element.logo;
+const isEdgeArt = (element: Element): boolean => isFramed(element) && element.kind !== 'code' && !element.logo;
 
 /** Outlines cannot be pushed to an edge by stretching their frame without changing their shape. */
-const canExtend = (element: Element): boolean => element.kind !== 'shape' || !element.outline;
+const canExtend = (element: Element): boolean => element.kind !== 'shape' || !(element.outline || element.form);
 
 function look({ piece, face, shop, sources }: CheckContext): Finding[] {
   const trim = trimOf(piece);

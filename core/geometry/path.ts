@@ -21,28 +21,6 @@ export const boxPath = ({ x, y, width, height }: Box): Path => [
   ['Z'],
 ];
 
-/** How far a quarter circle's handles reach, as a share of its radius: the usual near fit, within 0.03 % of the radius. */
-const QUARTER = (4 / 3) * (Math.SQRT2 - 1);
-
-/** A rectangle with round corners, clockwise from the end of its top left one. */
-export function roundedBoxPath({ x, y, width, height }: Box, radius: number): Path {
-  const r = Math.min(radius, width / 2, height / 2);
-  const k = r * (1 - QUARTER);
-  const [x1, y1] = [x + width, y + height];
-  return [
-    ['M', x + r, y],
-    ['L', x1 - r, y],
-    ['C', x1 - k, y, x1, y + k, x1, y + r],
-    ['L', x1, y1 - r],
-    ['C', x1, y1 - k, x1 - k, y1, x1 - r, y1],
-    ['L', x + r, y1],
-    ['C', x + k, y1, x, y1 - k, x, y1 - r],
-    ['L', x, y + r],
-    ['C', x, y + k, x + k, y, x + r, y],
-    ['Z'],
-  ];
-}
-
 export const linePath = (from: Point, to: Point): Path => [
   ['M', from.x, from.y],
   ['L', to.x, to.y],

@@ -1,3 +1,4 @@
+import { SYMBOLOGIES } from '../codes/symbols';
 import type { Ink } from '../colour/ink';
 import { plainText } from './look';
 import type { Element, Face, Job, Piece } from './schema';
@@ -37,6 +38,8 @@ export const inkOf = (inks: readonly Ink[], id: string): Ink => {
   return found;
 };
 
+const FORM_NAMES = { rectangle: 'Rectangle', ellipse: 'Ellipse', polygon: 'Polygon', star: 'Star' } as const;
+
 /** What an element is called: its own name, its first words, or what it is. */
 export function titleOf(element: Element, assets: Job['assets']): string {
   if (element.name) return element.name;
@@ -48,5 +51,6 @@ export function titleOf(element: Element, assets: Job['assets']): string {
   }
   if (element.kind === 'picture') return assets[element.asset]?.name ?? 'Picture';
   if (element.kind === 'rule') return 'Rule';
-  return element.outline ? 'Outline' : 'Rectangle';
+  if (element.kind === 'code') return SYMBOLOGIES[element.symbology].name;
+  return element.outline ? 'Outline' : FORM_NAMES[element.form?.kind ?? 'rectangle'];
 }

@@ -93,3 +93,12 @@ export const makeRule = (given: New<'rule', 'x' | 'y' | 'width' | 'height'>): Ex
   paint: BLACK,
   ...given,
 });
+/** A QR code, unless it is told otherwise. */
+export const makeCode = (
+  given: New<'code', 'x' | 'y' | 'width' | 'height' | 'text'>,
+): Extract<Element, { kind: 'code' }> => ({
+  kind: 'code',
+  symbology: 'qrcode',
+  paint: BLACK,
+  ...given,
+});

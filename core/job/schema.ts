@@ -1,6 +1,8 @@
 import { z } from 'zod';
+import { SYMBOLOGY_IDS } from '../codes/symbols';
 import { inkSchema, isSpotName } from '../colour/ink';
 import { type Paint, paintSchema } from '../colour/paint';
+import { CORNER_FORMS } from '../geometry/forms';
 import { kindSchema } from '../trade/schema';
 import { ownFontSchema } from '../type/own-font';
 import { SEPARATOR_SIGNS } from '../type/separators';
@@ -99,15 +101,30 @@ export const pictureSchema = z.strictObject({
   height: extent,
   asset: z.string(),
 });
-/** A filled area: a rectangle with round corners or without, or an outline drawn in a unit square and stretched to the frame. */
+const corner = z.strictObject({ radius: extent, form: z.enum(CORNER_FORMS) });
+
+/** A form drawn to fill its frame. */
+const formSchema = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('ellipse') }),
+  z.strictObject({ kind: z.literal('polygon'), sides: z.int().min(3).max(60) }),
+  /** `depth` is how far out the notches are, as a share of the points. */
+  z.strictObject({ kind: z.literal('star'), points: z.int().min(3).max(60), depth: z.number().min(0.05).max(0.98) }),
+]);
+export type Form = z.infer<typeof formSchema>;
+
+/**
+ * A filled area: a rectangle with corners of its own, a form, or an outline drawn in a unit square; each is stretched
+ * to the frame.
+ */
 export const shapeSchema = z.strictObject({
   ...common,
   kind: z.literal('shape'),
   width: extent,
   height: extent,
   outline: outlineData.optional(),
-  /** Radius of a rectangle's corners; never more than half its shorter side is used. */
-  corner: extent.optional(),
+  form: formSchema.optional(),
+  /** Of a rectangle: top left, top right, foot right, foot left. */
+  corners: z.tuple([corner, corner, corner, corner]).optional(),
   paint: paintSchema,
 });
 /** A straight line along the longer side of its frame; the shorter side is its weight. */
@@ -119,11 +136,29 @@ export const ruleSchema = z.strictObject({
   paint: paintSchema,
 });
 
-export const elementSchema = z.discriminatedUnion('kind', [wordsSchema, pictureSchema, shapeSchema, ruleSchema]);
+/** A code that machines read, with its quiet zone in its frame. */
+export const codeSchema = z.strictObject({
+  ...common,
+  kind: z.literal('code'),
+  width: extent,
+  height: extent,
+  symbology: z.enum(SYMBOLOGY_IDS),
+  text: z.string().min(1).max(3000),
+  paint: paintSchema,
+});
+
+export const elementSchema = z.discriminatedUnion('kind', [
+  wordsSchema,
+  pictureSchema,
+  shapeSchema,
+  ruleSchema,
+  codeSchema,
+]);
 export type Words = z.infer<typeof wordsSchema>;
 export type Picture = z.infer<typeof pictureSchema>;
 export type Shape = z.infer<typeof shapeSchema>;
 export type Rule = z.infer<typeof ruleSchema>;
+export type Code = z.infer<typeof codeSchema>;
 export type Element = z.infer<typeof elementSchema>;
 /** Elements that carry a frame of their own. */
 export type Framed = Exclude<Element, Words>;

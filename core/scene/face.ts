@@ -2,7 +2,7 @@ import { platesOf } from '../colour/ink';
 import type { Box } from '../geometry/box';
 import { boxPath } from '../geometry/path';
 import { inkOf } from '../job/find';
-import type { Element, Face, Picture, Rule, Shape } from '../job/schema';
+import type { Code, Element, Face, Picture, Rule, Shape } from '../job/schema';
 import { coverFrame } from '../picture/place';
 import type { Device } from './device';
 import { outlineOf } from './outline';
@@ -27,7 +27,7 @@ function drawPicture(picture: Picture, { assets }: SceneSources, device: Device)
   device.endClip();
 }
 
-function drawFilled(element: Shape | Rule, { inks }: SceneSources, device: Device): void {
+function drawFilled(element: Shape | Rule | Code, { inks }: SceneSources, device: Device): void {
   device.fillPath(outlineOf(element), platesOf(inkOf(inks, element.paint.ink), element.paint.tint));
 }
 

@@ -1,4 +1,4 @@
-import { linePath, type Path, pathData, transformPath } from '../geometry/path';
+import { boxPath, linePath, type Path, pathData, transformPath } from '../geometry/path';
 import type { Element, Face, Framed, Words } from '../job/schema';
 import { outlineOf } from './outline';
 
@@ -8,6 +8,7 @@ const keptFaces = new WeakMap<Face, Face>();
 
 /** The line that words stand on when they follow an element: a rule's own line, or what goes round it. */
 export function lineOf(element: Framed): Path {
+  if (element.kind === 'code') return boxPath(element);
   if (element.kind !== 'rule') return outlineOf(element);
   const { x, y, width, height } = element;
   return width >= height

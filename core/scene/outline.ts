@@ -1,11 +1,23 @@
-import { boxPath, type Path, parsePath, roundedBoxPath, transformPath } from '../geometry/path';
-import type { Framed } from '../job/schema';
+import { symbolPath } from '../codes/symbols';
+import { corneredBoxPath, ellipsePath, polygonPath, starPath } from '../geometry/forms';
+import { boxPath, type Path, parsePath, transformPath } from '../geometry/path';
+import type { Framed, Shape } from '../job/schema';
+
+function formPath(
+  form: NonNullable<Shape['form']>,
+  frame: { x: number; y: number; width: number; height: number },
+): Path {
+  if (form.kind === 'ellipse') return ellipsePath(frame);
+  return form.kind === 'polygon' ? polygonPath(frame, form.sides) : starPath(frame, form.points, form.depth);
+}
 
 /** The outline of an element with a frame of its own, in points on its face: what it fills, or for a picture its frame. */
 export function outlineOf(element: Framed): Path {
   const { x, y, width, height } = element;
   const frame = { x, y, width, height };
+  if (element.kind === 'code') return symbolPath(element.symbology, element.text, frame);
   if (element.kind !== 'shape') return boxPath(frame);
   if (element.outline) return transformPath(parsePath(element.outline), [width, 0, 0, height, x, y]);
-  return element.corner ? roundedBoxPath(frame, element.corner) : boxPath(frame);
+  if (element.form) return formPath(element.form, frame);
+  return element.corners ? corneredBoxPath(frame, element.corners) : boxPath(frame);
 }

@@ -71,6 +71,7 @@ export function LengthField({ label, value, unit, echo, onChange, refuse, disabl
             }
             if (event.key === 'Escape') {
               // What was typed is dropped, and the keys are the room's again.
+              event.stopPropagation();
               setMessage(undefined);
               flushSync(() => setDraft(undefined));
               event.currentTarget.blur();

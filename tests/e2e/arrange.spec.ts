@@ -28,7 +28,7 @@ test('several are selected by Shift, aligned, spaced, and all of it is one step 
   await element(page, 'title').click({ modifiers: ['Shift'] });
   await element(page, 'contact').click({ modifiers: ['Shift'] });
   await expect(page.getByRole('heading', { name: '3 selected' })).toBeVisible();
-  await page.getByRole('button', { name: 'Align left' }).click();
+  await page.getByRole('button', { name: 'Line up left' }).click();
   await page.getByRole('button', { name: 'Equal gaps down' }).click();
   expect((await placeOf(page, 'Head gardener')).x).toBe('35 mm');
   await page.keyboard.press('Control+z');
@@ -36,8 +36,8 @@ test('several are selected by Shift, aligned, spaced, and all of it is one step 
   expect((await placeOf(page, 'Head gardener')).x).toBe('41 mm');
 
   // One alone is aligned to the face.
-  await page.getByLabel('Align to', { exact: true }).selectOption('the safe zone');
-  await page.getByRole('button', { name: 'Align right' }).click();
+  await page.getByLabel('Line up with').selectOption('the safe zone');
+  await page.getByRole('button', { name: 'Line up right' }).click();
   await page.getByRole('button', { name: 'Top right' }).click();
   expect(await shownIn(page, 'X')).toBe('81 mm');
 });
@@ -173,3 +173,40 @@ test('any action is found by typing, and is in the menu of what is under the poi
   await page.keyboard.up('Alt');
   expect((await chosen.allTextContents())[0]).not.toBe(top);
 });
+
+test('shapes have forms and corners of their own; a code says what was typed, and refuses what it cannot hold', async ({
+  page,
+}) => {
+  for (const name of ['Ellipse', 'Polygon', 'Star']) {
+    await page.getByRole('button', { name, exact: true }).click();
+    await expect(row(page, name)).toBeVisible();
+  }
+  await page.getByLabel('Points').fill('8');
+  await page.getByRole('button', { name: 'Rectangle', exact: true }).click();
+  const plain = await element(page, (await idOfSelected(page))!)
+    .locator('path')
+    .getAttribute('d');
+  await page.getByLabel('Each corner its own').check();
+  await typeInto(page, 'Corner top right', '4 mm');
+  await page.getByLabel('Corner top right: form').selectOption('scooped');
+  expect(
+    await element(page, (await idOfSelected(page))!)
+      .locator('path')
+      .getAttribute('d'),
+  ).not.toBe(plain);
+
+  await page.getByRole('button', { name: 'Code', exact: true }).click();
+  const says = page.getByLabel('What the code says');
+  await says.fill('not a number');
+  await page.getByLabel('Kind of code').selectOption('EAN-13');
+  await expect(page.getByRole('region', { name: 'Code' }).getByRole('alert')).toContainText('EAN-13 cannot hold that');
+  await page.getByRole('button', { name: 'Make it a contact card' }).click();
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Iris Calloway');
+  await page.getByRole('button', { name: 'Use it' }).click();
+  await expect(says).toHaveValue(/BEGIN:VCARD[\s\S]*FN:Iris Calloway/);
+});
+
+/** The id of what is selected, from the frame's row in the stack. */
+async function idOfSelected(page: Page): Promise<string | null> {
+  return page.locator('main [data-element]').last().getAttribute('data-element');
+}

@@ -1,7 +1,8 @@
 import { produce } from 'immer';
+import { symbolOf } from '../../codes/symbols';
 import type { Box, Point } from '../../geometry/box';
 import { findElement, findFace } from '../find';
-import type { Asset, Element, Framed, Job, Paint } from '../schema';
+import type { Asset, Code, Element, Form, Framed, Job, Paint, Shape } from '../schema';
 import { setLettering } from './words';
 
 /** Edits of elements, found by id anywhere in the job; an id that is not there changes nothing. */
@@ -83,13 +84,27 @@ export const setFrame = (job: Job, id: string, frame: Box): Job =>
     if (element.kind !== 'words') Object.assign(element, frame);
   });
 
-/** Rounds a rectangle's corners; points. */
-export const setCorner = (job: Job, id: string, corner: number): Job =>
+/** Gives a rectangle's corners their radii and forms; points. */
+export const setCorners = (job: Job, id: string, corners: NonNullable<Shape['corners']>): Job =>
   change(job, id, (element) => {
     if (element.kind !== 'shape') return;
-    if (corner > 0) element.corner = corner;
-    else delete element.corner;
+    if (corners.some(({ radius }) => radius > 0)) element.corners = corners;
+    else delete element.corners;
   });
+
+/** Changes how a drawn form is made: how many sides, how deep. */
+export const setForm = (job: Job, id: string, form: Form): Job =>
+  change(job, id, (element) => {
+    if (element.kind === 'shape' && element.form) element.form = form;
+  });
+
+/** Changes what a code says, or what kind it is. What cannot be made is refused with a CodeError before anything changes. */
+export function setCode(job: Job, id: string, to: Partial<Pick<Code, 'symbology' | 'text'>>): Job {
+  const element = findElement(job, id)?.element;
+  if (element?.kind !== 'code') return job;
+  symbolOf(to.symbology ?? element.symbology, to.text ?? element.text);
+  return change(job, id, (draft) => void Object.assign(draft, to));
+}
 
 /** Moves an element to a place in its face's stack, 0 at the bottom. */
 export const restack = (job: Job, id: string, to: number): Job =>
@@ -106,7 +121,7 @@ export const setPaint = (job: Job, id: string, paint: Paint): Job =>
   findElement(job, id)?.element.kind === 'words'
     ? setLettering(job, id, { paint })
     : change(job, id, (element) => {
-        if (element.kind === 'shape' || element.kind === 'rule') element.paint = paint;
+        if (element.kind !== 'words' && element.kind !== 'picture') element.paint = paint;
       });
 
 export const nameElement = (job: Job, id: string, name: string): Job =>

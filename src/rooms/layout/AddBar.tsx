@@ -1,9 +1,13 @@
+import Circle from 'lucide-react/icons/circle';
+import Hexagon from 'lucide-react/icons/hexagon';
 import ImageIcon from 'lucide-react/icons/image';
 import Minus from 'lucide-react/icons/minus';
+import QrCode from 'lucide-react/icons/qr-code';
 import Square from 'lucide-react/icons/square';
+import Star from 'lucide-react/icons/star';
 import Type from 'lucide-react/icons/type';
 import { useRef } from 'react';
-import { addRectangle, addRule, addWords } from './add';
+import { addCode, addRule, addShape, addWords } from './add';
 import { useBench } from './bench';
 import { TypeWords } from './TypeWords';
 import { editWords } from './words/editing';
@@ -15,14 +19,18 @@ export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void
   const things = [
     ['Words', Type, () => editWords(addWords(bench, 'New words'))],
     ['Picture', ImageIcon, () => picker.current?.click()],
-    ['Rectangle', Square, () => addRectangle(bench)],
+    ['Rectangle', Square, () => addShape(bench, 'Rectangle')],
+    ['Ellipse', Circle, () => addShape(bench, 'Ellipse')],
+    ['Polygon', Hexagon, () => addShape(bench, 'Polygon')],
+    ['Star', Star, () => addShape(bench, 'Star')],
     ['Rule', Minus, () => addRule(bench)],
+    ['Code', QrCode, () => addCode(bench)],
   ] as const;
   return (
     <div className="border-t border-base-300 p-3">
       <h2 className="heading mb-2">Add to {bench.face.name.toLowerCase()}</h2>
       <TypeWords />
-      <div className="grid grid-cols-2 gap-1.5">
+      <div className="grid grid-cols-2 gap-1">
         {things.map(([name, Icon, add]) => (
           <button key={name} type="button" className="btn btn-sm justify-start font-normal" onClick={add}>
             <Icon size={14} /> {name}

@@ -51,9 +51,10 @@ function summaryOf(element: Element, { job, unit, findings }: Bench): string {
     const asset = job.assets[element.asset];
     return `${logo}picture${asset ? `, ${Math.round(effectivePpi(element, asset.width, asset.height))} ppi` : ''}`;
   }
+  if (element.kind === 'code') return `${logo}${element.text.split('\n')[0]}`;
   if (element.kind === 'rule') return `rule, ${formatLength(Math.min(element.width, element.height), 'pt', 2)}`;
   const short = findings.some((f) => f.element === element.id && f.check === 'short-of-bleed');
-  return `${logo}${element.outline ? 'outline' : 'rectangle'}, ${short ? 'short of the bleed' : formatLength(element.width, unit, 1)}`;
+  return `${logo}${element.outline ? 'outline' : (element.form?.kind ?? 'rectangle')}, ${short ? 'short of the bleed' : formatLength(element.width, unit, 1)}`;
 }
 
 function Swatch({ element, bench }: { element: Element; bench: Bench }) {

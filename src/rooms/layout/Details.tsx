@@ -1,22 +1,17 @@
 import Trash from 'lucide-react/icons/trash-2';
-import {
-  markElements,
-  markLogo,
-  nameElement,
-  removeElement,
-  setCorner,
-  setPaint,
-} from '../../../core/job/edits/elements';
+import { markElements, markLogo, nameElement, removeElement, setPaint } from '../../../core/job/edits/elements';
 import { flowHead, titleOf } from '../../../core/job/find';
-import type { Element, Rule, Shape, Words } from '../../../core/job/schema';
+import type { Code, Element, Rule, Shape, Words } from '../../../core/job/schema';
 import { LengthField } from '../../parts/LengthField';
 import { act, select } from '../../store/session';
 import { setNudge, useSettings } from '../../store/settings';
 import { ArrangeCard } from './arrange/ArrangeCard';
 import { useBench } from './bench';
+import { CodeCard } from './CodeCard';
 import { MeasuredBy, Measures } from './Measures';
 import { PaintCard } from './PaintCard';
 import { PictureCard } from './PictureCard';
+import { ShapeCard } from './ShapeCard';
 import { SpellingCard } from './SpellingCard';
 import { nudgeStep } from './steps';
 import { ToCut } from './ToCut';
@@ -56,9 +51,12 @@ function ElementDetails({ element }: { element: Element }) {
       {element.kind === 'words' && !head && <WordsCard words={element} />}
       {element.kind === 'words' && !head && <WordsPaint words={element} />}
       {element.kind === 'picture' && <PictureCard picture={element} />}
-      {(element.kind === 'shape' || element.kind === 'rule') && <ElementPaint element={element} />}
+      {(element.kind === 'shape' || element.kind === 'rule' || element.kind === 'code') && (
+        <ElementPaint element={element} />
+      )}
       <Measures element={element} />
-      {element.kind === 'shape' && !element.outline && <Corners shape={element} />}
+      {element.kind === 'shape' && !element.outline && <ShapeCard shape={element} />}
+      {element.kind === 'code' && <CodeCard code={element} />}
       <ToCut element={element} />
       <ArrangeCard />
       {element.kind === 'words' && <FrameCard words={element} />}
@@ -93,7 +91,7 @@ function GoesOnFrom({ head }: { head: string }) {
   );
 }
 
-const ElementPaint = ({ element }: { element: Shape | Rule }) => (
+const ElementPaint = ({ element }: { element: Shape | Rule | Code }) => (
   <PaintCard
     paint={element.paint}
     edit={(paint) => (job) => setPaint(job, element.id, paint)}
@@ -110,24 +108,6 @@ function WordsPaint({ words }: { words: Words }) {
       edit={(paint) => tryLettering(words.id, { paint })}
       commit={(name, paint) => void changeLettering(name, words.id, { paint })}
     />
-  );
-}
-
-/** All corners of a rectangle alike. */
-function Corners({ shape }: { shape: Shape }) {
-  const { unit, echo } = useBench();
-  const most = Math.min(shape.width, shape.height) / 2;
-  return (
-    <section aria-label="Corners">
-      <LengthField
-        label="Corner radius"
-        unit={unit}
-        echo={echo}
-        value={shape.corner ?? 0}
-        refuse={(p) => (p < 0 || p > most + 0.01 ? 'A corner is from nothing to half the shorter side.' : undefined)}
-        onChange={(corner) => act('Corners', (job) => setCorner(job, shape.id, corner))}
-      />
-    </section>
   );
 }
 

@@ -3,11 +3,12 @@ import { platesOf, processStandIn } from '../../../core/colour/ink';
 import { type Box, bottom, outset, overlaps, type Point } from '../../../core/geometry/box';
 import { addAsset, addElement } from '../../../core/job/edits/elements';
 import { inkOf } from '../../../core/job/find';
-import { makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
+import { makeCode, makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
 import type { Asset, Element, Paint, Picture } from '../../../core/job/schema';
 import { lightnessUnder, luminance } from '../../../core/picture/lightness';
 import { coverFrame } from '../../../core/picture/place';
 import { elementFrame } from '../../../core/scene/face';
+import { toPoints } from '../../../core/units/length';
 import { act, select } from '../../store/session';
 import type { Bench } from './bench';
 
@@ -79,20 +80,48 @@ const shapePaint = (bench: Bench): Paint => ({
   tint: 1,
 });
 
-export function addRectangle(bench: Bench): void {
+const SHAPES = {
+  Rectangle: undefined,
+  Ellipse: { kind: 'ellipse' },
+  Polygon: { kind: 'polygon', sides: 6 },
+  Star: { kind: 'star', points: 5, depth: 0.45 },
+} as const;
+export type ShapeName = keyof typeof SHAPES;
+
+/** A new shape in the middle of the face, a third of it; all but rectangles are as wide as high. */
+export function addShape(bench: Bench, name: ShapeName): void {
   const { width, height } = bench.piece;
+  const form = SHAPES[name];
+  const side = Math.min(width, height) / 3;
+  const size = form ? { width: side, height: side } : { width: width / 3, height: height / 3 };
   put(
     bench,
-    'Add rectangle',
+    `Add ${name.toLowerCase()}`,
     makeShape({
       id: newId(),
-      x: width / 3,
-      y: height / 3,
-      width: width / 3,
-      height: height / 3,
+      x: (width - size.width) / 2,
+      y: (height - size.height) / 2,
+      ...size,
+      ...(form ? { form } : {}),
       paint: shapePaint(bench),
     }),
   );
+}
+
+/** A new QR code is 20 mm wide, where the face has room for that. */
+const CODE_SIDE = toPoints(20, 'mm');
+export function addCode(bench: Bench): void {
+  const safe = safeZone(bench);
+  const side = Math.min(CODE_SIDE, safe.width, safe.height);
+  const code = makeCode({
+    id: newId(),
+    x: safe.x + safe.width - side,
+    y: safe.y + safe.height - side,
+    width: side,
+    height: side,
+    text: 'https://www.example',
+  });
+  put(bench, 'Add code', code);
 }
 
 /** A new rule runs across the middle of the safe zone, half a point thick. */

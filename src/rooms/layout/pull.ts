@@ -1,3 +1,4 @@
+import { SYMBOLOGIES } from '../../../core/codes/symbols';
 import type { Box, Point } from '../../../core/geometry/box';
 import { HANDLE_AT, type Handle, isCorner, resizeBox } from '../../../core/geometry/resize';
 import { setFrame } from '../../../core/job/edits/elements';
@@ -22,7 +23,10 @@ const SIZE_STEP = 0.25;
 
 /** Pictures, logos and drawn outlines keep their proportions unless asked not to. */
 const keepsProportions = (element: Element): boolean =>
-  element.kind === 'picture' || element.logo === true || (element.kind === 'shape' && element.outline !== undefined);
+  element.kind === 'picture' ||
+  element.logo === true ||
+  (element.kind === 'shape' && (element.outline ?? element.form) !== undefined) ||
+  (element.kind === 'code' && SYMBOLOGIES[element.symbology].square);
 
 function tidyPull(frame: Box, handle: Handle, by: Point, { step, caught }: How): Point {
   const at = HANDLE_AT[handle];

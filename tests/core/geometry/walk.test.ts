@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { boxPath, linePath, parsePath, roundedBoxPath } from '../../../core/geometry/path';
+import { corneredBoxPath } from '../../../core/geometry/forms';
+import { boxPath, linePath, parsePath } from '../../../core/geometry/path';
 import { alongFor, beside, nearestAt, placeAlong, reversed, walkCircle, walkPath } from '../../../core/geometry/walk';
 
 const square = walkPath(boxPath({ x: 0, y: 0, width: 100, height: 100 }));
@@ -8,7 +9,8 @@ describe('walking along a line', () => {
   it('is as long as the line', () => {
     expect(square.length).toBe(400);
     expect(walkCircle({ x: 0, y: 0 }, 50).length).toBeCloseTo(100 * Math.PI, 9);
-    const round = walkPath(roundedBoxPath({ x: 0, y: 0, width: 100, height: 60 }, 20));
+    const corner = { radius: 20, form: 'round' } as const;
+    const round = walkPath(corneredBoxPath({ x: 0, y: 0, width: 100, height: 60 }, [corner, corner, corner, corner]));
     expect(round.length).toBeCloseTo(2 * 60 + 2 * 20 + 40 * Math.PI, 1);
   });
   it('goes clockwise round what was drawn either way', () => {

@@ -6,7 +6,7 @@ import { moveElement, removeElement } from '../../../core/job/edits/elements';
 import { setWordsPath } from '../../../core/job/edits/words';
 import { findElement } from '../../../core/job/find';
 import { makeShape, makeWords } from '../../../core/job/make';
-import { jobSchema, type Words, type WordsPath } from '../../../core/job/schema';
+import { jobSchema, type Shape, type Words, type WordsPath } from '../../../core/job/schema';
 import { followFace } from '../../../core/scene/follow';
 import { sourcesOf } from '../../../core/scene/sources';
 import { wordsOnPath, wordsSet } from '../../../core/scene/words';
@@ -59,7 +59,9 @@ describe('words round a circle', () => {
 });
 
 describe('words on an element’s outline', () => {
-  const box = makeShape({ id: 'box', x: 20, y: 20, width: 100, height: 60, corner: 10 });
+  const round = { radius: 10, form: 'round' } as const;
+  const corners: Shape['corners'] = [round, round, round, round];
+  const box = makeShape({ id: 'box', x: 20, y: 20, width: 100, height: 60, corners });
   const path: WordsPath = {
     along: { kind: 'element', id: 'box' },
     start: 40,

@@ -1,0 +1,133 @@
+import bwipjs from 'bwip-js/generic';
+import type { Box } from '../geometry/box';
+import type { Path, Segment } from '../geometry/path';
+
+/** A code that cannot be made; the message says why and what to do. */
+export class CodeError extends Error {}
+
+/**
+ * The codes that can be drawn. Quiet zones in modules, left and right: QR code ISO/IEC 18004 (4), Code 128
+ * ISO/IEC 15417 (10), EAN-13 GS1 General Specifications (11 and 7). From memory.
+ */
+export const SYMBOLOGIES = {
+  qrcode: { name: 'QR code', quiet: [4, 4], square: true },
+  code128: { name: 'Code 128', quiet: [10, 10], square: false },
+  ean13: { name: 'EAN-13', quiet: [11, 7], square: false },
+} as const;
+export type Symbology = keyof typeof SYMBOLOGIES;
+export const SYMBOLOGY_IDS = Object.keys(SYMBOLOGIES) as Symbology[];
+
+/** A code in modules, quiet zone included: how large it is, and its dark parts. */
+export interface Symbol {
+  columns: number;
+  rows: number;
+  dark: readonly Box[];
+}
+
+interface Matrix {
+  pixs: number[];
+  pixx: number;
+  pixy: number;
+}
+interface Bars {
+  sbs: number[];
+}
+
+const HELP: Record<Symbology, string> = {
+  qrcode: 'A QR code holds up to about 2,000 characters. Shorten it.',
+  code128: 'Code 128 holds letters, figures and signs of plain ASCII. Shorten it, or leave out other signs.',
+  ean13: 'EAN-13 is 12 figures, or 13 with the right check digit at the end.',
+};
+
+/** Runs of dark modules, each joined with the same run in the rows below it. */
+function darkBoxes({ pixs, pixx, pixy }: Matrix, quiet: number): Box[] {
+  const open = new Map<string, Box>();
+  const done: Box[] = [];
+  for (let y = 0; y < pixy; y++) {
+    const here = new Set<string>();
+    for (let x = 0; x < pixx; x++) {
+      if (!pixs[y * pixx + x]) continue;
+      const start = x;
+      while (x + 1 < pixx && pixs[y * pixx + x + 1]) x++;
+      const key = `${start} ${x}`;
+      here.add(key);
+      const above = open.get(key);
+      if (above) above.height++;
+      else open.set(key, { x: start + quiet, y: y + quiet, width: x - start + 1, height: 1 });
+    }
+    for (const [key, box] of open)
+      if (!here.has(key)) {
+        done.push(box);
+        open.delete(key);
+      }
+  }
+  return [...done, ...open.values()];
+}
+
+/** Makes a code. Throws CodeError for content it cannot hold. */
+export function symbolOf(symbology: Symbology, text: string): Symbol {
+  const { quiet, square } = SYMBOLOGIES[symbology];
+  const isPlain = /^[\x20-\x7e]*$/.test(text);
+  const refused = new CodeError(`${SYMBOLOGIES[symbology].name} cannot hold that. ${HELP[symbology]}`);
+  if (!square && !isPlain) throw refused;
+  // Letters beyond ASCII are UTF-8, and the code says so (ECI 26): readers guess otherwise.
+  const isUtf8 = [...text].some((character) => character > '\x7e');
+  const said = isUtf8 ? { text: `^ECI000026${text.replaceAll('^', '^^')}`, parsefnc: true } : { text };
+  let made: Matrix | Bars;
+  try {
+    const [found] = bwipjs.raw({
+      bcid: symbology,
+      ...said,
+      ...(square ? { eclevel: 'M' } : {}),
+    } as never) as unknown as (Matrix | Bars)[];
+    made = found!;
+  } catch {
+    throw refused;
+  }
+  if ('pixs' in made)
+    return {
+      columns: made.pixx + quiet[0] + quiet[1],
+      rows: made.pixy + quiet[0] + quiet[1],
+      dark: darkBoxes(made, quiet[0]),
+    };
+  let at: number = quiet[0];
+  const dark: Box[] = [];
+  made.sbs.forEach((width, i) => {
+    if (i % 2 === 0) dark.push({ x: at, y: 0, width, height: 1 });
+    at += width;
+  });
+  return { columns: at + quiet[1], rows: 1, dark };
+}
+
+const kept = new Map<string, Symbol>();
+const MOST_KEPT = 200;
+
+/** How a code lies in its frame: how large a module is each way, and where it begins. Square modules stay square. */
+function placed({ columns, rows }: Symbol, symbology: Symbology, { x, y, width, height }: Box): Box {
+  if (!SYMBOLOGIES[symbology].square) return { x, y, width: width / columns, height: height / rows };
+  const side = Math.min(width / columns, height / rows);
+  return { x: x + (width - side * columns) / 2, y: y + (height - side * rows) / 2, width: side, height: side };
+}
+
+function known(symbology: Symbology, text: string): Symbol {
+  const key = `${symbology} ${text}`;
+  const found = kept.get(key) ?? symbolOf(symbology, text);
+  if (!kept.has(key) && kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
+  kept.set(key, found);
+  return found;
+}
+
+/** The width of one module of a code in a frame, points. */
+export const moduleWidth = (symbology: Symbology, text: string, frame: Box): number =>
+  placed(known(symbology, text), symbology, frame).width;
+
+/** The dark parts of a code as one path, in a frame that holds its quiet zone too. */
+export function symbolPath(symbology: Symbology, text: string, frame: Box): Path {
+  const symbol = known(symbology, text);
+  const module = placed(symbol, symbology, frame);
+  return symbol.dark.flatMap((box): Segment[] => {
+    const [x0, y0] = [module.x + box.x * module.width, module.y + box.y * module.height];
+    const [x1, y1] = [x0 + box.width * module.width, y0 + box.height * module.height];
+    return [['M', x0, y0], ['L', x1, y0], ['L', x1, y1], ['L', x0, y1], ['Z']];
+  });
+}

@@ -1,0 +1,101 @@
+import { useState } from 'react';
+import { type Contact, vcard } from '../../../core/codes/contact';
+import { moduleWidth, SYMBOLOGIES, type Symbology } from '../../../core/codes/symbols';
+import { setCode } from '../../../core/job/edits/elements';
+import type { Code } from '../../../core/job/schema';
+import { formatLength } from '../../../core/units/length';
+import { act } from '../../store/session';
+import { useBench } from './bench';
+
+const FIELDS = [
+  ['name', 'Name'],
+  ['title', 'Job title'],
+  ['firm', 'Firm'],
+  ['phone', 'Phone'],
+  ['mail', 'E-mail'],
+  ['web', 'Web address'],
+] as const;
+const NOBODY: Contact = { name: '', firm: '', title: '', phone: '', mail: '', web: '' };
+
+/** What a code says, and how large its smallest part prints. */
+export function CodeCard({ code }: { code: Code }) {
+  const { unit } = useBench();
+  const [draft, setDraft] = useState<string>();
+  const [message, setMessage] = useState<string>();
+  const [contact, setContact] = useState<Contact>();
+  function put(to: Partial<Pick<Code, 'symbology' | 'text'>>): void {
+    try {
+      act('Code', (job) => setCode(job, code.id, to));
+      setMessage(undefined);
+      setDraft(undefined);
+    } catch (error) {
+      setMessage((error as Error).message);
+    }
+  }
+  return (
+    <section aria-label="Code" className="grid gap-1.5">
+      <h2 className="heading">Code</h2>
+      <select
+        className="select select-sm w-full text-[14px]"
+        aria-label="Kind of code"
+        value={code.symbology}
+        onChange={(event) => put({ symbology: event.target.value as Symbology, ...(draft ? { text: draft } : {}) })}
+      >
+        {Object.entries(SYMBOLOGIES).map(([id, { name }]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </select>
+      <textarea
+        className="textarea min-h-16 w-full text-[14px]"
+        aria-label="What the code says"
+        maxLength={3000}
+        value={draft ?? code.text}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={() => draft !== undefined && draft.trim() !== '' && put({ text: draft.trim() })}
+      />
+      {message && (
+        <p role="alert" className="text-[13px] text-error">
+          {message}
+        </p>
+      )}
+      <p className="quiet text-[13px]">
+        Smallest part {formatLength(moduleWidth(code.symbology, code.text, code), unit, unit === 'in' ? 4 : 2)}; the
+        frame holds the quiet zone.
+      </p>
+      {code.symbology === 'qrcode' && contact === undefined && (
+        <button type="button" className="btn btn-xs justify-self-start" onClick={() => setContact(NOBODY)}>
+          Make it a contact card
+        </button>
+      )}
+      {contact && (
+        <form
+          className="grid gap-1"
+          aria-label="Contact card"
+          onSubmit={(event) => {
+            event.preventDefault();
+            put({ text: vcard(contact) });
+            setContact(undefined);
+          }}
+        >
+          {FIELDS.map(([key, label]) => (
+            <input
+              key={key}
+              className="input input-sm w-full text-[14px]"
+              aria-label={label}
+              placeholder={label}
+              required={key === 'name'}
+              maxLength={200}
+              value={contact[key]}
+              onChange={(event) => setContact({ ...contact, [key]: event.target.value })}
+            />
+          ))}
+          <button type="submit" className="btn btn-sm">
+            Use it
+          </button>
+        </form>
+      )}
+    </section>
+  );
+}
