@@ -8,6 +8,7 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { useMemo } from 'react';
 import { restack } from '../../../core/job/edits/elements';
 import { act } from '../../store/session';
 import { AddBar } from './AddBar';
@@ -16,8 +17,18 @@ import { ContentsRow } from './ContentsRow';
 
 /** The face's words and pictures as a list, the top of the stack first. */
 export function Contents({ onPictures }: { onPictures(files: Iterable<File>): void }) {
-  const { face, piece, setFace } = useBench();
+  const { face, piece, setFace, job, selection, findings, unit, sources, press, previews } = useBench();
+  const { inks, styles, assets, fonts } = job;
+  const context = useMemo(
+    () => ({ inks, styles, assets, fonts, unit, sources, press, previews }),
+    [inks, styles, assets, fonts, unit, sources, press, previews],
+  );
+  const firstFinding = useMemo(() => new Map([...findings].reverse().map((f) => [f.element, f])), [findings]);
+  const chosen = new Set(selection.map((e) => e.id));
   const topFirst = [...face.elements].reverse();
+  // The same list as long as the order is: a new one would draw every row again.
+  const ids = topFirst.map((element) => element.id).join(' ');
+  const order = useMemo(() => ids.split(' ').filter(Boolean), [ids]);
   const sensors = useSensors(
     // A press that does not move is a click.
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
@@ -51,10 +62,16 @@ export function Contents({ onPictures }: { onPictures(files: Iterable<File>): vo
       <h2 className="heading px-3 pt-3 pb-1">Contents, top first</h2>
       <div className="min-h-0 flex-1 overflow-y-auto px-2">
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
-          <SortableContext items={topFirst.map((element) => element.id)} strategy={verticalListSortingStrategy}>
+          <SortableContext items={order} strategy={verticalListSortingStrategy}>
             <ul aria-label="Stack">
               {topFirst.map((element) => (
-                <ContentsRow key={element.id} element={element} />
+                <ContentsRow
+                  key={element.id}
+                  element={element}
+                  chosen={chosen.has(element.id)}
+                  finding={firstFinding.get(element.id)}
+                  context={context}
+                />
               ))}
             </ul>
           </SortableContext>

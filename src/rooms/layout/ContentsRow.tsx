@@ -3,6 +3,7 @@ import EyeOff from 'lucide-react/icons/eye-off';
 import GripVertical from 'lucide-react/icons/grip-vertical';
 import Lock from 'lucide-react/icons/lock';
 import Stamp from 'lucide-react/icons/stamp';
+import { memo } from 'react';
 import type { Finding } from '../../../core/checks/check';
 import { measureWords } from '../../../core/checks/measure-words';
 import { hexOf } from '../../../core/colour/engine';
@@ -10,18 +11,18 @@ import { platesOf, processStandIn } from '../../../core/colour/ink';
 import { inkBounds } from '../../../core/devices/bounds';
 import { inkOf, titleOf } from '../../../core/job/find';
 import { lookOf } from '../../../core/job/look';
-import type { Element } from '../../../core/job/schema';
+import type { Element, Job } from '../../../core/job/schema';
 import { effectivePpi } from '../../../core/picture/place';
 import { elementFrame } from '../../../core/scene/face';
 import { familyName } from '../../../core/type/own-font';
-import { formatLength } from '../../../core/units/length';
+import { formatLength, type PieceUnit } from '../../../core/units/length';
 import { ElementDrawing } from '../../parts/FaceArt';
 import { select, toggleSelected } from '../../store/session';
-import { type Bench, useBench } from './bench';
+import type { Bench } from './bench';
 
 /** The element itself, small, as the press shows it. */
-function Thumbnail({ element, bench }: { element: Element; bench: Bench }) {
-  const { sources, press, previews } = bench;
+function Thumbnail({ element, context }: { element: Element; context: RowContext }) {
+  const { sources, press, previews } = context;
   const { x, y, width, height } = inkBounds(element, sources) ?? elementFrame(element, sources);
   // A hair-thin rule still has a picture.
   const side = Math.max(width, height, 4);
@@ -39,8 +40,12 @@ const MARKS = [
   ['sample', Stamp, 'Sample, never printed'],
 ] as const;
 
+/** What rows show of the job besides their element; the same object as long as none of it changes. */
+export type RowContext = Pick<Job, 'inks' | 'styles' | 'assets' | 'fonts'> &
+  Pick<Bench, 'unit' | 'sources' | 'press' | 'previews'>;
+
 /** What an element is, in a few words. */
-function summaryOf(element: Element, { job, unit, findings }: Bench): string {
+function summaryOf(element: Element, finding: Finding | undefined, { unit, ...job }: RowContext): string {
   const logo = element.logo ? 'logo, ' : '';
   if (element.kind === 'words') {
     const { lettering } = lookOf(element, job.styles);
@@ -53,41 +58,52 @@ function summaryOf(element: Element, { job, unit, findings }: Bench): string {
   }
   if (element.kind === 'code') return `${logo}${element.text.split('\n')[0]}`;
   if (element.kind === 'rule') return `rule, ${formatLength(Math.min(element.width, element.height), 'pt', 2)}`;
-  const short = findings.some((f) => f.element === element.id && f.check === 'short-of-bleed');
+  const short = finding?.check === 'short-of-bleed';
   return `${logo}${element.outline ? 'outline' : (element.form?.kind ?? 'rectangle')}, ${short ? 'short of the bleed' : formatLength(element.width, unit, 1)}`;
 }
 
-function Swatch({ element, bench }: { element: Element; bench: Bench }) {
+function Swatch({ element, context }: { element: Element; context: RowContext }) {
   if (element.kind === 'picture') return null;
-  const paint = element.kind === 'words' ? lookOf(element, bench.job.styles).lettering.paint : element.paint;
-  const ink = inkOf(bench.job.inks, paint.ink);
-  const colour = hexOf(bench.press.screen(processStandIn(platesOf(ink, paint.tint), bench.job.inks)));
+  const paint = element.kind === 'words' ? lookOf(element, context.styles).lettering.paint : element.paint;
+  const ink = inkOf(context.inks, paint.ink);
+  const colour = hexOf(context.press.screen(processStandIn(platesOf(ink, paint.tint), context.inks)));
   return (
     <span title={ink.name} className="block size-3 rounded-xs border border-black/20" style={{ background: colour }} />
   );
 }
 
 /** The first finding of an element: the measured value, so that the row says how far off it is. */
-function Warning({ finding, bench }: { finding: Finding | undefined; bench: Bench }) {
+function Warning({ finding, unit }: { finding: Finding | undefined; unit: PieceUnit }) {
   if (!finding) return null;
   return (
     <span
       title={finding.problem}
       className="rounded-xs bg-warning px-1.5 text-[12px] whitespace-nowrap text-warning-content"
     >
-      {finding.measured.kind === 'count' ? '!' : measureWords(finding.measured, bench.unit)}
+      {finding.measured.kind === 'count' ? '!' : measureWords(finding.measured, unit)}
     </span>
   );
 }
 
-/** One element in the stack: click to select, drag by the grip or with Space and the arrow keys to reorder. */
-export function ContentsRow({ element }: { element: Element }) {
-  const bench = useBench();
+/**
+ * One element in the stack: click to select, drag by the grip or with Space and the arrow keys to reorder. Drawn again
+ * only when what it shows changes: a key typed into one frame leaves the others' rows alone.
+ */
+export const ContentsRow = memo(function ContentsRow({
+  element,
+  chosen,
+  finding,
+  context,
+}: {
+  element: Element;
+  chosen: boolean;
+  finding: Finding | undefined;
+  context: RowContext;
+}) {
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
     id: element.id,
   });
-  const chosen = bench.selection.some((e) => e.id === element.id);
-  const title = titleOf(element, bench.job.assets);
+  const title = titleOf(element, context.assets);
   return (
     <li
       ref={setNodeRef}
@@ -117,10 +133,10 @@ export function ContentsRow({ element }: { element: Element }) {
           shiftKey || ctrlKey || metaKey ? toggleSelected(element.id) : select(element.id)
         }
       >
-        <Thumbnail element={element} bench={bench} />
+        <Thumbnail element={element} context={context} />
         <span className={`min-w-0 ${element.hidden ? 'opacity-50' : ''}`}>
           <span className="block truncate leading-5">{title}</span>
-          <span className="quiet block truncate text-[12.5px] leading-4">{summaryOf(element, bench)}</span>
+          <span className="quiet block truncate text-[12.5px] leading-4">{summaryOf(element, finding, context)}</span>
         </span>
         <span className="flex items-center gap-1.5">
           {MARKS.map(
@@ -131,10 +147,10 @@ export function ContentsRow({ element }: { element: Element }) {
                 </span>
               ),
           )}
-          <Warning finding={bench.findings.find((f) => f.element === element.id)} bench={bench} />
-          <Swatch element={element} bench={bench} />
+          <Warning finding={finding} unit={context.unit} />
+          <Swatch element={element} context={context} />
         </span>
       </button>
     </li>
   );
-}
+});
