@@ -27,7 +27,7 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
   },
   layout: async (page) => {
     await layout(page);
-    await page.locator('[data-element="name"]').click();
+    await page.locator('main [data-element="name"]').click();
   },
   findings: async (page) => {
     await layout(page);
@@ -47,7 +47,7 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
   },
   'type-list': async (page) => {
     await layout(page);
-    await page.locator('[data-element="name"]').click();
+    await page.locator('main [data-element="name"]').click();
     await page.getByRole('button', { name: /^Typeface/ }).click();
     const find = page.getByRole('combobox', { name: 'Find a typeface' });
     for (let i = 0; i < 9; i++) await find.press('ArrowDown');
@@ -58,6 +58,16 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByText('Back', { exact: true }).click();
     await page.locator('[data-element="round"]').click();
     await page.getByRole('region', { name: 'Line' }).scrollIntoViewIfNeeded();
+  },
+  arrange: async (page) => {
+    await layout(page, 'open-day', 'event');
+    await page.getByText('Back', { exact: true }).click();
+    await page.keyboard.press('g');
+    await page.getByRole('button', { name: 'As columns' }).click();
+    await page.keyboard.press('Escape');
+    await page.locator('main [data-element="prices"]').click();
+    await page.locator('main [data-element="details"]').click({ modifiers: ['Shift'] });
+    await page.locator('main [data-element="mark"]').click({ modifiers: ['Shift'] });
   },
   'as-cut': async (page) => {
     await layout(page);

@@ -16,6 +16,7 @@ import { shortOfBleed } from './short-of-bleed';
 import { smallType } from './small-type';
 import { spelling } from './spelling';
 import { sizeMixture, typefaceMixture } from './type-mixture';
+import { unreadableCode } from './unreadable-code';
 
 export const CHECKS: readonly Check[] = [
   shortOfBleed,
@@ -27,6 +28,7 @@ export const CHECKS: readonly Check[] = [
   missingTypeface,
   notEmbeddable,
   smallType,
+  unreadableCode,
   placeholderWords,
   typefaceMixture,
   sizeMixture,

@@ -19,6 +19,13 @@ export const addElement = (job: Job, faceId: string, element: Element): Job =>
     findFace(draft, faceId)?.elements.push(element);
   });
 
+/** Lays an element right under another; nothing where one of its id is there already. */
+export const layUnder = (job: Job, id: string, element: Element): Job =>
+  produce(job, (draft) => {
+    const found = findElement(draft, id);
+    if (found && !findElement(draft, element.id)) found.face.elements.splice(found.index, 0, element);
+  });
+
 /** Keeps a picture with the job, under the hash of its bytes. */
 export const addAsset = (job: Job, hash: string, asset: Asset): Job => ({
   ...job,

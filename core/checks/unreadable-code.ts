@@ -1,0 +1,105 @@
+import { moduleWidth, SYMBOLOGIES } from '../codes/symbols';
+import { platesOf, processStandIn } from '../colour/ink';
+import { type Box, bottom, overlaps, right } from '../geometry/box';
+import { layUnder } from '../job/edits/elements';
+import { inkOf, titleOf } from '../job/find';
+import { makeShape } from '../job/make';
+import type { Code, Element, Paint } from '../job/schema';
+import { elementFrame } from '../scene/face';
+import type { SceneSources } from '../scene/sources';
+import { toPoints } from '../units/length';
+import { type Check, type CheckContext, type Finding, HAIR } from './check';
+
+/** Readers are made for parts no smaller than this; common practice. */
+const SMALLEST = toPoints(0.3, 'mm');
+/** How light a ground has to be, and how dark a code, 0 to 1; common practice. */
+const LIGHT = 0.6;
+const DARK = 0.4;
+
+/** How light an ink looks, from its amounts alone: near enough to tell a ground from a code. */
+function lightness(paint: Paint, { inks }: SceneSources): number {
+  const [c, m, y, k] = processStandIn(platesOf(inkOf(inks, paint.ink), paint.tint), inks);
+  return (1 - k) * (1 - (0.3 * c + 0.59 * m + 0.11 * y));
+}
+
+const holds = (outer: Box, inner: Box): boolean =>
+  outer.x <= inner.x + HAIR &&
+  outer.y <= inner.y + HAIR &&
+  right(outer) >= right(inner) - HAIR &&
+  bottom(outer) >= bottom(inner) - HAIR;
+
+/** Whether an element is a flat, light ground for the whole of a code. */
+const isGround = (element: Element, code: Code, sources: SceneSources): boolean =>
+  element.kind === 'shape' &&
+  !element.outline &&
+  !element.form &&
+  !element.corners &&
+  holds(element, code) &&
+  lightness(element.paint, sources) >= LIGHT;
+
+/** What lies in a code's frame and is no ground for it: the nearest below down to its ground, and all above. */
+function inTheWay(
+  code: Code,
+  { face, sources }: CheckContext,
+): { under: Element | undefined; over: Element | undefined } {
+  const at = face.elements.indexOf(code);
+  const here = (element: Element): boolean => overlaps(elementFrame(element, sources), code);
+  const below = face.elements.slice(0, at).filter(here).reverse();
+  const nearest = below[0];
+  return {
+    under: nearest && !isGround(nearest, code, sources) ? nearest : undefined,
+    over: face.elements.slice(at + 1).find(here),
+  };
+}
+
+export const unreadableCode: Check = {
+  id: 'unreadable-code',
+  name: 'A code that may not be read',
+  protects: 'A code on a picture, too small, or with something in its quiet zone is not read by a phone.',
+  source: { kind: 'common practice' },
+  run: (context) =>
+    context.face.elements.flatMap((code): Finding[] => {
+      if (code.kind !== 'code') return [];
+      const { assets } = context.sources;
+      const say = (problem: string, rest: Partial<Finding> = {}): Finding => ({
+        check: 'unreadable-code',
+        severity: 'stop',
+        face: context.face.id,
+        element: code.id,
+        place: elementFrame(code, context.sources),
+        problem,
+        measured: { value: 1, kind: 'count' },
+        wanted: { value: 0, kind: 'count' },
+        ...rest,
+      });
+      const found: Finding[] = [];
+      const { under, over } = inTheWay(code, context);
+      if (under) {
+        const white = makeShape({
+          id: `${code.id}-ground`,
+          x: code.x,
+          y: code.y,
+          width: code.width,
+          height: code.height,
+          paint: { ink: 'paper', tint: 1 },
+        });
+        found.push(
+          say(`${titleOf(under, assets)} is in its ground, which must be flat and light`, {
+            fix: { label: 'Leave it white under the code', apply: (job) => layUnder(job, code.id, white) },
+          }),
+        );
+      }
+      if (over) found.push(say(`${titleOf(over, assets)} lies over it, or in its quiet zone`));
+      if (lightness(code.paint, context.sources) > DARK) found.push(say('its ink is too light to be told from paper'));
+      const module = moduleWidth(code.symbology, code.text, code);
+      if (module < SMALLEST - HAIR)
+        found.push(
+          say(`its parts are small; ${SYMBOLOGIES[code.symbology].name} says less, or is made larger`, {
+            severity: 'warn',
+            measured: { value: module, kind: 'length' },
+            wanted: { value: SMALLEST, kind: 'length' },
+          }),
+        );
+      return found;
+    }),
+};
