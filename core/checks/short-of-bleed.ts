@@ -18,7 +18,8 @@ function pushOut(box: Box, target: Box, which: Record<keyof Sides, boolean>): Bo
 const isEdgeArt = (element: Element): boolean => isFramed(element) && element.kind !== 'code' && !element.logo;
 
 /** Outlines cannot be pushed to an edge by stretching their frame without changing their shape. */
-const canExtend = (element: Element): boolean => element.kind !== 'shape' || !(element.outline || element.form);
+const canExtend = (element: Element): boolean =>
+  !element.turn && (element.kind !== 'shape' || !(element.outline || element.form));
 
 function look({ piece, face, shop, sources }: CheckContext): Finding[] {
   const trim = trimOf(piece);

@@ -1,5 +1,5 @@
-import { type Box, bottom, boxBetween, outset, right, unionOf } from '../geometry/box';
-import { apply, type Matrix } from '../geometry/matrix';
+import { type Box, bottom, outset, right, unionOf } from '../geometry/box';
+import { boxAround } from '../geometry/matrix';
 import { pathBounds } from '../geometry/path';
 import type { Element } from '../job/schema';
 import { type Device, type GlyphRun, runMatrix } from '../scene/device';
@@ -12,17 +12,6 @@ const intersection = (a: Box, b: Box): Box | undefined => {
   const box = { x, y, width: Math.min(right(a), right(b)) - x, height: Math.min(bottom(a), bottom(b)) - y };
   return box.width >= 0 && box.height >= 0 ? box : undefined;
 };
-
-/** The upright box around a box that a matrix has moved and turned. */
-function turned({ x, y, width, height }: Box, matrix: Matrix): Box {
-  const corners = [
-    { x, y },
-    { x: x + width, y },
-    { x, y: y + height },
-    { x: x + width, y: y + height },
-  ].map((corner) => apply(matrix, corner));
-  return unionOf(corners.map((corner) => boxBetween(corner, corner)))!;
-}
 
 /** Where the ink of a run of glyphs lies: their outlines, not their frame. A turned glyph counts with the box around its own. */
 function runInk(run: GlyphRun): Box | undefined {
@@ -41,7 +30,7 @@ function runInk(run: GlyphRun): Box | undefined {
       });
     pen += glyph.advance * scale;
   }
-  return unionOf(boxes.map((box) => turned(box, runMatrix(run))));
+  return unionOf(boxes.map((box) => boxAround(box, runMatrix(run))));
 }
 
 /** A device that finds the box around everything that prints, clips included. */
@@ -68,7 +57,7 @@ export function boundsDevice(): Device & { bounds(): Box | undefined } {
       mark(box && outset(box, weight / 2));
     },
     showGlyphs: (run) => mark(runInk(run)),
-    drawImage: (_image, box) => mark(box),
+    drawImage: (_image, place) => mark(boxAround({ x: 0, y: 0, width: 1, height: 1 }, place)),
   };
 }
 

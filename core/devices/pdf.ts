@@ -198,9 +198,10 @@ export function pdfDevice(
       // The page's y grows upwards, so a turn goes the other way round.
       out.push(`${numbers(a, -b, -c, d, across(run.x), up(run.baseline))} Tm`, shown(run, use), 'ET');
     },
-    drawImage: ({ asset }, box) => {
+    drawImage: ({ asset }, [a, b, c, d, e, f]) => {
       const key = keyOf(uses.images, asset, 'Im');
-      out.push('q', `${numbers(box.width, 0, 0, box.height, across(box.x), up(bottom(box)))} cm`, `/${key} Do`, 'Q');
+      // A picture's own space grows upwards from its foot.
+      out.push('q', `${numbers(a, -b, -c, d, across(c + e), up(d + f))} cm`, `/${key} Do`, 'Q');
     },
   };
 }

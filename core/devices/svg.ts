@@ -1,8 +1,8 @@
 import { hexOf, type Rgb } from '../colour/engine';
 import type { Cmyk, Ink } from '../colour/ink';
 import { type Plates, processStandIn } from '../colour/ink';
-import type { Box } from '../geometry/box';
-import { boxPath, type Path, pathData } from '../geometry/path';
+import type { Matrix } from '../geometry/matrix';
+import { boxPath, type Path, pathData, transformPath } from '../geometry/path';
 import type { Device } from '../scene/device';
 import { runData } from './run-outline';
 
@@ -10,7 +10,7 @@ import { runData } from './run-outline';
 export type SvgNode =
   | { kind: 'path'; d: string; fill: string }
   | { kind: 'line'; d: string; stroke: string; weight: number }
-  | { kind: 'image'; asset: string; box: Box; clip: string };
+  | { kind: 'image'; asset: string; place: Matrix; clip: string };
 
 export interface SvgElement {
   id: string;
@@ -58,8 +58,9 @@ export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[
       nodes().push({ kind: 'line', d: pathData(path), stroke: look(plates), weight });
     },
     showGlyphs: (run, plates) => fill(runData(run), plates),
-    drawImage: ({ asset }, box) => {
-      nodes().push({ kind: 'image', asset, box, clip: pathData(clips.at(-1) ?? boxPath(box)) });
+    drawImage: ({ asset }, place) => {
+      const whole = transformPath(boxPath({ x: 0, y: 0, width: 1, height: 1 }), place);
+      nodes().push({ kind: 'image', asset, place, clip: pathData(clips.at(-1) ?? whole) });
     },
   };
 }

@@ -28,6 +28,6 @@ export function traceDevice(): Device & { lines: string[] } {
         glyphs.map((g) => [g.id, g.advance, g.dx, g.dy]),
         stringify(plates),
       ),
-    drawImage: ({ asset, width, height }, box) => say('image', asset, width, height, stringify(box)),
+    drawImage: ({ asset, width, height }, place) => say('image', asset, width, height, stringify(place)),
   };
 }

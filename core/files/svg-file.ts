@@ -42,8 +42,8 @@ function nodeText(node: SvgNode, index: string, hrefs: ReadonlyMap<string, strin
   if (node.kind === 'path') return `<path d="${node.d}" fill="${node.fill}"/>`;
   if (node.kind === 'line')
     return `<path d="${node.d}" fill="none" stroke="${node.stroke}" stroke-width="${num(node.weight)}"/>`;
-  const { x, y, width, height } = node.box;
-  return `<clipPath id="c${index}"><path d="${node.clip}"/></clipPath><image clip-path="url(#c${index})" x="${num(x)}" y="${num(y)}" width="${num(width)}" height="${num(height)}" preserveAspectRatio="none" href="${hrefs.get(node.asset) ?? ''}"/>`;
+  const place = node.place.map(num).join(' ');
+  return `<clipPath id="c${index}"><path d="${node.clip}"/></clipPath><g clip-path="url(#c${index})"><image width="1" height="1" transform="matrix(${place})" preserveAspectRatio="none" href="${hrefs.get(node.asset) ?? ''}"/></g>`;
 }
 
 /** One face (0 for the first) with its bleed as an SVG file in soft-proof colours, words as outlines; `bleed` in points. */

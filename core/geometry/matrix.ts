@@ -1,4 +1,4 @@
-import type { Point } from './box';
+import { type Box, boxBetween, type Point, unionOf } from './box';
 
 /** x' = a·x + c·y + e, y' = b·x + d·y + f : the order of SVG and PDF. */
 export type Matrix = readonly [a: number, b: number, c: number, d: number, e: number, f: number];
@@ -16,3 +16,24 @@ export function multiply(outer: Matrix, inner: Matrix): Matrix {
   const [g, h, i, j, k, l] = inner;
   return [a * g + c * h, b * g + d * h, a * i + c * j, b * i + d * j, a * k + c * l + e, b * k + d * l + f];
 }
+
+/** What turns by degrees clockwise about a point, after mirroring about it: -1 turns a side over. */
+export function turnAbout({ x, y }: Point, degrees: number, mirror = { x: 1, y: 1 }): Matrix {
+  const [cos, sin] = [Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)];
+  const [a, b, c, d] = [cos * mirror.x, sin * mirror.x, -sin * mirror.y, cos * mirror.y];
+  return [a, b, c, d, x - a * x - c * y, y - b * x - d * y];
+}
+
+/** The upright box around a box that a matrix has moved and turned. */
+export function boxAround({ x, y, width, height }: Box, matrix: Matrix): Box {
+  const corners = [
+    { x, y },
+    { x: x + width, y },
+    { x, y: y + height },
+    { x: x + width, y: y + height },
+  ].map((corner) => apply(matrix, corner));
+  return unionOf(corners.map((corner) => boxBetween(corner, corner)))!;
+}
+
+/** The matrix that lays a unit square on a box. */
+export const ontoBox = ({ x, y, width, height }: Box): Matrix => [width, 0, 0, height, x, y];

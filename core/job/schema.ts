@@ -28,6 +28,8 @@ const common = {
   id,
   name: name.optional(),
   logo: yes,
+  /** Degrees clockwise about the middle of its frame. */
+  turn: z.number().gt(-360).lt(360).optional(),
   /** Not to be moved or changed on the face by accident. */
   locked: yes,
   /** Neither shown nor printed. */
@@ -93,12 +95,16 @@ export const wordsSchema = z.strictObject({
   /** On a line instead of in lines. */
   path: wordsPathSchema.optional(),
 });
+/** Mirrored about the middle of its frame: left and right changed over, top and foot, or both. */
+const flip = z.enum(['across', 'down', 'both']).optional();
+
 /** A picture covers its frame; what sticks out is cropped. */
 export const pictureSchema = z.strictObject({
   ...common,
   kind: z.literal('picture'),
   width: extent,
   height: extent,
+  flip,
   asset: z.string(),
 });
 const corner = z.strictObject({ radius: extent, form: z.enum(CORNER_FORMS) });
@@ -121,6 +127,7 @@ export const shapeSchema = z.strictObject({
   kind: z.literal('shape'),
   width: extent,
   height: extent,
+  flip,
   outline: outlineData.optional(),
   form: formSchema.optional(),
   /** Of a rectangle: top left, top right, foot right, foot left. */

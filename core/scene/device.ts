@@ -1,5 +1,4 @@
 import type { Plates } from '../colour/ink';
-import type { Box } from '../geometry/box';
 import type { Matrix } from '../geometry/matrix';
 import type { Path } from '../geometry/path';
 import type { Font, Glyph } from '../type/font';
@@ -47,6 +46,6 @@ export interface Device {
   /** Strokes with flat ends, `weight` points wide. */
   strokePath(path: Path, weight: number, plates: Plates): void;
   showGlyphs(run: GlyphRun, plates: Plates): void;
-  /** The whole picture, stretched to `box`. */
-  drawImage(image: ImageRef, box: Box): void;
+  /** The whole picture; `place` lays the unit square, top left corner first, on the face. */
+  drawImage(image: ImageRef, place: Matrix): void;
 }

@@ -1,5 +1,6 @@
 import { platesOf } from '../colour/ink';
 import type { Box } from '../geometry/box';
+import { boxAround, IDENTITY, ontoBox } from '../geometry/matrix';
 import { boxPath } from '../geometry/path';
 import { inkOf } from '../job/find';
 import type { Code, Element, Face, Picture, Rule, Shape } from '../job/schema';
@@ -7,6 +8,7 @@ import { coverFrame } from '../picture/place';
 import type { Device } from './device';
 import { outlineOf } from './outline';
 import type { SceneSources } from './sources';
+import { turnedDevice, turnOf } from './turn';
 import { drawWords, type TypeSources, wordsFrame } from './words';
 
 const frameOf = ({ x, y, width, height }: Box): Box => ({ x, y, width, height });
@@ -15,6 +17,12 @@ const frameOf = ({ x, y, width, height }: Box): Box => ({ x, y, width, height })
 export const elementFrame = (element: Element, sources: TypeSources): Box =>
   element.kind === 'words' ? wordsFrame(element, sources) : frameOf(element);
 
+/** The upright box around any element's frame as it is turned, in points: what it is aligned and caught by. */
+export function elementBox(element: Element, sources: TypeSources): Box {
+  const frame = elementFrame(element, sources);
+  return element.turn ? boxAround(frame, turnOf(element, frame)) : frame;
+}
+
 function drawPicture(picture: Picture, { assets }: SceneSources, device: Device): void {
   const asset = assets[picture.asset];
   if (!asset) return;
@@ -22,7 +30,7 @@ function drawPicture(picture: Picture, { assets }: SceneSources, device: Device)
   device.beginClip(boxPath(frame));
   device.drawImage(
     { asset: picture.asset, width: asset.width, height: asset.height },
-    coverFrame(frame, asset.width, asset.height),
+    ontoBox(coverFrame(frame, asset.width, asset.height)),
   );
   device.endClip();
 }
@@ -33,11 +41,13 @@ function drawFilled(element: Shape | Rule | Code, { inks }: SceneSources, device
 
 /** One element as drawing calls. */
 export function drawElement(element: Element, sources: SceneSources, device: Device): void {
-  device.beginElement(element.id);
-  if (element.kind === 'words') drawWords(element, sources, device);
-  else if (element.kind === 'picture') drawPicture(element, sources, device);
-  else drawFilled(element, sources, device);
-  device.endElement();
+  const turn = turnOf(element, elementFrame(element, sources));
+  const on = turn === IDENTITY ? device : turnedDevice(device, turn, element.turn ?? 0);
+  on.beginElement(element.id);
+  if (element.kind === 'words') drawWords(element, sources, on);
+  else if (element.kind === 'picture') drawPicture(element, sources, on);
+  else drawFilled(element, sources, on);
+  on.endElement();
 }
 
 /** A whole face as `shownFaces` has it, from the bottom of its stack to the top. */

@@ -1,13 +1,16 @@
 import { boxPath, linePath, type Path, pathData, transformPath } from '../geometry/path';
 import type { Element, Face, Framed, Words } from '../job/schema';
 import { outlineOf } from './outline';
+import { turnOf } from './turn';
 
 // Edits never change an element in place, so what was worked out for a pair of them stays right.
 const kept = new WeakMap<Words, { of: Framed; words: Words }>();
 const keptFaces = new WeakMap<Face, Face>();
 
-/** The line that words stand on when they follow an element: a rule's own line, or what goes round it. */
-export function lineOf(element: Framed): Path {
+/** The line that words stand on when they follow an element: a rule's own line, or what goes round it; turned as it is. */
+export const lineOf = (element: Framed): Path => transformPath(plainLine(element), turnOf(element, element));
+
+function plainLine(element: Framed): Path {
   if (element.kind === 'code') return boxPath(element);
   if (element.kind !== 'rule') return outlineOf(element);
   const { x, y, width, height } = element;

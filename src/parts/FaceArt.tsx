@@ -4,6 +4,7 @@ import { type SvgNode, svgDevice } from '../../core/devices/svg';
 import type { Element, Face } from '../../core/job/schema';
 import { drawElement, elementFrame } from '../../core/scene/face';
 import type { SceneSources } from '../../core/scene/sources';
+import { turnOf } from '../../core/scene/turn';
 import type { Previews } from './use-previews';
 
 interface ArtProps {
@@ -23,7 +24,15 @@ function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Pre
       <clipPath id={`clip-${id}`}>
         <path d={node.clip} />
       </clipPath>
-      <image {...node.box} href={href} preserveAspectRatio="none" clipPath={`url(#clip-${id})`} />
+      <g clipPath={`url(#clip-${id})`}>
+        <image
+          width={1}
+          height={1}
+          transform={`matrix(${node.place.join(' ')})`}
+          href={href}
+          preserveAspectRatio="none"
+        />
+      </g>
     </>
   );
 }
@@ -31,7 +40,8 @@ function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Pre
 /** Words are hard to hit by their strokes alone, so their whole frame takes the pointer. */
 function Grip({ element, sources }: { element: Element; sources: SceneSources }) {
   if (element.kind !== 'words') return null;
-  return <rect {...elementFrame(element, sources)} fill="transparent" />;
+  const frame = elementFrame(element, sources);
+  return <rect {...frame} transform={`matrix(${turnOf(element, frame).join(' ')})`} fill="transparent" />;
 }
 
 /** What does not print is seen through. */

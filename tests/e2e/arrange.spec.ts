@@ -206,6 +206,34 @@ test('shapes have forms and corners of their own; a code says what was typed, an
   await expect(says).toHaveValue(/BEGIN:VCARD[\s\S]*FN:Iris Calloway/);
 });
 
+test('things are turned to a hundredth of a degree, pulled along their own sides, and mirrored', async ({ page }) => {
+  await row(page, 'Fen panel').click();
+  const turn = page.getByLabel('Turn, degrees clockwise');
+  await turn.fill('12.346');
+  await turn.press('Enter');
+  await expect(turn).toHaveValue('12.35');
+  const upright = await shownIn(page, 'W');
+  // Its own left side is pulled; the other side stays where it is.
+  const corner = () => middleOf(page.locator('[data-handle="se"]'));
+  const before = await corner();
+  await page.keyboard.down('Alt');
+  await drag(page, await middleOf(page.locator('[data-handle="w"]')), { x: 40, y: 9 });
+  await page.keyboard.up('Alt');
+  expect(await shownIn(page, 'W')).not.toBe(upright);
+  const after = await corner();
+  expect(Math.hypot(after.x - before.x, after.y - before.y)).toBeLessThan(2);
+
+  await row(page, 'Fern mark').click();
+  const drawn = () => element(page, 'fern').locator('path').getAttribute('d');
+  const plain = await drawn();
+  await page.getByRole('button', { name: 'Mirror across' }).click();
+  expect(await drawn()).not.toBe(plain);
+  await page.getByRole('button', { name: 'Mirror across' }).click();
+  expect(await drawn()).toBe(plain);
+  await page.getByRole('button', { name: 'A quarter to the right' }).click();
+  await expect(turn).toHaveValue('90');
+});
+
 /** The id of what is selected, from the frame's row in the stack. */
 async function idOfSelected(page: Page): Promise<string | null> {
   return page.locator('main [data-element]').last().getAttribute('data-element');

@@ -91,6 +91,33 @@ export const setFrame = (job: Job, id: string, frame: Box): Job =>
     if (element.kind !== 'words') Object.assign(element, frame);
   });
 
+const HUNDREDTH = 100;
+
+/** Turns an element about its middle: to so many degrees clockwise, to a hundredth. */
+export const turnElement = (job: Job, id: string, degrees: number): Job =>
+  change(job, id, (element) => {
+    const turn = Math.round((((degrees % 360) + 360) % 360) * HUNDREDTH) / HUNDREDTH;
+    if (turn === 0 || turn === 360) delete element.turn;
+    else element.turn = turn;
+  });
+
+/** Mirrors a picture or a shape as it is seen, the other way each time. */
+export const flipElement = (job: Job, id: string, way: 'across' | 'down'): Job =>
+  change(job, id, (element) => {
+    if (element.kind !== 'picture' && element.kind !== 'shape') return;
+    const now = {
+      across: element.flip === 'across' || element.flip === 'both',
+      down: element.flip === 'down' || element.flip === 'both',
+    };
+    now[way] = !now[way];
+    if (now.across && now.down) element.flip = 'both';
+    else if (now.across) element.flip = 'across';
+    else if (now.down) element.flip = 'down';
+    else delete element.flip;
+    // What is turned is mirrored as it stands: the turn goes the other way.
+    if (element.turn) element.turn = 360 - element.turn;
+  });
+
 /** Gives a rectangle's corners their radii and forms; points. */
 export const setCorners = (job: Job, id: string, corners: NonNullable<Shape['corners']>): Job =>
   change(job, id, (element) => {

@@ -47,6 +47,12 @@ export function CodeCard({ code }: { code: Code }) {
           </option>
         ))}
       </select>
+      {/* Above the text: what is said below it comes and goes, and must not move this from under the pointer. */}
+      {code.symbology === 'qrcode' && contact === undefined && (
+        <button type="button" className="btn btn-xs justify-self-start" onClick={() => setContact(NOBODY)}>
+          Make it a contact card
+        </button>
+      )}
       <textarea
         className="textarea min-h-16 w-full text-[14px]"
         aria-label="What the code says"
@@ -64,11 +70,6 @@ export function CodeCard({ code }: { code: Code }) {
         Smallest part {formatLength(moduleWidth(code.symbology, code.text, code), unit, unit === 'in' ? 4 : 2)}; the
         frame holds the quiet zone.
       </p>
-      {code.symbology === 'qrcode' && contact === undefined && (
-        <button type="button" className="btn btn-xs justify-self-start" onClick={() => setContact(NOBODY)}>
-          Make it a contact card
-        </button>
-      )}
       {contact && (
         <form
           className="grid gap-1"

@@ -1,7 +1,12 @@
+import FlipHorizontal from 'lucide-react/icons/flip-horizontal-2';
+import FlipVertical from 'lucide-react/icons/flip-vertical-2';
+import RotateCcw from 'lucide-react/icons/rotate-ccw';
+import RotateCw from 'lucide-react/icons/rotate-cw';
+import type { ReactNode } from 'react';
 import { create } from 'zustand';
 import { inkBounds } from '../../../core/devices/bounds';
 import type { Box, Point } from '../../../core/geometry/box';
-import { moveElement, setFrame } from '../../../core/job/edits/elements';
+import { flipElement, moveElement, setFrame, turnElement } from '../../../core/job/edits/elements';
 import { setUnit } from '../../../core/job/edits/job';
 import { setWordsFrame } from '../../../core/job/edits/words';
 import type { Element, Job, Words } from '../../../core/job/schema';
@@ -88,6 +93,7 @@ export function Measures({ element }: { element: Element }) {
         />
       </div>
       {keeps && <KeepProportions />}
+      <TurnFields element={element} />
       <p className="quiet mt-1 text-[13px]">Sums and fractions: 1 1/8 in + 2 mm</p>
     </section>
   );
@@ -198,3 +204,53 @@ function KeepProportions() {
     </label>
   );
 }
+
+/** How far an element is turned about its middle, and its mirror image. */
+function TurnFields({ element }: { element: Element }) {
+  const turn = (degrees: number): void => act('Turn', (job) => turnElement(job, element.id, degrees));
+  const flip = (way: 'across' | 'down'): void => act('Mirror', (job) => flipElement(job, element.id, way));
+  const canFlip = element.kind === 'picture' || element.kind === 'shape';
+  const now = element.turn ?? 0;
+  return (
+    <div className="mt-1.5 grid grid-cols-[1fr_auto_auto_auto_auto] gap-1">
+      <label className="input input-sm w-full">
+        Turn °
+        <input
+          key={now}
+          type="number"
+          aria-label="Turn, degrees clockwise"
+          className="text-right"
+          step={0.01}
+          defaultValue={now}
+          onBlur={(event) => {
+            const to = event.target.valueAsNumber;
+            if (Number.isFinite(to) && to !== now) turn(to);
+          }}
+          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        />
+      </label>
+      <SmallButton name="A quarter to the left" onPress={() => turn(now - 90)}>
+        <RotateCcw size={14} />
+      </SmallButton>
+      <SmallButton name="A quarter to the right" onPress={() => turn(now + 90)}>
+        <RotateCw size={14} />
+      </SmallButton>
+      {canFlip && (
+        <SmallButton name="Mirror across" onPress={() => flip('across')}>
+          <FlipHorizontal size={14} />
+        </SmallButton>
+      )}
+      {canFlip && (
+        <SmallButton name="Mirror down" onPress={() => flip('down')}>
+          <FlipVertical size={14} />
+        </SmallButton>
+      )}
+    </div>
+  );
+}
+
+const SmallButton = ({ name, onPress, children }: { name: string; onPress(): void; children: ReactNode }) => (
+  <button type="button" className="btn btn-sm btn-square" aria-label={name} title={name} onClick={onPress}>
+    {children}
+  </button>
+);

@@ -86,17 +86,19 @@ export function Selection({
             </g>
           );
         })}
-      <rect {...frame} fill="none" stroke="var(--edge-trim)" strokeWidth="1.2" pointerEvents="none" />
-      {handlesOf(element).map((handle) => {
-        const x = frame.x + HANDLE_AT[handle].x * frame.width;
-        const y = frame.y + HANDLE_AT[handle].y * frame.height;
-        return (
-          <g key={handle} data-handle={handle} style={{ cursor: CURSOR[handle] }}>
-            <rect x={x - 9} y={y - 9} width={18} height={18} fill="transparent" />
-            <rect x={x - 3.5} y={y - 3.5} width={7} height={7} fill="#fff" stroke="var(--edge-trim)" />
-          </g>
-        );
-      })}
+      <g transform={`rotate(${element.turn ?? 0} ${frame.x + frame.width / 2} ${frame.y + frame.height / 2})`}>
+        <rect {...frame} fill="none" stroke="var(--edge-trim)" strokeWidth="1.2" pointerEvents="none" />
+        {handlesOf(element).map((handle) => {
+          const x = frame.x + HANDLE_AT[handle].x * frame.width;
+          const y = frame.y + HANDLE_AT[handle].y * frame.height;
+          return (
+            <g key={handle} data-handle={handle} style={{ cursor: CURSOR[handle] }}>
+              <rect x={x - 9} y={y - 9} width={18} height={18} fill="transparent" />
+              <rect x={x - 3.5} y={y - 3.5} width={7} height={7} fill="#fff" stroke="var(--edge-trim)" />
+            </g>
+          );
+        })}
+      </g>
     </g>
   );
 }

@@ -1,8 +1,10 @@
 import { SYMBOLOGIES } from '../../../core/codes/symbols';
 import type { Box, Point } from '../../../core/geometry/box';
+import { apply, turnAbout } from '../../../core/geometry/matrix';
 import { HANDLE_AT, type Handle, isCorner, resizeBox } from '../../../core/geometry/resize';
-import { setFrame } from '../../../core/job/edits/elements';
+import { moveElement, setFrame } from '../../../core/job/edits/elements';
 import { scaleWords, setWordsFrame } from '../../../core/job/edits/words';
+import { findElement } from '../../../core/job/find';
 import { lookOf } from '../../../core/job/look';
 import type { Element, Job, Words } from '../../../core/job/schema';
 import { elementFrame } from '../../../core/scene/face';
@@ -58,8 +60,23 @@ function pullWords(job: Job, words: Words, handle: Handle, by: Point, how: How):
   return setWordsFrame(scaleWords(job, words.id, scale), words.id, {}, { x: anchor, y: top });
 }
 
-/** An element with one handle pulled by `by` points. */
+/** An element with one handle pulled by `by` points. What is turned is pulled along its own sides. */
 export function pullElement(job: Job, element: Element, handle: Handle, by: Point, how: How): Job {
+  if (!element.turn) return pullUpright(job, element, handle, by, how);
+  const back = apply(turnAbout({ x: 0, y: 0 }, -element.turn), by);
+  const pulled = pullUpright(job, element, handle, back, how);
+  const after = findElement(pulled, element.id)?.element;
+  if (!after) return pulled;
+  // It turns about its middle, which has moved: the side that was to stay is brought back to where it was.
+  const [from, to] = [element, after].map((e) => middleOf(elementFrame(e, how.sources))) as [Point, Point];
+  const moved = { x: to.x - from.x, y: to.y - from.y };
+  const turned = apply(turnAbout({ x: 0, y: 0 }, element.turn), moved);
+  return moveElement(pulled, element.id, { x: turned.x - moved.x, y: turned.y - moved.y });
+}
+
+const middleOf = ({ x, y, width, height }: Box): Point => ({ x: x + width / 2, y: y + height / 2 });
+
+function pullUpright(job: Job, element: Element, handle: Handle, by: Point, how: How): Job {
   if (element.kind === 'words') return pullWords(job, element, handle, by, how);
   const frame = { x: element.x, y: element.y, width: element.width, height: element.height };
   const keep = keepsProportions(element) && !how.free && isCorner(handle);

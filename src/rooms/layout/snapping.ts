@@ -10,7 +10,7 @@ import {
   snapMove,
 } from '../../../core/geometry/snap';
 import type { Element, Face } from '../../../core/job/schema';
-import { elementFrame } from '../../../core/scene/face';
+import { elementBox, elementFrame } from '../../../core/scene/face';
 import type { TypeSources } from '../../../core/scene/words';
 import { wordsSet } from '../../../core/scene/words';
 import type { Bench } from './bench';
@@ -36,7 +36,7 @@ function boxLines(box: Box, what: string): SnapLine[] {
 
 /** Baselines of words in lines, on the face. */
 function baselinesOf(element: Element, sources: TypeSources): number[] {
-  if (element.kind !== 'words' || element.path) return [];
+  if (element.kind !== 'words' || element.path || element.turn) return [];
   return wordsSet(element, sources).lines.map((line) => element.y + line.baseline);
 }
 
@@ -53,7 +53,7 @@ export function snapTargets({ piece, shop, sources }: Bench, face: Face, moved: 
       { axis: 'y', at: piece.height / 2, what: 'centre' },
       ...[...(piece.guides ?? []), ...(face.guides ?? [])].map((guide) => ({ ...guide, what: 'guide' })),
     ],
-    boxes: others.map((e) => elementFrame(e, sources)),
+    boxes: others.map((e) => elementBox(e, sources)),
     baselines: others.flatMap((e) => baselinesOf(e, sources)),
   };
 }
@@ -72,7 +72,7 @@ const isArt = (element: Element): boolean => element.kind !== 'words' && !elemen
 
 /** A movement of some elements, caught by what is near. `reach` in points. */
 export function snapDrag(bench: Bench, face: Face, moved: readonly Element[], by: Point, reach: number): Snapped {
-  const box = unionOf(moved.map((e) => elementFrame(e, bench.sources)));
+  const box = unionOf(moved.map((e) => elementBox(e, bench.sources)));
   if (!box) return { by, lines: [], gaps: [] };
   const [only] = moved;
   const baselines = moved.length === 1 && only ? baselinesOf(only, bench.sources) : [];
@@ -95,7 +95,8 @@ export function snapPull(
   reach: number,
 ): { face: string; snapped: Snapped; edges: { x: boolean; y: boolean } } | undefined {
   const face = bench.shown.find((f) => f.elements.some((e) => e.id === element.id));
-  if (!face) return undefined;
+  // The sides of what is turned are not along the lines that catch.
+  if (!face || element.turn) return undefined;
   const frame = elementFrame(element, bench.sources);
   const at = HANDLE_AT[handle];
   const targets = snapTargets(bench, face, new Set([element.id]));

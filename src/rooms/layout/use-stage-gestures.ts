@@ -7,7 +7,7 @@ import type { Snapped } from '../../../core/geometry/snap';
 import { moveElements } from '../../../core/job/edits/elements';
 import { findElement } from '../../../core/job/find';
 import type { Element, Face } from '../../../core/job/schema';
-import { elementFrame } from '../../../core/scene/face';
+import { elementBox } from '../../../core/scene/face';
 import { dropSketch, select, settle, sketch, toggleSelected, useSession } from '../../store/session';
 import { useBench } from './bench';
 import { pullElement } from './pull';
@@ -120,7 +120,7 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     else if (!already) select(id);
     const chosen = new Set(already || added ? [...bench.selection.map((e) => e.id), id] : [id]);
     const elements = face.elements.filter((e) => chosen.has(e.id) && !e.locked);
-    const frame = unionOf(elements.map((e) => elementFrame(e, bench.sources)));
+    const frame = unionOf(elements.map((e) => elementBox(e, bench.sources)));
     return frame && { kind: 'move', elements, face, frame, clicked: id, added };
   }
 
@@ -141,7 +141,7 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     const inside = bench.shown.flatMap((face) =>
       face.elements.filter((e) => {
         if (e.locked || e.hidden) return false;
-        const on = onScreen(elementFrame(e, bench.sources), origins.get(face.id)!, view);
+        const on = onScreen(elementBox(e, bench.sources), origins.get(face.id)!, view);
         return on.x >= local.x && on.y >= local.y && right(on) <= right(local) && bottom(on) <= bottom(local);
       }),
     );

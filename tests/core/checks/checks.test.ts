@@ -89,8 +89,8 @@ describe('art short of the bleed', () => {
     const mended = check(job)[0]!.fix!.apply(job);
     expect(check(mended)).toEqual([]);
     const [, , drawn] = traceOf(mended, 'p');
-    const box = JSON.parse(drawn!.slice(drawn!.indexOf('{'))) as { width: number; height: number };
-    expect(box.width / box.height).toBeCloseTo(1.5, 9);
+    const [width, , , height] = JSON.parse(drawn!.slice(drawn!.indexOf('['))) as number[];
+    expect(width! / height!).toBeCloseTo(1.5, 9);
   });
   it('offers no stretch for a drawn outline', () => {
     const [finding] = checkAll({ ...panel(0, 0, 85, 55), outline: 'M0 0L1 0L1 1L0 1Z' });

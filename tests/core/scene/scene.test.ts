@@ -44,7 +44,7 @@ describe('a face as drawing calls', () => {
     expect(trace(job)).toEqual([
       'element p',
       'clip M0 0L10 0L10 10L0 10Z',
-      `image ${hash} 20 10 {"x":-5,"y":0,"width":20,"height":10}`,
+      `image ${hash} 20 10 [20,0,0,10,-5,0]`,
       'end clip',
       'end element',
     ]);

@@ -5,7 +5,7 @@ import { type Box, outset, type Point, unionOf } from '../../../../core/geometry
 import { moveElements, setFrame } from '../../../../core/job/edits/elements';
 import { setWordsFrame } from '../../../../core/job/edits/words';
 import type { Element, Job } from '../../../../core/job/schema';
-import { elementFrame } from '../../../../core/scene/face';
+import { elementBox, elementFrame } from '../../../../core/scene/face';
 import { act } from '../../../store/session';
 import type { Bench } from '../bench';
 
@@ -22,7 +22,7 @@ export const useArranging = create<{
 
 /** The box of an element that arranging goes by. */
 export function arrangedBox(element: Element, { sources }: Pick<Bench, 'sources'>): Box {
-  const frame = elementFrame(element, sources);
+  const frame = elementBox(element, sources);
   if (element.kind !== 'words' || useArranging.getState().by === 'frame') return frame;
   return inkBounds(element, sources) ?? frame;
 }
