@@ -65,9 +65,9 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.keyboard.press('g');
     await page.getByRole('button', { name: 'As columns' }).click();
     await page.keyboard.press('Escape');
-    await page.locator('main [data-element="prices"]').click();
-    await page.locator('main [data-element="details"]').click({ modifiers: ['Shift'] });
-    await page.locator('main [data-element="mark"]').click({ modifiers: ['Shift'] });
+    await page.getByRole('button', { name: /^From the kitchen/ }).click();
+    for (const name of [/^01632/, /^Fern mark/])
+      await page.getByRole('button', { name }).click({ modifiers: ['Shift'] });
   },
   'as-cut': async (page) => {
     await layout(page);

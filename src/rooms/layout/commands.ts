@@ -4,7 +4,15 @@ import { lookOf } from '../../../core/job/look';
 import type { Element } from '../../../core/job/schema';
 import { act, redoStep, select, undoStep } from '../../store/session';
 import { useSettings } from '../../store/settings';
-import { alignSelection, centreContent, sameSize, spaceSelection } from './arrange/arranging';
+import {
+  alignSelection,
+  centreContent,
+  fillFace,
+  mirrorSelection,
+  sameSize,
+  spaceSelection,
+  turnSelection,
+} from './arrange/arranging';
 import type { Bench } from './bench';
 import { copySelection, copyToOtherFace, cutSelection, duplicate, paste } from './clipboard';
 import { openPanel, toggleAsCut, toggleBoth } from './room';
@@ -138,6 +146,17 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Same width', group: 'Arrange', needs: 2, run: (b) => sameSize(b, 'width') },
   { name: 'Same height', group: 'Arrange', needs: 2, run: (b) => sameSize(b, 'height') },
   { name: 'Centre everything on the face', group: 'Arrange', run: centreContent },
+  { name: 'Fill the face, bleed and all', group: 'Arrange', keys: ['f'], needs: 1, run: fillFace },
+  { name: 'A quarter turn to the right', group: 'Arrange', keys: ['t'], needs: 1, run: (b) => turnSelection(b, 90) },
+  {
+    name: 'A quarter turn to the left',
+    group: 'Arrange',
+    keys: ['Shift+T'],
+    needs: 1,
+    run: (b) => turnSelection(b, -90),
+  },
+  { name: 'Mirror across', group: 'Arrange', keys: ['m'], needs: 1, run: (b) => mirrorSelection(b, 'across') },
+  { name: 'Mirror down', group: 'Arrange', needs: 1, run: (b) => mirrorSelection(b, 'down') },
   { name: 'Straighten near misses…', group: 'Arrange', keys: ['s'], run: () => openPanel('straighten') },
   { name: 'Guides…', group: 'Arrange', keys: ['g'], run: () => openPanel('guides') },
   { name: 'As cut, and back', group: 'See', keys: ['.'], run: toggleAsCut },

@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import { inkBounds } from '../../../../core/devices/bounds';
 import { alignMoves, centreMove, type Edge, spaceMoves } from '../../../../core/geometry/arrange';
 import { type Box, outset, type Point, unionOf } from '../../../../core/geometry/box';
-import { moveElements, setFrame } from '../../../../core/job/edits/elements';
+import { flipElement, moveElements, setFrame, turnElement } from '../../../../core/job/edits/elements';
 import { setWordsFrame } from '../../../../core/job/edits/words';
 import type { Element, Job } from '../../../../core/job/schema';
 import { elementBox, elementFrame } from '../../../../core/scene/face';
@@ -98,4 +98,21 @@ export function sameSize(bench: Bench, side: 'width' | 'height'): void {
   act(side === 'width' ? 'Same width' : 'Same height', (job) =>
     others.reduce((j, e) => resized(j, e, side, size, bench), job),
   );
+}
+
+/** Stretches what is selected over the whole face and its bleed; words and codes stay as they are. */
+export function fillFace(bench: Bench): void {
+  const { piece, shop } = bench;
+  const whole = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, shop.bleed[piece.kind]);
+  const able = movable(bench).filter((e) => e.kind !== 'words' && e.kind !== 'code' && !e.turn);
+  act('Fill the face', (job) => able.reduce((j, e) => setFrame(j, e.id, whole), job));
+}
+
+/** Turns each of the selection about its own middle. */
+export function turnSelection(bench: Bench, by: number): void {
+  act('Turn', (job) => movable(bench).reduce((j, e) => turnElement(j, e.id, (e.turn ?? 0) + by), job));
+}
+
+export function mirrorSelection(bench: Bench, way: 'across' | 'down'): void {
+  act('Mirror', (job) => movable(bench).reduce((j, e) => flipElement(j, e.id, way), job));
 }
