@@ -45,6 +45,8 @@ export function boundsDevice(): Device & { bounds(): Box | undefined } {
     bounds: () => unionOf(boxes),
     beginElement() {},
     endElement() {},
+    beginWords() {},
+    endWords() {},
     beginClip(path) {
       clips.push(pathBounds(path) ?? { x: 0, y: 0, width: 0, height: 0 });
     },

@@ -165,16 +165,33 @@ export function pdfDevice(
       }
       flush();
       for (const glyph of glyphs) if (!use.glyphs.has(glyph.id)) use.glyphs.set(glyph.id, text);
-      parts.push(`/Span <</ActualText <FEFF${utf16Hex(text)}>>> BDC`, showing(glyphs, run), 'EMC');
+      // Within words that are told as a whole, a part of them is not told again.
+      parts.push(...(isTold ? [showing(glyphs, run)] : told(text, showing(glyphs, run))));
     }
     flush();
     return parts.join('\n');
   }
 
+  const told = (text: string, ...ops: string[]): string[] => [
+    `/Span <</ActualText <FEFF${utf16Hex(text)}>>> BDC`,
+    ...ops,
+    'EMC',
+  ];
+  let isTold = false;
+
   return {
     content: () => `${out.join('\n')}\n`,
     beginElement() {},
     endElement() {},
+    beginWords: (text) => {
+      if (words === 'outlines') return;
+      isTold = true;
+      out.push(told(text)[0]!);
+    },
+    endWords: () => {
+      if (isTold) out.push('EMC');
+      isTold = false;
+    },
     beginClip: (path) => {
       out.push('q', pathOps(path), 'W n');
     },

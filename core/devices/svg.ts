@@ -47,6 +47,8 @@ export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[
       elements.push({ id, nodes: [] });
     },
     endElement() {},
+    beginWords() {},
+    endWords() {},
     beginClip: (path) => {
       clips.push(path);
     },

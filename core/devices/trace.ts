@@ -12,6 +12,8 @@ export function traceDevice(): Device & { lines: string[] } {
     lines,
     beginElement: (id) => say('element', id),
     endElement: () => say('end element'),
+    beginWords: (text) => say('words', stringify(text)),
+    endWords: () => say('end words'),
     beginClip: (path) => say('clip', pathData(path)),
     endClip: () => say('end clip'),
     fillPath: (path, plates) => say('fill', pathData(path), stringify(plates)),

@@ -46,6 +46,9 @@ export interface Device {
   /** Strokes with flat ends, `weight` points wide. */
   strokePath(path: Path, weight: number, plates: Plates): void;
   showGlyphs(run: GlyphRun, plates: Plates): void;
+  /** The glyphs up to the end stand for these words together, wherever each of them stands. */
+  beginWords(text: string): void;
+  endWords(): void;
   /** The whole picture; `place` lays the unit square, top left corner first, on the face. */
   drawImage(image: ImageRef, place: Matrix): void;
 }

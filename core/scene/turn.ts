@@ -26,6 +26,8 @@ export function turnedDevice(device: Device, matrix: Matrix, angle: number): Dev
   return {
     beginElement: (id) => device.beginElement(id),
     endElement: () => device.endElement(),
+    beginWords: (text) => device.beginWords(text),
+    endWords: () => device.endWords(),
     beginClip: (path) => device.beginClip(there(path)),
     endClip: () => device.endClip(),
     fillPath: (path, plates) => device.fillPath(there(path), plates),

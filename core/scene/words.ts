@@ -4,7 +4,7 @@ import { apply } from '../geometry/matrix';
 import { boxPath, parsePath } from '../geometry/path';
 import { type Walk, walkCircle, walkPath } from '../geometry/walk';
 import { inkOf } from '../job/find';
-import { lookOf, setParagraphsOf, settingOf } from '../job/look';
+import { lookOf, plainText, setParagraphsOf, settingOf } from '../job/look';
 import type { Words, WordsPath } from '../job/schema';
 import { type OnPath, onPath } from '../type/on-path';
 import type { SetRun } from '../type/set-line';
@@ -87,6 +87,8 @@ function underline({ font, lettering, width }: SetRun, x: number, baseline: numb
 
 /** Words on a line: each glyph a run of its own, turned. */
 function drawOnPath(words: Words, { glyphs }: OnPath, sources: SceneSources, device: Device): void {
+  // Each letter stands at an angle of its own: without this a reader finds letters, not words.
+  device.beginWords(plainText({ paragraphs: [...setParagraphsOf(words)] }).replaceAll('\n', ' '));
   for (const { run, index, x, y, angle } of glyphs) {
     const { lettering, font, text } = run;
     const glyph = run.glyphs[index]!;
@@ -106,6 +108,7 @@ function drawOnPath(words: Words, { glyphs }: OnPath, sources: SceneSources, dev
       platesOf(inkOf(sources.inks, lettering.paint.ink), lettering.paint.tint),
     );
   }
+  device.endWords();
 }
 
 export function drawWords(words: Words, sources: SceneSources, device: Device): void {

@@ -370,3 +370,8 @@ describe('what is written', () => {
     await expect(exportTo('missing.pdf', { job: openDemo().job, assets: {} })).rejects.toThrow(/Glasshouse.*missing/);
   });
 });
+
+it('says words on a circle as words, though each letter stands at its own angle (pdftotext)', async () => {
+  const flyer = await exportTo('flyer.pdf', openDemo(), { pieceId: 'open-day', faces: [1] });
+  expect(run('pdftotext', [flyer, '-']).replace(/\s+/g, ' ')).toContain('Hollin & Fen · tea garden and plant nursery');
+});
