@@ -30,7 +30,9 @@ function runInk(run: GlyphRun): Box | undefined {
       });
     pen += glyph.advance * scale;
   }
-  return unionOf(boxes.map((box) => boxAround(box, runMatrix(run))));
+  if (run.angle) return unionOf(boxes.map((box) => boxAround(box, runMatrix(run))));
+  const ink = unionOf(boxes);
+  return ink && { ...ink, x: ink.x + run.x, y: ink.y + run.baseline };
 }
 
 /** A device that finds the box around everything that prints, clips included. */
