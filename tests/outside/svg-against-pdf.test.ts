@@ -95,8 +95,9 @@ async function compared(bundle: JobBundle, pieceNumber: number, face: number) {
     assets: bundle.assets,
   });
   const fromSvg = await drawnByChromium(svg);
-  expect(Math.abs(fromPdf.width - fromSvg.width)).toBeLessThanOrEqual(1);
-  expect(Math.abs(fromPdf.height - fromSvg.height)).toBeLessThanOrEqual(1);
+  // Chromium's picture is of whole CSS pixels, each 3.125 of these.
+  expect(Math.abs(fromPdf.width - fromSvg.width)).toBeLessThanOrEqual(4);
+  expect(Math.abs(fromPdf.height - fromSvg.height)).toBeLessThanOrEqual(4);
   return differences(fromPdf, fromSvg, 6);
 }
 
@@ -111,7 +112,7 @@ describe('the svg device against the pdf', () => {
   });
   it('draws words on a circle, prices on a tab and a row of details like poppler does', async () => {
     const found = await compared(openDemo(), 1, 1);
-    // Measured when written: at most 3 levels away from edges.
+    // Away from edges no more than four of 255 levels apart.
     expect(found.worstAway).toBeLessThanOrEqual(4);
     expect(found.mean).toBeLessThan(2);
   });
