@@ -4,7 +4,9 @@ const PORT = 4330;
 
 export default defineConfig({
   testDir: 'tests/e2e',
-  timeout: 90_000,
+  timeout: 120_000,
+  // A loaded machine takes its time to lay out the first piece.
+  expect: { timeout: 15_000 },
   workers: 1,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
