@@ -6,7 +6,7 @@ import { type ColourEngine, createColourEngine, createPress, type Press } from '
 import { conditionOf } from '../core/trade/conditions';
 import { createFontBook, type FontBook } from '../core/type/font';
 import { faceBytes, ownPart } from '../core/type/own-font';
-import { createSpeller, type Language, type Speller } from '../core/type/spelling';
+import { createSpeller, DICTIONARY_PACKAGES, type Language, type Speller } from '../core/type/spelling';
 import { PLAIN } from '../core/type/style';
 import { createFontCutter, type FontCutter } from '../core/type/subset';
 import { typefaceOf } from '../core/type/typefaces';
@@ -49,9 +49,7 @@ export async function loadKit(assets: Readonly<Record<string, Uint8Array>> = {})
   };
 }
 
-const DICTIONARY: Record<Language, string> = { 'en-GB': 'dictionary-en-gb', 'en-US': 'dictionary-en' };
-
 export function loadSpeller(language: Language): Speller {
-  const folder = dirname(packageFile(DICTIONARY[language]));
+  const folder = dirname(packageFile(DICTIONARY_PACKAGES[language]));
   return createSpeller({ aff: readFileSync(join(folder, 'index.aff')), dic: readFileSync(join(folder, 'index.dic')) });
 }

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { type Misspelt, misspeltIn } from '../core/checks/spelling';
-import { createSpeller, type Language, type Speller } from '../core/type/spelling';
+import { createSpeller, DICTIONARY_PACKAGES, type Language, type Speller } from '../core/type/spelling';
 import { bytesAt } from './fetch';
 
 const DICTIONARIES = import.meta.glob<string>('/node_modules/{dictionary-en,dictionary-en-gb}/index.{aff,dic}', {
@@ -9,12 +9,11 @@ const DICTIONARIES = import.meta.glob<string>('/node_modules/{dictionary-en,dict
   eager: true,
   exhaustive: true,
 });
-const PACKAGE: Record<Language, string> = { 'en-GB': 'dictionary-en-gb', 'en-US': 'dictionary-en' };
 
 const open = new Map<Language, Promise<Speller>>();
 async function openSpeller(language: Language): Promise<Speller> {
   const [aff, dic] = await Promise.all(
-    ['aff', 'dic'].map((part) => bytesAt(DICTIONARIES[`/node_modules/${PACKAGE[language]}/index.${part}`])),
+    ['aff', 'dic'].map((part) => bytesAt(DICTIONARIES[`/node_modules/${DICTIONARY_PACKAGES[language]}/index.${part}`])),
   );
   return createSpeller({ aff: aff!, dic: dic! });
 }

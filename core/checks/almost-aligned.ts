@@ -1,23 +1,20 @@
 import { inkBounds } from '../devices/bounds';
 import type { Box } from '../geometry/box';
+import { NEAR } from '../geometry/straighten';
 import { moveElement } from '../job/edits/elements';
 import { titleOf } from '../job/find';
 import { lookOf } from '../job/look';
 import type { Words } from '../job/schema';
 import { elementFrame } from '../scene/face';
 import type { SceneSources } from '../scene/sources';
-import { toPoints } from '../units/length';
+import { anchorShare } from '../type/set-words';
 import { type Check, type Finding, HAIR } from './check';
 
-/** Nearer than this was meant to be the same; further apart was meant to differ. */
-const NEAR = toPoints(0.5, 'mm');
-
-const EDGE = { left: 0, justified: 0, centre: 0.5, right: 1 } as const;
 const at = (box: Box, share: number): number => box.x + share * box.width;
 
 /** How far a frame's edge and its visible edge are from another's; the edge is the one that the words are aligned to. */
 function offBy(words: Words, other: Words, sources: SceneSources): { frame: number; ink: number } | undefined {
-  const edges = [words, other].map((w) => EDGE[lookOf(w, sources.styles).setting.align]);
+  const edges = [words, other].map((w) => anchorShare(lookOf(w, sources.styles).setting.align));
   const inks = [words, other].map((w) => inkBounds(w, sources));
   if (edges[0] !== edges[1] || !inks[0] || !inks[1]) return undefined;
   const frames = [words, other].map((w) => elementFrame(w, sources));
@@ -39,10 +36,10 @@ export const almostAligned: Check = {
       const near = all
         .slice(0, i)
         .map((other) => ({ other, off: offBy(element, other, sources) }))
-        .filter(({ off }) => off && Math.min(Math.abs(off.frame), Math.abs(off.ink)) <= NEAR);
+        .filter(({ off }) => off && Math.min(Math.abs(off.frame), Math.abs(off.ink)) <= NEAR.edge);
       const isLinedUp = near.some(({ off }) => Math.abs(off!.frame) <= HAIR || Math.abs(off!.ink) <= 10 * HAIR);
       const nearest = near
-        .filter(({ off }) => Math.abs(off!.frame) <= NEAR)
+        .filter(({ off }) => Math.abs(off!.frame) <= NEAR.edge)
         .sort((a, b) => Math.abs(a.off!.frame) - Math.abs(b.off!.frame))[0];
       if (isLinedUp || !nearest) return [];
       const by = nearest.off!.frame;

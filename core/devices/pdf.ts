@@ -166,17 +166,14 @@ export function pdfDevice(
       flush();
       for (const glyph of glyphs) if (!use.glyphs.has(glyph.id)) use.glyphs.set(glyph.id, text);
       // Within words that are told as a whole, a part of them is not told again.
-      parts.push(...(isTold ? [showing(glyphs, run)] : told(text, showing(glyphs, run))));
+      parts.push(...(isTold ? [showing(glyphs, run)] : [telling(text), showing(glyphs, run), 'EMC']));
     }
     flush();
     return parts.join('\n');
   }
 
-  const told = (text: string, ...ops: string[]): string[] => [
-    `/Span <</ActualText <FEFF${utf16Hex(text)}>>> BDC`,
-    ...ops,
-    'EMC',
-  ];
+  /** Begins what stands for these words together; `EMC` ends it. */
+  const telling = (text: string): string => `/Span <</ActualText <FEFF${utf16Hex(text)}>>> BDC`;
   let isTold = false;
 
   return {
@@ -186,7 +183,7 @@ export function pdfDevice(
     beginWords: (text) => {
       if (words === 'outlines') return;
       isTold = true;
-      out.push(told(text)[0]!);
+      out.push(telling(text));
     },
     endWords: () => {
       if (isTold) out.push('EMC');

@@ -55,6 +55,12 @@ const linesOf = (box: Box, axis: Axis, what: string): SnapLine[] => [
   { axis, at: end(box, axis), what: `edge of ${what}` },
 ];
 
+/** All that can be landed on along an axis but baselines: lines of the face, and edges and middles of others. */
+const linesAlong = (targets: SnapTargets, axis: Axis): SnapLine[] => [
+  ...targets.lines.filter((line) => line.axis === axis),
+  ...targets.boxes.flatMap((each) => linesOf(each, axis, 'an element')),
+];
+
 interface Offer {
   by: number;
   line?: SnapLine;
@@ -63,10 +69,7 @@ interface Offer {
 
 /** Lines that an edge, the middle or a baseline of the box would land on after a little more movement. */
 function lineOffers({ box, baselines }: Snappable, axis: Axis, targets: SnapTargets): Offer[] {
-  const lines = [
-    ...targets.lines.filter((line) => line.axis === axis),
-    ...targets.boxes.flatMap((each) => linesOf(each, axis, 'an element')),
-  ];
+  const lines = linesAlong(targets, axis);
   const own = [start(box, axis), middle(box, axis), end(box, axis)];
   const onLines = lines.flatMap((line) => own.map((at): Offer => ({ by: line.at - at, line })));
   if (axis === 'x') return onLines;
@@ -168,10 +171,7 @@ export function snapEdge(
   targets: SnapTargets,
   reach: number,
 ): { by: number; line: SnapLine | undefined } {
-  const lines = [
-    ...targets.lines.filter((line) => line.axis === axis),
-    ...targets.boxes.flatMap((each) => linesOf(each, axis, 'an element')),
-  ];
+  const lines = linesAlong(targets, axis);
   const near = lines
     .map((line) => ({ by: line.at - at, line }))
     .filter((offer) => Math.abs(offer.by) <= reach)

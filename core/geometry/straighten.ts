@@ -1,3 +1,4 @@
+import { toPoints } from '../units/length';
 import { spaceMoves } from './arrange';
 import { type Box, bottom, right } from './box';
 
@@ -11,7 +12,7 @@ export interface Straightening {
 }
 
 /** What counts as a near miss: edges within 0.5 mm, gaps within 10 %, sizes within 2 %. */
-export const NEAR = { edge: (0.5 / 25.4) * 72, gap: 0.1, size: 0.02 } as const;
+export const NEAR = { edge: toPoints(0.5, 'mm'), gap: 0.1, size: 0.02 } as const;
 const HAIR = 0.001;
 
 const none = { x: 0, y: 0, width: 0, height: 0 };

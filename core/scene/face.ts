@@ -1,6 +1,6 @@
 import { platesOf } from '../colour/ink';
 import type { Box } from '../geometry/box';
-import { boxAround, IDENTITY, ontoBox } from '../geometry/matrix';
+import { boxAround, ontoBox } from '../geometry/matrix';
 import { boxPath } from '../geometry/path';
 import { inkOf } from '../job/find';
 import type { Code, Element, Face, Picture, Rule, Shape } from '../job/schema';
@@ -8,7 +8,7 @@ import { coverFrame } from '../picture/place';
 import type { Device } from './device';
 import { outlineOf } from './outline';
 import type { SceneSources } from './sources';
-import { turnedDevice, turnOf } from './turn';
+import { isTurned, turnedDevice, turnOf } from './turn';
 import { drawWords, type TypeSources, wordsFrame } from './words';
 
 const frameOf = ({ x, y, width, height }: Box): Box => ({ x, y, width, height });
@@ -41,8 +41,9 @@ function drawFilled(element: Shape | Rule | Code, { inks }: SceneSources, device
 
 /** One element as drawing calls. */
 export function drawElement(element: Element, sources: SceneSources, device: Device): void {
-  const turn = turnOf(element, elementFrame(element, sources));
-  const on = turn === IDENTITY ? device : turnedDevice(device, turn, element.turn ?? 0);
+  const on = isTurned(element)
+    ? turnedDevice(device, turnOf(element, elementFrame(element, sources)), element.turn ?? 0)
+    : device;
   on.beginElement(element.id);
   if (element.kind === 'words') drawWords(element, sources, on);
   else if (element.kind === 'picture') drawPicture(element, sources, on);

@@ -12,12 +12,14 @@ const MIRROR = {
 
 const flipOf = (element: Element) => ('flip' in element && element.flip ? MIRROR[element.flip] : undefined);
 
+/** Whether an element is turned or mirrored at all. */
+export const isTurned = (element: Element): boolean => (element.turn ?? 0) !== 0 || flipOf(element) !== undefined;
+
 /** What turns and mirrors an element about the middle of its frame. */
 export function turnOf(element: Element, frame: Box): Matrix {
-  const { turn = 0 } = element;
-  const mirror = flipOf(element);
-  if (turn === 0 && !mirror) return IDENTITY;
-  return turnAbout({ x: frame.x + frame.width / 2, y: frame.y + frame.height / 2 }, turn, mirror);
+  if (!isTurned(element)) return IDENTITY;
+  const middle = { x: frame.x + frame.width / 2, y: frame.y + frame.height / 2 };
+  return turnAbout(middle, element.turn ?? 0, flipOf(element));
 }
 
 /** A device that moves and turns all it is told to draw. Glyphs are turned by `angle` degrees, never mirrored. */

@@ -1,6 +1,7 @@
 import { alongFor, beside, placeAlong, reversed, type Walk } from '../geometry/walk';
 import type { SetRun } from './set-line';
-import type { SetWords } from './set-words';
+import { anchorShare, type SetWords } from './set-words';
+import type { Alignment } from './style';
 
 /** How words stand on a line. Lengths in points. */
 export interface PathSetting {
@@ -22,8 +23,6 @@ export interface TurnedGlyph {
   y: number;
   angle: number;
 }
-
-const SHARE = { left: 0, centre: 0.5, right: 1, justified: 0 } as const;
 
 /** How far the tallest of the glyphs reaches above its baseline, in points. */
 const reach = (runs: readonly SetRun[]): number =>
@@ -49,7 +48,7 @@ export function onPath(
   { lines }: Pick<SetWords, 'lines'>,
   walk: Walk,
   { start, side, backwards, lift }: PathSetting,
-  align: keyof typeof SHARE,
+  align: Alignment,
 ): OnPath {
   const words = lines.reduce((sum, line) => sum + line.width, 0);
   if (walk.pieces.length === 0) return { glyphs: [], words, line: 0 };
@@ -63,7 +62,7 @@ export function onPath(
   const wrap = (along: number): number =>
     walk.closed && line.length > 0 ? ((along % line.length) + line.length) % line.length : along;
   const glyphs: TurnedGlyph[] = [];
-  let lineStart = anchor - SHARE[align] * words;
+  let lineStart = anchor - anchorShare(align) * words;
   for (const { runs: inLine, width } of lines) {
     for (const run of inLine) {
       const scale = run.lettering.size / run.font.upem;

@@ -6,6 +6,9 @@ import { addressesIn } from './breaks';
 export const LANGUAGES = { 'en-GB': 'British English', 'en-US': 'American English' } as const;
 export type Language = keyof typeof LANGUAGES;
 
+/** The package that each language's dictionary ships in, as `index.aff` and `index.dic`. */
+export const DICTIONARY_PACKAGES: Record<Language, string> = { 'en-GB': 'dictionary-en-gb', 'en-US': 'dictionary-en' };
+
 /** How a job is spelt: in which language, if any, and with which words of its own. */
 export const spellingSchema = z.strictObject({
   language: z.enum(['en-GB', 'en-US', 'none']),

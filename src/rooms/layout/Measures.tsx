@@ -6,22 +6,15 @@ import type { ReactNode } from 'react';
 import { create } from 'zustand';
 import { inkBounds } from '../../../core/devices/bounds';
 import type { Box, Point } from '../../../core/geometry/box';
-import { flipElement, moveElement, setFrame, turnElement } from '../../../core/job/edits/elements';
+import { flipElement, moveElement, turnElement } from '../../../core/job/edits/elements';
 import { setUnit } from '../../../core/job/edits/job';
-import { setWordsFrame } from '../../../core/job/edits/words';
-import type { Element, Job, Words } from '../../../core/job/schema';
+import type { Element, Job } from '../../../core/job/schema';
 import { elementFrame } from '../../../core/scene/face';
 import { LengthField } from '../../parts/LengthField';
 import { act } from '../../store/session';
-import { useArranging } from './arrange/arranging';
+import { resized, useArranging } from './arrange/arranging';
 import { useBench } from './bench';
 import { setInkWidth } from './words/ink-width';
-
-/** Words given a width keep their left edge where it is. */
-function resizeWords(job: Job, words: Words, frame: Box, to: { width?: number; height?: number }): Job {
-  const behaviour = words.frame.behaviour === 'grows' ? 'fixed width' : words.frame.behaviour;
-  return setWordsFrame(job, words.id, { behaviour, ...to }, { x: frame.x });
-}
 
 const LEAST = 0.25;
 const tooSmall = (points: number): string | undefined =>
@@ -50,10 +43,10 @@ export function Measures({ element }: { element: Element }) {
     };
     act('Resize', (job) => moveElement(sized(job, to), element.id, by));
   }
-  function sized(job: Job, to: { width?: number; height?: number }): Job {
-    if (element.kind !== 'words') return setFrame(job, element.id, { ...elementFrame(element, sources), ...to });
-    return ink && to.width ? setInkWidth(job, element, ink, to.width) : resizeWords(job, element, frame, to);
-  }
+  const sized = (job: Job, to: { width?: number; height?: number }): Job =>
+    element.kind === 'words' && ink && to.width
+      ? setInkWidth(job, element, ink, to.width)
+      : resized(job, element, to, sources);
   return (
     <section aria-label="Measures">
       <UnitChoice />

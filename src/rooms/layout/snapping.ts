@@ -70,20 +70,25 @@ function toBleed(box: Box, { piece, shop }: Bench, reach: number): Point {
 
 const isArt = (element: Element): boolean => element.kind !== 'words' && !element.logo;
 
-/** A movement of some elements, caught by what is near. `reach` in points. */
-export function snapDrag(bench: Bench, face: Face, moved: readonly Element[], by: Point, reach: number): Snapped {
+/** A movement of some elements, caught by what is near; `targets` are found once, when it begins. `reach` in points. */
+export function snapDrag(
+  bench: Bench,
+  targets: SnapTargets,
+  moved: readonly Element[],
+  by: Point,
+  reach: number,
+): Snapped {
   const box = unionOf(moved.map((e) => elementBox(e, bench.sources)));
   if (!box) return { by, lines: [], gaps: [] };
   const [only] = moved;
   const baselines = moved.length === 1 && only ? baselinesOf(only, bench.sources) : [];
-  const targets = snapTargets(bench, face, new Set(moved.map((e) => e.id)));
   const snapped = snapMove({ box, baselines }, by, targets, reach);
   if (!moved.every(isArt)) return snapped;
   // Only a box that already reaches an edge on purpose is pulled on to the bleed, and never back off it.
   const more = toBleed({ ...box, x: box.x + snapped.by.x, y: box.y + snapped.by.y }, bench, reach);
   return more.x === 0 && more.y === 0
     ? snapped
-    : { ...snapMove({ box, baselines }, { x: snapped.by.x + more.x, y: snapped.by.y + more.y }, targets, 0.01) };
+    : snapMove({ box, baselines }, { x: snapped.by.x + more.x, y: snapped.by.y + more.y }, targets, 0.01);
 }
 
 /** A pulled handle, caught by what is near; which coordinates were caught. */

@@ -3,15 +3,15 @@ import { type RefObject, useEffect, useRef } from 'react';
 import { create } from 'zustand';
 import { type Box, bottom, boxBetween, type Point, right, unionOf } from '../../../core/geometry/box';
 import type { Handle } from '../../../core/geometry/resize';
-import type { Snapped } from '../../../core/geometry/snap';
+import type { Snapped, SnapTargets } from '../../../core/geometry/snap';
 import { moveElements } from '../../../core/job/edits/elements';
 import { findElement } from '../../../core/job/find';
-import type { Element, Face } from '../../../core/job/schema';
+import type { Element } from '../../../core/job/schema';
 import { elementBox } from '../../../core/scene/face';
 import { dropSketch, select, settle, sketch, toggleSelected, useSession } from '../../store/session';
 import { useBench } from './bench';
 import { pullElement } from './pull';
-import { REACH, showCaught, snapDrag, snapPull } from './snapping';
+import { REACH, showCaught, snapDrag, snapPull, snapTargets } from './snapping';
 import { tidyStep } from './steps';
 import { isTyping } from './typing';
 import { onScreen, panBy, type View, zoomAt } from './view';
@@ -20,7 +20,15 @@ import { editWords, stopEditing } from './words/editing';
 /** What a drag does, decided when it begins. */
 type Drag =
   | { kind: 'pan'; from: View }
-  | { kind: 'move'; elements: readonly Element[]; face: Face; frame: Box; clicked: string; added: boolean }
+  | {
+      kind: 'move';
+      elements: readonly Element[];
+      face: string;
+      targets: SnapTargets;
+      frame: Box;
+      clicked: string;
+      added: boolean;
+    }
   | { kind: 'box'; from: Point; had: readonly string[] }
   | { kind: 'pull'; element: Element; handle: Handle }
   | undefined;
@@ -121,7 +129,8 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     const chosen = new Set(already || added ? [...bench.selection.map((e) => e.id), id] : [id]);
     const elements = face.elements.filter((e) => chosen.has(e.id) && !e.locked);
     const frame = unionOf(elements.map((e) => elementBox(e, bench.sources)));
-    return frame && { kind: 'move', elements, face, frame, clicked: id, added };
+    const targets = snapTargets(bench, face, new Set(elements.map((e) => e.id)));
+    return frame && { kind: 'move', elements, face: face.id, targets, frame, clicked: id, added };
   }
 
   /** A press that did not become a drag: it takes out of the selection, or leaves just what was clicked. */
@@ -170,13 +179,13 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     }
     // Shift keeps a move level or upright.
     if (shift) by[Math.abs(by.x) > Math.abs(by.y) ? 'y' : 'x'] = 0;
-    const { elements, face, frame } = drag;
+    const { elements, face, targets, frame } = drag;
     const plain = { x: tidied(frame.x, by.x, step), y: tidied(frame.y, by.y, step) };
-    const snapped = free ? undefined : snapDrag(bench, face, elements, by, REACH / view.zoom);
+    const snapped = free ? undefined : snapDrag(bench, targets, elements, by, REACH / view.zoom);
     // What catches nothing lands on a tidy number.
     const to = snapped ? { x: caughtOr(snapped, 'x', plain.x), y: caughtOr(snapped, 'y', plain.y) } : plain;
     if (shift) to[Math.abs(mx) > Math.abs(my) ? 'y' : 'x'] = 0;
-    showCaught(face.id, snapped);
+    showCaught(face, snapped);
     sketch('Move', (job) => moveElements(job, new Map(elements.map((e) => [e.id, to]))));
   }
 

@@ -11,16 +11,16 @@ import { arrangedBox, resized } from './arranging';
 const SHOWING = 'Straighten';
 
 /** The kept job with the near misses of some elements mended. */
-function mend(job: Job, bench: Bench, boxes: ReturnType<typeof boxesOf>): Job {
-  const all = straightenings(boxes.map(({ box }) => box));
+function mend(job: Job, bench: Bench, boxes: ReturnType<typeof boxesOf>, found: readonly Straightening[]): Job {
   const wanted = straightened(
     boxes.map(({ box }) => box),
-    all,
+    found,
   );
   let mended = job;
   boxes.forEach(({ element, box }, i) => {
     for (const side of ['width', 'height'] as const)
-      if (wanted[i]![side] !== box[side]) mended = resized(mended, element, side, wanted[i]![side], bench);
+      if (wanted[i]![side] !== box[side])
+        mended = resized(mended, element, { [side]: wanted[i]![side] }, bench.sources);
   });
   return moveElements(
     mended,
@@ -50,11 +50,8 @@ export function StraightenPanel({ onClose }: { onClose(): void }) {
   const before = useSession((session) => session.history?.job);
   const [{ looked, found, mended }] = useState(() => {
     const boxes = boxesOf(bench);
-    return {
-      looked: boxes,
-      found: straightenings(boxes.map(({ box }) => box)),
-      mended: (job: Job) => mend(job, bench, boxes),
-    };
+    const misses = straightenings(boxes.map(({ box }) => box));
+    return { looked: boxes, found: misses, mended: (job: Job) => mend(job, bench, boxes, misses) };
   });
   useEffect(() => {
     if (found.length > 0) sketch(SHOWING, mended);

@@ -80,13 +80,24 @@ export function centreContent(bench: Bench): void {
   );
 }
 
-/** Gives an element a width or a height; words take a width as their frame's. */
-export function resized(job: Job, element: Element, side: 'width' | 'height', size: number, bench: Bench): Job {
-  const frame = elementFrame(element, bench.sources);
-  if (element.kind !== 'words') return setFrame(job, element.id, { ...frame, [side]: size });
-  if (side === 'height' && element.frame.behaviour !== 'fixed box') return job;
-  const behaviour = element.frame.behaviour === 'grows' ? 'fixed width' : element.frame.behaviour;
-  return setWordsFrame(job, element.id, { behaviour, [side]: size }, { x: frame.x });
+/** Gives an element a width or a height; words take a width as their frame's, and keep their left edge where it is. */
+export function resized(
+  job: Job,
+  element: Element,
+  to: { width?: number; height?: number },
+  sources: Bench['sources'],
+): Job {
+  const frame = elementFrame(element, sources);
+  if (element.kind !== 'words') return setFrame(job, element.id, { ...frame, ...to });
+  const { behaviour } = element.frame;
+  // Only a fixed box has a height of its own.
+  if (to.width === undefined && behaviour !== 'fixed box') return job;
+  return setWordsFrame(
+    job,
+    element.id,
+    { behaviour: behaviour === 'grows' ? 'fixed width' : behaviour, ...to },
+    { x: frame.x },
+  );
 }
 
 /** Makes the others as wide, or as high, as the one selected last. */
@@ -96,7 +107,7 @@ export function sameSize(bench: Bench, side: 'width' | 'height'): void {
   const size = elementFrame(like, bench.sources)[side];
   const others = movable(bench).filter((e) => e.id !== like.id);
   act(side === 'width' ? 'Same width' : 'Same height', (job) =>
-    others.reduce((j, e) => resized(j, e, side, size, bench), job),
+    others.reduce((j, e) => resized(j, e, { [side]: size }, bench.sources), job),
   );
 }
 
