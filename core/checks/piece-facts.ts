@@ -1,7 +1,7 @@
 import { PROCESS_PLATES, platesOf } from '../colour/ink';
 import { inkOf } from '../job/find';
 import { letteringsOf } from '../job/look';
-import type { Element, Job, Paint, Piece } from '../job/schema';
+import { type Element, type Job, type Paint, type Piece, paintsOf } from '../job/schema';
 import { effectivePpi } from '../picture/place';
 
 /** The figures of a piece that a designer wants in sight: what the edge strip shows. */
@@ -19,16 +19,21 @@ const elementsOf = (piece: Piece): Element[] => piece.faces.flatMap((face) => fa
 const least = (values: number[]): number | undefined => (values.length > 0 ? Math.min(...values) : undefined);
 
 /** The paints an element shows; words by what is typed in them. */
-const paintsUsed = (element: Exclude<Element, { kind: 'picture' }>, job: Job): Paint[] =>
-  element.kind === 'words' ? letteringsOf(element, job.styles).map((l) => l.paint) : [element.paint];
+function paintsUsed(element: Element, job: Job): Paint[] {
+  if (element.kind !== 'words' || element.fill) return paintsOf(element);
+  return [
+    ...letteringsOf(element, job.styles).map((l) => l.paint),
+    ...paintsOf({ ...element, paragraphs: [], lettering: {} }),
+  ];
+}
 
 /** The plates an element prints on. A picture is separated into all four process inks. */
-const platesUsed = (element: Element, job: Job): string[] =>
-  element.kind === 'picture'
-    ? [...PROCESS_PLATES]
-    : paintsUsed(element, job).flatMap(({ ink, tint }) =>
-        Object.entries(platesOf(inkOf(job.inks, ink), tint)).flatMap(([name, amount]) => (amount > 0 ? [name] : [])),
-      );
+const platesUsed = (element: Element, job: Job): string[] => [
+  ...(element.kind === 'picture' ? PROCESS_PLATES : []),
+  ...paintsUsed(element, job).flatMap(({ ink, tint }) =>
+    Object.entries(platesOf(inkOf(job.inks, ink), tint)).flatMap(([name, amount]) => (amount > 0 ? [name] : [])),
+  ),
+];
 
 export function pieceFacts(job: Job, piece: Piece): PieceFacts {
   const elements = elementsOf(piece);

@@ -1,4 +1,5 @@
 import { moduleWidth, SYMBOLOGIES } from '../codes/symbols';
+import { isFlat } from '../colour/fill';
 import { platesOf, processStandIn } from '../colour/ink';
 import { type Box, bottom, overlaps, right } from '../geometry/box';
 import { layUnder } from '../job/edits/elements';
@@ -35,6 +36,8 @@ const isGround = (element: Element, code: Code, sources: SceneSources): boolean 
   !element.form &&
   !element.corners &&
   holds(element, code) &&
+  isFlat(element.paint) &&
+  element.opacity === undefined &&
   lightness(element.paint, sources) >= LIGHT;
 
 /** What lies in a code's frame and is no ground for it: the nearest below down to its ground, and all above. */

@@ -1,5 +1,6 @@
-import { type Box, bottom, outset, right, unionOf } from '../geometry/box';
+import { type Box, bottom, right, unionOf } from '../geometry/box';
 import { boxAround } from '../geometry/matrix';
+import { strokeOutline } from '../geometry/offset';
 import { pathBounds } from '../geometry/path';
 import type { Element } from '../job/schema';
 import { type Device, type GlyphRun, runMatrix } from '../scene/device';
@@ -35,6 +36,9 @@ function runInk(run: GlyphRun): Box | undefined {
   return ink && { ...ink, x: ink.x + run.x, y: ink.y + run.baseline };
 }
 
+const NOTHING: Box = { x: 0, y: 0, width: 0, height: 0 };
+const UNIT: Box = { x: 0, y: 0, width: 1, height: 1 };
+
 /** A device that finds the box around everything that prints, clips included. */
 export function boundsDevice(): Device & { bounds(): Box | undefined } {
   const clips: Box[] = [];
@@ -47,21 +51,26 @@ export function boundsDevice(): Device & { bounds(): Box | undefined } {
     bounds: () => unionOf(boxes),
     beginElement() {},
     endElement() {},
+    beginGroup() {},
+    endGroup() {},
+    beginFade() {},
+    endFade() {},
     beginWords() {},
     endWords() {},
     beginClip(path) {
-      clips.push(pathBounds(path) ?? { x: 0, y: 0, width: 0, height: 0 });
+      clips.push(pathBounds(path) ?? NOTHING);
+    },
+    beginGlyphClip(runs) {
+      clips.push(unionOf(runs.flatMap((run) => runInk(run) ?? [])) ?? NOTHING);
     },
     endClip() {
       clips.pop();
     },
     fillPath: (path) => mark(pathBounds(path)),
-    strokePath(path, weight) {
-      const box = pathBounds(path);
-      mark(box && outset(box, weight / 2));
-    },
+    strokePath: (path, pen) => mark(pathBounds(strokeOutline(path, pen))),
     showGlyphs: (run) => mark(runInk(run)),
-    drawImage: (_image, place) => mark(boxAround({ x: 0, y: 0, width: 1, height: 1 }, place)),
+    drawImage: (_image, place) => mark(boxAround(UNIT, place)),
+    drawTone: (_tone, place) => mark(boxAround(UNIT, place)),
   };
 }
 

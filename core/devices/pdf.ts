@@ -1,10 +1,11 @@
 import { type Plates, splitPlates } from '../colour/ink';
-import type { Box } from '../geometry/box';
-import { bottom } from '../geometry/box';
-import { asCubic, type Path } from '../geometry/path';
-import { type Device, type GlyphRun, runMatrix } from '../scene/device';
+import { type Box, bottom } from '../geometry/box';
+import { type Matrix, multiply } from '../geometry/matrix';
+import { asCubic, boxPath, type Path } from '../geometry/path';
+import { type Colour, type Coverage, isShade, type Shade } from '../scene/colour';
+import { type Device, type GlyphRun, runMatrix, type Tone } from '../scene/device';
+import { runOutline } from '../scene/run-outline';
 import type { Font, Glyph } from '../type/font';
-import { runOutline } from './run-outline';
 
 /** A font as a document uses it: its glyphs, each with the words it stands for. */
 export interface FontUse {
@@ -20,9 +21,35 @@ export interface PdfUses {
   images: Map<string, string>;
   /** Separations by plate name; `All` among them. */
   plates: Map<string, string>;
+  /** Colour that runs, by what it is written as. */
+  shades: Map<string, { key: string; shade: Shade | Coverage }>;
+  tones: Map<Tone, { key: string; colour: Plates }[]>;
+  /** Contents drawn as one thing. An inner one comes before the one it lies in. */
+  forms: PdfForm[];
+  /** Graphics states, by what they set. */
+  states: Map<string, { key: string; state: PdfState }>;
 }
 
-export const noUses = (): PdfUses => ({ fonts: new Map(), images: new Map(), plates: new Map() });
+/** What a transparency setting sets: an amount, or a form whose grey says how much shows. */
+export type PdfState = { opacity: number } | { mask: string };
+
+/** A piece of content with the names it uses. A grey one is a mask. */
+export interface PdfForm {
+  key: string;
+  content: string;
+  names: ReadonlySet<string>;
+  isMask: boolean;
+}
+
+export const noUses = (): PdfUses => ({
+  fonts: new Map(),
+  images: new Map(),
+  plates: new Map(),
+  shades: new Map(),
+  tones: new Map(),
+  forms: [],
+  states: new Map(),
+});
 
 /** A number as PDF writes it, to a ten-thousandth. */
 export const pdfNumber = (n: number): string => {
@@ -72,8 +99,15 @@ export function pdfDevice(
   media: Box,
   uses: PdfUses,
   words: 'text' | 'outlines' = 'text',
-): Device & { content(): string } {
-  const out: string[] = [];
+): Device & { content(): string; names(): ReadonlySet<string> } {
+  let out: string[] = [];
+  let names = new Set<string>();
+  const outer: { out: string[]; names: Set<string> }[] = [];
+  /** A resource's name where it is used. */
+  const named = (key: string): string => {
+    names.add(key);
+    return `/${key}`;
+  };
   const across = (x: number): number => x - media.x;
   const up = (y: number): number => bottom(media) - y;
 
@@ -97,16 +131,72 @@ export function pdfDevice(
     return ops.join('\n');
   }
 
-  /** The operator that takes a colour: process inks as DeviceCMYK, one spot or All as a Separation. */
-  function colour(plates: Plates, stroke: boolean): string {
-    const { cmyk, spots } = splitPlates(plates);
+  /** From the device's space to the page's, for what carries a matrix. */
+  const onPage = (matrix: Matrix): Matrix => multiply([1, 0, 0, -1, -media.x, bottom(media)], matrix);
+
+  function shadeKey(shade: Shade | Coverage): string {
+    const there = { ...shade, matrix: onPage(shade.matrix) };
+    const written = JSON.stringify(there);
+    const found = uses.shades.get(written) ?? { key: `P${uses.shades.size + 1}`, shade: there };
+    uses.shades.set(written, found);
+    return found.key;
+  }
+
+  /** The operator that takes a colour: process inks as DeviceCMYK, one spot or All as a Separation, others as patterns. */
+  function colour(given: Colour, stroke: boolean): string {
+    const [space, set] = stroke ? ['CS', 'SCN'] : ['cs', 'scn'];
+    if (isShade(given)) return `/Pattern ${space} ${named(shadeKey(given))} ${set}`;
+    const { cmyk, spots } = splitPlates(given);
     if (spots.length === 0) return `${numbers(...cmyk)} ${stroke ? 'K' : 'k'}`;
     if (spots.length > 1 || cmyk.some((a) => a > 0))
       throw new Error('One colour cannot mix a spot ink with other inks.');
     const [name, amount] = spots[0]!;
-    const key = keyOf(uses.plates, name, 'S');
-    return `/${key} ${stroke ? 'CS' : 'cs'} ${pdfNumber(amount)} ${stroke ? 'SCN' : 'scn'}`;
+    return `${named(keyOf(uses.plates, name, 'S'))} ${space} ${pdfNumber(amount)} ${set}`;
   }
+
+  const begin = (): void => {
+    outer.push({ out, names });
+    out = [];
+    names = new Set();
+  };
+  const addForm = (content: string, used: ReadonlySet<string>, isMask: boolean): string => {
+    const key = `X${uses.forms.length + 1}`;
+    uses.forms.push({ key, content, names: used, isMask });
+    return key;
+  };
+  const stateKey = (state: PdfState): string => {
+    const written = JSON.stringify(state);
+    const found = uses.states.get(written) ?? { key: `G${uses.states.size + 1}`, state };
+    uses.states.set(written, found);
+    return found.key;
+  };
+  /** Ends what was begun, and draws it as one thing in that state. */
+  const end = (state: PdfState): void => {
+    const form = addForm(`${out.join('\n')}\n`, names, false);
+    ({ out, names } = outer.pop()!);
+    out.push('q', `${named(stateKey(state))} gs`, `${named(form)} Do`, 'Q');
+  };
+  const masks: string[] = [];
+  const opacities: number[] = [];
+  // A picture's own space grows upwards from its foot.
+  const imageOps = (key: string, [a, b, c, d, e, f]: Matrix): string[] => [
+    'q',
+    `${numbers(a, -b, -c, d, across(c + e), up(d + f))} cm`,
+    `${named(key)} Do`,
+    'Q',
+  ];
+
+  const textMatrix = (run: GlyphRun): string => {
+    const [a, b, c, d] = runMatrix(run);
+    // The page's y grows upwards, so a turn goes the other way round.
+    return `${numbers(a, -b, -c, d, across(run.x), up(run.baseline))} Tm`;
+  };
+  const asOutlines = (run: GlyphRun): boolean => words === 'outlines' || run.font.program === 'drawn';
+  /** What shows a run inside BT and ET. */
+  const textOps = (run: GlyphRun): string[] => {
+    const use = fontUse(run);
+    return [`${named(use.key)} ${pdfNumber(run.size)} Tf`, textMatrix(run), shown(run, use)];
+  };
 
   function fontUse(run: GlyphRun): FontUse {
     const found = uses.fonts.get(run.typeface) ?? {
@@ -178,6 +268,7 @@ export function pdfDevice(
 
   return {
     content: () => `${out.join('\n')}\n`,
+    names: () => names,
     beginElement() {},
     endElement() {},
     beginWords: (text) => {
@@ -192,30 +283,60 @@ export function pdfDevice(
     beginClip: (path) => {
       out.push('q', pathOps(path), 'W n');
     },
+    beginGlyphClip: (runs) => {
+      out.push('q');
+      if (runs.some(asOutlines)) out.push(runs.map((run) => pathOps(runOutline(run))).join('\n'), 'W n');
+      else out.push('BT', '7 Tr', ...runs.flatMap(textOps), 'ET');
+    },
     endClip: () => {
       out.push('Q');
     },
-    fillPath: (path, plates) => {
-      out.push(colour(plates, false), pathOps(path), 'f');
+    beginGroup: (opacity) => {
+      opacities.push(opacity);
+      begin();
     },
-    strokePath: (path, weight, plates) => {
-      out.push(colour(plates, true), `${pdfNumber(weight)} w`, pathOps(path), 'S');
+    endGroup: () => end({ opacity: opacities.pop()! }),
+    beginFade: (coverage) => {
+      const key = shadeKey(coverage);
+      const all = pathOps(boxPath(media));
+      masks.push(addForm(`/Pattern cs /${key} scn\n${all}\nf\n`, new Set([key]), true));
+      begin();
     },
-    showGlyphs: (run, plates) => {
-      if (words === 'outlines' || run.font.program === 'drawn') {
-        out.push(colour(plates, false), pathOps(runOutline(run)), 'f');
-        return;
+    endFade: () => end({ mask: masks.pop()! }),
+    fillPath: (path, given) => {
+      out.push(colour(given, false), pathOps(path), 'f');
+    },
+    strokePath: (path, pen, given) => {
+      const { weight, dash, cap = 'flat', join = 'mitre' } = pen;
+      const style = [
+        `${pdfNumber(weight)} w`,
+        cap === 'flat' ? '' : `${CAPS[cap]} J`,
+        join === 'mitre' ? '4 M' : `${JOINS[join]} j`,
+        dash ? `[${numbers(...dash)}] 0 d` : '',
+      ];
+      out.push('q', colour(given, true), style.filter(Boolean).join(' '), pathOps(path), 'S', 'Q');
+    },
+    showGlyphs: (run, given) => {
+      if (asOutlines(run)) out.push(colour(given, false), pathOps(runOutline(run)), 'f');
+      else out.push(colour(given, false), 'BT', ...textOps(run), 'ET');
+    },
+    drawImage: ({ asset }, place) => {
+      out.push(...imageOps(keyOf(uses.images, asset, 'Im'), place));
+    },
+    drawTone: (tone, place, given) => {
+      const colours = uses.tones.get(tone) ?? [];
+      uses.tones.set(tone, colours);
+      const written = JSON.stringify(given);
+      let found = colours.find((each) => JSON.stringify(each.colour) === written);
+      if (!found) {
+        const count = [...uses.tones.values()].reduce((sum, each) => sum + each.length, 0);
+        found = { key: `T${count + 1}`, colour: given };
+        colours.push(found);
       }
-      const use = fontUse(run);
-      out.push(colour(plates, false), 'BT', `/${use.key} ${pdfNumber(run.size)} Tf`);
-      const [a, b, c, d] = runMatrix(run);
-      // The page's y grows upwards, so a turn goes the other way round.
-      out.push(`${numbers(a, -b, -c, d, across(run.x), up(run.baseline))} Tm`, shown(run, use), 'ET');
-    },
-    drawImage: ({ asset }, [a, b, c, d, e, f]) => {
-      const key = keyOf(uses.images, asset, 'Im');
-      // A picture's own space grows upwards from its foot.
-      out.push('q', `${numbers(a, -b, -c, d, across(c + e), up(d + f))} cm`, `/${key} Do`, 'Q');
+      out.push(...imageOps(found.key, place));
     },
   };
 }
+
+const CAPS = { flat: 0, round: 1, square: 2 } as const;
+const JOINS = { mitre: 0, round: 1, bevel: 2 } as const;

@@ -1,5 +1,15 @@
 import { pathData } from '../geometry/path';
-import type { Device } from '../scene/device';
+import type { Device, GlyphRun } from '../scene/device';
+
+const runWords = ({ typeface, size, text, x, baseline, angle, glyphs }: GlyphRun): unknown[] => [
+  typeface,
+  size,
+  JSON.stringify(text),
+  x,
+  baseline,
+  ...(angle === undefined ? [] : [angle]),
+  glyphs.map((g) => [g.id, g.advance, g.dx, g.dy]),
+];
 
 /** A device that writes down what it is told to draw, one line a call: for tests, and to compare two faces. */
 export function traceDevice(): Device & { lines: string[] } {
@@ -15,21 +25,24 @@ export function traceDevice(): Device & { lines: string[] } {
     beginWords: (text) => say('words', stringify(text)),
     endWords: () => say('end words'),
     beginClip: (path) => say('clip', pathData(path)),
+    beginGlyphClip: (runs) => say('clip to', ...runs.flatMap(runWords)),
     endClip: () => say('end clip'),
-    fillPath: (path, plates) => say('fill', pathData(path), stringify(plates)),
-    strokePath: (path, weight, plates) => say('stroke', pathData(path), weight, stringify(plates)),
-    showGlyphs: ({ typeface, size, text, x, baseline, angle, glyphs }, plates) =>
-      say(
-        'glyphs',
-        typeface,
-        size,
-        stringify(text),
-        x,
-        baseline,
-        ...(angle === undefined ? [] : [angle]),
-        glyphs.map((g) => [g.id, g.advance, g.dx, g.dy]),
-        stringify(plates),
-      ),
+    beginGroup: (opacity) => say('group', opacity),
+    endGroup: () => say('end group'),
+    beginFade: (coverage) => say('fade', stringify(coverage)),
+    endFade: () => say('end fade'),
+    fillPath: (path, colour) => say('fill', pathData(path), stringify(colour)),
+    strokePath: (path, pen, colour) => say('stroke', pathData(path), stringify(pen), stringify(colour)),
+    showGlyphs: (run, colour) => say('glyphs', ...runWords(run), stringify(colour)),
     drawImage: ({ asset, width, height }, place) => say('image', asset, width, height, stringify(place)),
+    drawTone: ({ width, height, amounts }, place, colour) =>
+      say(
+        'tone',
+        width,
+        height,
+        amounts.reduce((sum, each) => sum + each, 0),
+        stringify(place),
+        stringify(colour),
+      ),
   };
 }

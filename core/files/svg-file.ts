@@ -1,7 +1,9 @@
 import { encode as encodePng } from 'fast-png';
 import type { ColourEngine, Press } from '../colour/engine';
-import { type SvgNode, svgDevice } from '../devices/svg';
+import { penAttributes, type SvgNode, type SvgPaint, type SvgShade, svgDevice } from '../devices/svg';
+import { pngUrl, tonePng } from '../devices/tone-png';
 import { outset } from '../geometry/box';
+import type { Matrix } from '../geometry/matrix';
 import type { Job, Piece } from '../job/schema';
 import { decodePicture } from '../picture/decode';
 import { proofPicture, type SeparatedPicture, separatePicture } from '../picture/separate';
@@ -30,21 +32,66 @@ export function proofPng(picture: SeparatedPicture, engine: ColourEngine, press:
   return encodePng({ width, height, data: rgba, channels: 4 });
 }
 
-function base64(bytes: Uint8Array): string {
-  let binary = '';
-  for (let i = 0; i < bytes.length; i += 0x8000) binary += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
-  return btoa(binary);
-}
-
 const num = (n: number): string => `${Math.round(n * 10_000) / 10_000}`;
 
-function nodeText(node: SvgNode, index: string, hrefs: ReadonlyMap<string, string>): string {
-  if (node.kind === 'path') return `<path d="${node.d}" fill="${node.fill}"/>`;
-  if (node.kind === 'line')
-    return `<path d="${node.d}" fill="none" stroke="${node.stroke}" stroke-width="${num(node.weight)}"/>`;
-  const place = node.place.map(num).join(' ');
-  return `<clipPath id="c${index}"><path d="${node.clip}"/></clipPath><g clip-path="url(#c${index})"><image width="1" height="1" transform="matrix(${place})" preserveAspectRatio="none" href="${hrefs.get(node.asset) ?? ''}"/></g>`;
+/** Writes nodes as SVG text. Gradients, clips and masks are named from `prefix` on, and stand before what uses them. */
+function nodesText(nodes: readonly SvgNode[], prefix: string, hrefs: ReadonlyMap<string, string>): string {
+  return nodes.map((node, i) => nodeText(node, `${prefix}-${i}`, hrefs)).join('');
 }
+
+const matrixText = (matrix: Matrix): string => `matrix(${matrix.map(num).join(' ')})`;
+
+function shadeText({ kind, matrix, stops }: SvgShade, id: string): string {
+  const axis = kind === 'linear' ? 'x1="0" y1="0" x2="1" y2="0"' : 'cx="0" cy="0" r="1"';
+  const inner = stops
+    .map(
+      ({ at, colour, opacity }) =>
+        `<stop offset="${num(at)}" stop-color="${colour}"${opacity === undefined ? '' : ` stop-opacity="${num(opacity)}"`}/>`,
+    )
+    .join('');
+  // A matrix that brings a small space to points keeps more than four places.
+  const transform = `matrix(${matrix.map((n) => Number(n.toPrecision(9))).join(' ')})`;
+  return `<${kind}Gradient id="${id}" gradientUnits="userSpaceOnUse" ${axis} gradientTransform="${transform}">${inner}</${kind}Gradient>`;
+}
+
+function painted(paint: SvgPaint, id: string): { before: string; value: string } {
+  return typeof paint === 'string'
+    ? { before: '', value: paint }
+    : { before: shadeText(paint, id), value: `url(#${id})` };
+}
+
+const imageText = (href: string, place: Matrix): string =>
+  `<image width="1" height="1" transform="${matrixText(place)}" preserveAspectRatio="none" href="${href}"/>`;
+
+function nodeText(node: SvgNode, name: string, hrefs: ReadonlyMap<string, string>): string {
+  if (node.kind === 'path') {
+    const { before, value } = painted(node.fill, `p${name}`);
+    return `${before}<path d="${node.d}" fill="${value}"/>`;
+  }
+  if (node.kind === 'line') {
+    const { before, value } = painted(node.stroke, `p${name}`);
+    const pen = Object.entries(penAttributes(node.pen)).map(([key, text]) => `${key}="${text}"`);
+    return `${before}<path d="${node.d}" fill="none" stroke="${value}" ${pen.join(' ')}/>`;
+  }
+  if (node.kind === 'image') return imageText(hrefs.get(node.asset) ?? '', node.place);
+  if (node.kind === 'tone') return imageText(tonePng(node.tone, node.colour), node.place);
+  const clip = node.clip === undefined ? '' : `<clipPath id="c${name}"><path d="${node.clip}"/></clipPath>`;
+  const fade = node.fade
+    ? `${shadeText(node.fade, `f${name}`)}<mask id="m${name}" maskUnits="userSpaceOnUse" x="-30000" y="-30000" width="60000" height="60000"><rect x="-30000" y="-30000" width="60000" height="60000" fill="url(#f${name})"/></mask>`
+    : '';
+  const attributes = [
+    clip ? ` clip-path="url(#c${name})"` : '',
+    fade ? ` mask="url(#m${name})"` : '',
+    node.opacity === undefined ? '' : ` opacity="${num(node.opacity)}"`,
+  ];
+  return `${clip}${fade}<g${attributes.join('')}>${nodesText(node.nodes, name, hrefs)}</g>`;
+}
+
+/** Every picture that some nodes show. */
+const picturesIn = (nodes: readonly SvgNode[]): string[] =>
+  nodes.flatMap((node) =>
+    node.kind === 'image' ? [node.asset] : node.kind === 'together' ? picturesIn(node.nodes) : [],
+  );
 
 /** One face (0 for the first) with its bleed as an SVG file in soft-proof colours, words as outlines; `bleed` in points. */
 export function writeSvg(job: Job, piece: Piece, faceNumber: number, bleed: number, kit: SvgKit): string {
@@ -52,18 +99,16 @@ export function writeSvg(job: Job, piece: Piece, faceNumber: number, bleed: numb
   const sources = sourcesOf(job, kit.fonts);
   const face = printedFaces(piece, sources)[faceNumber];
   if (face) drawFace(face, sources, device);
-  const shown = new Set(device.elements.flatMap((e) => e.nodes.flatMap((n) => (n.kind === 'image' ? [n.asset] : []))));
+  const shown = new Set(device.elements.flatMap((e) => picturesIn(e.nodes)));
   const hrefs = new Map<string, string>();
   for (const hash of shown) {
     const bytes = kit.assets[hash];
     if (!bytes) continue;
     const png = proofPng(separatePicture(decodePicture(bytes), kit.engine, kit.press), kit.engine, kit.press);
-    hrefs.set(hash, `data:image/png;base64,${base64(png)}`);
+    hrefs.set(hash, pngUrl(png));
   }
   const page = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, bleed);
-  const body = device.elements
-    .map((e, i) => `<g id="${e.id}">${e.nodes.map((n, j) => nodeText(n, `${i}-${j}`, hrefs)).join('')}</g>`)
-    .join('\n');
+  const body = device.elements.map((e, i) => `<g id="${e.id}">${nodesText(e.nodes, `${i}`, hrefs)}</g>`).join('\n');
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${num(page.width)}pt" height="${num(page.height)}pt" viewBox="${num(page.x)} ${num(page.y)} ${num(page.width)} ${num(page.height)}">
 ${body}
 </svg>

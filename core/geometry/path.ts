@@ -59,6 +59,9 @@ const round = (n: number): string => `${Math.round(n * 1000) / 1000}`;
 /** SVG path data, rounded to a thousandth of the path's unit. */
 export const pathData = (path: Path): string => path.map(([op, ...n]) => op + n.map(round).join(' ')).join('');
 
+/** SVG path data that keeps every digit. */
+export const fullPathData = (path: Path): string => path.map(([op, ...n]) => op + n.join(' ')).join('');
+
 /** Where a cubic in one coordinate turns, between 0 and 1. */
 function cubicTurns(p0: number, p1: number, p2: number, p3: number): number[] {
   const a = -p0 + 3 * p1 - 3 * p2 + p3;

@@ -1,7 +1,9 @@
+import type { Pen } from '../colour/fill';
 import type { Plates } from '../colour/ink';
 import type { Matrix } from '../geometry/matrix';
 import type { Path } from '../geometry/path';
 import type { Font, Glyph } from '../type/font';
+import type { Colour, Coverage } from './colour';
 
 /** Glyphs of one font and size on one baseline. `x`, `baseline` and `size` in points. */
 export interface GlyphRun {
@@ -30,6 +32,13 @@ export interface ImageRef {
   height: number;
 }
 
+/** A grid of amounts of one colour, 0 to 255, a byte a cell, rows from the top. */
+export interface Tone {
+  width: number;
+  height: number;
+  amounts: Uint8Array;
+}
+
 /**
  * Anything that can draw a face. Lengths in points from the trim's top left corner, y down; every colour is
  * amounts of ink by plate. Calls between a begin and its end nest. A device never asks what is being drawn.
@@ -40,15 +49,25 @@ export interface Device {
   endElement(): void;
   /** What follows shows only inside the path. */
   beginClip(path: Path): void;
+  /** What follows shows only inside the letters, which stay words. */
+  beginGlyphClip(runs: readonly GlyphRun[]): void;
   endClip(): void;
+  /** What follows is one thing that covers `opacity` (0 to 1) of what is below it. */
+  beginGroup(opacity: number): void;
+  endGroup(): void;
+  /** What follows shows as much as the coverage says. */
+  beginFade(coverage: Coverage): void;
+  endFade(): void;
   /** Fills by the non-zero winding rule. */
-  fillPath(path: Path, plates: Plates): void;
-  /** Strokes with flat ends, `weight` points wide. */
-  strokePath(path: Path, weight: number, plates: Plates): void;
-  showGlyphs(run: GlyphRun, plates: Plates): void;
+  fillPath(path: Path, colour: Colour): void;
+  /** Draws a line along a path; flat ends and mitred joins, unless the pen says otherwise. */
+  strokePath(path: Path, pen: Pen, colour: Colour): void;
+  showGlyphs(run: GlyphRun, colour: Colour): void;
   /** The glyphs up to the end stand for these words together, wherever each of them stands. */
   beginWords(text: string): void;
   endWords(): void;
   /** The whole picture; `place` lays the unit square, top left corner first, on the face. */
   drawImage(image: ImageRef, place: Matrix): void;
+  /** One colour in amounts; `place` lays the unit square, top left corner first, on the face. */
+  drawTone(tone: Tone, place: Matrix, colour: Plates): void;
 }

@@ -1,54 +1,106 @@
-import { platesOf } from '../colour/ink';
-import type { Box } from '../geometry/box';
-import { boxAround, ontoBox } from '../geometry/matrix';
-import { boxPath } from '../geometry/path';
-import { inkOf } from '../job/find';
-import type { Code, Element, Face, Picture, Rule, Shape } from '../job/schema';
-import { coverFrame } from '../picture/place';
+import { type Box, unionOf } from '../geometry/box';
+import { boxAround, multiply, ontoBox } from '../geometry/matrix';
+import type { Code, Element, Face, Picture, Shape } from '../job/schema';
+import { pictureMatrix } from '../picture/place';
+import { plates } from './colour';
 import type { Device } from './device';
+import { drawFill } from './fill';
 import { outlineOf } from './outline';
+import { copiesOf, copyBoxes } from './repeat';
+import { drawRule } from './rule';
+import { drawShadow } from './shadow';
 import type { SceneSources } from './sources';
-import { isTurned, turnedDevice, turnOf } from './turn';
+import { isTurned, placedDevice, thinnedDevice, turnOf } from './turn';
 import { drawWords, type TypeSources, wordsFrame } from './words';
 
 const frameOf = ({ x, y, width, height }: Box): Box => ({ x, y, width, height });
 
-/** The frame of any element on its face, in points. */
+/** The frame of any element on its face, in points; of a repeat, that of its first. */
 export const elementFrame = (element: Element, sources: TypeSources): Box =>
   element.kind === 'words' ? wordsFrame(element, sources) : frameOf(element);
 
-/** The upright box around any element's frame as it is turned, in points: what it is aligned and caught by. */
+/** The upright box around any element's frame as it is turned, copies and all, in points: what it is aligned by. */
 export function elementBox(element: Element, sources: TypeSources): Box {
   const frame = elementFrame(element, sources);
-  return element.turn ? boxAround(frame, turnOf(element, frame)) : frame;
+  const own = element.turn ? boxAround(frame, turnOf(element, frame)) : frame;
+  return element.repeat ? unionOf(copyBoxes(element, own))! : own;
 }
 
 function drawPicture(picture: Picture, { assets }: SceneSources, device: Device): void {
   const asset = assets[picture.asset];
   if (!asset) return;
   const frame = frameOf(picture);
-  device.beginClip(boxPath(frame));
+  const { fade } = picture;
+  if (fade)
+    device.beginFade({
+      kind: fade.kind,
+      matrix: multiply(ontoBox(frame), fade.place),
+      stops: [
+        { at: 0, amount: 1 },
+        { at: 1, amount: 0 },
+      ],
+    });
+  device.beginClip(outlineOf(picture));
   device.drawImage(
     { asset: picture.asset, width: asset.width, height: asset.height },
-    ontoBox(coverFrame(frame, asset.width, asset.height)),
+    pictureMatrix(picture, asset.width, asset.height),
   );
   device.endClip();
+  if (fade) device.endFade();
 }
 
-function drawFilled(element: Shape | Rule | Code, { inks }: SceneSources, device: Device): void {
-  device.fillPath(outlineOf(element), platesOf(inkOf(inks, element.paint.ink), element.paint.tint));
+function drawShape(shape: Shape, sources: SceneSources, device: Device): void {
+  const outline = outlineOf(shape);
+  drawFill(shape.paint, outline, frameOf(shape), sources, device);
+  if (shape.stroke) device.strokePath(outline, shape.stroke, plates(shape.stroke.paint, sources));
 }
 
-/** One element as drawing calls. */
-export function drawElement(element: Element, sources: SceneSources, device: Device): void {
+function drawCode(code: Code, sources: SceneSources, device: Device): void {
+  device.fillPath(outlineOf(code), plates(code.paint, sources));
+}
+
+function drawPlain(element: Element, sources: SceneSources, device: Device): void {
+  if (element.kind === 'words') drawWords(element, sources, device);
+  else if (element.kind === 'picture') drawPicture(element, sources, device);
+  else if (element.kind === 'code') drawCode(element, sources, device);
+  else if (element.kind === 'rule') drawRule(element, sources, device);
+  else drawShape(element, sources, device);
+}
+
+/** An element as it is turned, once. */
+function drawTurned(element: Element, sources: SceneSources, device: Device): void {
   const on = isTurned(element)
-    ? turnedDevice(device, turnOf(element, elementFrame(element, sources)), element.turn ?? 0)
+    ? placedDevice(device, {
+        matrix: turnOf(element, elementFrame(element, sources)),
+        angle: element.turn ?? 0,
+        scale: 1,
+      })
     : device;
-  on.beginElement(element.id);
-  if (element.kind === 'words') drawWords(element, sources, on);
-  else if (element.kind === 'picture') drawPicture(element, sources, on);
-  else drawFilled(element, sources, on);
-  on.endElement();
+  drawPlain(element, sources, on);
+}
+
+/** An element and its shadow, once; the light comes from the same side however it is turned. */
+function drawOnce(element: Element, sources: SceneSources, device: Device): void {
+  if (element.shadow)
+    drawShadow(element.shadow, (on) => drawTurned(element, sources, on), plates(element.shadow, sources), device);
+  drawTurned(element, sources, device);
+}
+
+/** One element as drawing calls, with its copies. */
+export function drawElement(element: Element, sources: SceneSources, device: Device): void {
+  const { repeat, opacity = 1 } = element;
+  device.beginElement(element.id);
+  if (opacity < 1) device.beginGroup(opacity);
+  if (!repeat) drawOnce(element, sources, device);
+  else {
+    const { repeat: _all, ...first } = element;
+    for (const copy of copiesOf(element, elementBox(first as Element, sources))) {
+      const there = placedDevice(device, copy);
+      drawOnce(element, sources, copy.tint < 1 ? thinnedDevice(there, copy.tint) : there);
+    }
+  }
+  if (opacity < 1) device.endGroup();
+  device.endElement();
 }
 
 /** A whole face as `shownFaces` has it, from the bottom of its stack to the top. */

@@ -30,5 +30,5 @@ export function drawCropMarks(trim: Box, bleed: number, marks: ShopSpec['marks']
     ]),
   ] as [number, number, number, number][];
   for (const [ax, ay, bx, by] of lines)
-    device.strokePath(linePath({ x: ax, y: ay }, { x: bx, y: by }), marks.weight, { [ALL_PLATES]: 1 });
+    device.strokePath(linePath({ x: ax, y: ay }, { x: bx, y: by }), { weight: marks.weight }, { [ALL_PLATES]: 1 });
 }

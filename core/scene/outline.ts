@@ -11,12 +11,12 @@ function formPath(
   return form.kind === 'polygon' ? polygonPath(frame, form.sides) : starPath(frame, form.points, form.depth);
 }
 
-/** The outline of an element with a frame of its own, in points on its face: what it fills, or for a picture its frame. */
+/** The outline of an element with a frame of its own, in points on its face: what it fills, or for a picture what crops it. */
 export function outlineOf(element: Framed): Path {
   const { x, y, width, height } = element;
   const frame = { x, y, width, height };
   if (element.kind === 'code') return symbolPath(element.symbology, element.text, frame);
-  if (element.kind !== 'shape') return boxPath(frame);
+  if (element.kind === 'rule') return boxPath(frame);
   if (element.outline) return transformPath(parsePath(element.outline), [width, 0, 0, height, x, y]);
   if (element.form) return formPath(element.form, frame);
   return element.corners ? corneredBoxPath(frame, element.corners) : boxPath(frame);

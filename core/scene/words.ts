@@ -1,15 +1,17 @@
-import { platesOf } from '../colour/ink';
+import { type Fill, isFlat } from '../colour/fill';
+import type { Paint } from '../colour/paint';
 import { type Box, boxBetween, unionOf } from '../geometry/box';
 import { apply } from '../geometry/matrix';
 import { boxPath, parsePath } from '../geometry/path';
 import { type Walk, walkCircle, walkPath } from '../geometry/walk';
-import { inkOf } from '../job/find';
 import { lookOf, plainText, setParagraphsOf, settingOf } from '../job/look';
 import type { Words, WordsPath } from '../job/schema';
 import { type OnPath, onPath } from '../type/on-path';
 import type { SetRun } from '../type/set-line';
 import { type SetWords, setWords } from '../type/set-words';
-import { type Device, runMatrix } from './device';
+import { plates } from './colour';
+import { type Device, type GlyphRun, runMatrix } from './device';
+import { drawFill, drawLettersFill, plainColour } from './fill';
 import type { SceneSources } from './sources';
 
 /** What words are set from: the house's styles and the fonts. */
@@ -85,17 +87,22 @@ function underline({ font, lettering, width }: SetRun, x: number, baseline: numb
   return { x, y: baseline - font.underline.position * scale - thickness / 2, width, height: thickness };
 }
 
+/** What words show: runs with the paint they are lettered in, and the rules under some of them. */
+interface Shown {
+  runs: { run: GlyphRun; paint: Paint }[];
+  rules: { box: Box; paint: Paint }[];
+}
+
 /** Words on a line: each glyph a run of its own, turned. */
-function drawOnPath(words: Words, { glyphs }: OnPath, sources: SceneSources, device: Device): void {
-  // Each letter stands at an angle of its own: without this a reader finds letters, not words.
-  device.beginWords(plainText({ paragraphs: [...setParagraphsOf(words)] }).replaceAll('\n', ' '));
-  for (const { run, index, x, y, angle } of glyphs) {
+function shownOnPath(words: Words, { glyphs }: OnPath): Shown {
+  const runs = glyphs.map(({ run, index, x, y, angle }) => {
     const { lettering, font, text } = run;
     const glyph = run.glyphs[index]!;
     const later = run.glyphs.map((g) => g.cluster).filter((c) => c > glyph.cluster);
     const end = later.length > 0 ? Math.min(...later) : text.length;
-    device.showGlyphs(
-      {
+    return {
+      paint: lettering.paint,
+      run: {
         typeface: lettering.typeface,
         font,
         size: lettering.size,
@@ -105,29 +112,53 @@ function drawOnPath(words: Words, { glyphs }: OnPath, sources: SceneSources, dev
         baseline: words.y + y,
         angle,
       },
-      platesOf(inkOf(sources.inks, lettering.paint.ink), lettering.paint.tint),
+    };
+  });
+  return { runs, rules: [] };
+}
+
+function shownInLines(words: Words, { lines }: SetWords): Shown {
+  const shown: Shown = { runs: [], rules: [] };
+  for (const line of lines)
+    for (const run of line.runs) {
+      const { lettering, font, text, glyphs } = run;
+      if (glyphs.length === 0) continue;
+      const { typeface, size, paint } = lettering;
+      const x = words.x + line.x + run.x;
+      const baseline = words.y + line.baseline - lettering.shift;
+      shown.runs.push({ paint, run: { typeface, font, size, text, glyphs, x, baseline } });
+      if (lettering.underline) shown.rules.push({ paint, box: underline(run, x, baseline) });
+    }
+  return shown;
+}
+
+/** Letters with a fill of the frame's own instead of their paints. */
+function drawFilled(words: Words, { runs, rules }: Shown, fill: Fill, sources: SceneSources, device: Device): void {
+  const frame = wordsFrame(words, sources);
+  const colour = plainColour(fill, frame, sources);
+  if (colour) for (const { run } of runs) device.showGlyphs(run, colour);
+  else if (runs.length > 0) {
+    drawLettersFill(
+      fill,
+      runs.map(({ run }) => run),
+      frame,
+      sources,
+      device,
     );
   }
-  device.endWords();
+  for (const { box } of rules) drawFill(fill, boxPath(box), frame, sources, device);
 }
 
 export function drawWords(words: Words, sources: SceneSources, device: Device): void {
   const onLine = wordsOnPath(words, sources);
-  if (onLine) {
-    drawOnPath(words, onLine, sources, device);
-    return;
+  const shown = onLine ? shownOnPath(words, onLine) : shownInLines(words, wordsSet(words, sources));
+  // On a line each letter stands at an angle of its own: without this a reader finds letters, not words.
+  if (onLine) device.beginWords(plainText({ paragraphs: [...setParagraphsOf(words)] }).replaceAll('\n', ' '));
+  if (words.fill && !isFlat(words.fill)) drawFilled(words, shown, words.fill, sources, device);
+  else {
+    const own = words.fill;
+    for (const { run, paint } of shown.runs) device.showGlyphs(run, plates(own ?? paint, sources));
+    for (const { box, paint } of shown.rules) device.fillPath(boxPath(box), plates(own ?? paint, sources));
   }
-  for (const line of wordsSet(words, sources).lines)
-    for (const run of line.runs) {
-      const { lettering, font, text, glyphs } = run;
-      if (glyphs.length === 0) continue;
-      const plates = platesOf(inkOf(sources.inks, lettering.paint.ink), lettering.paint.tint);
-      const x = words.x + line.x + run.x;
-      const baseline = words.y + line.baseline - lettering.shift;
-      device.showGlyphs(
-        { typeface: lettering.typeface, font, size: lettering.size, text, glyphs, x, baseline },
-        plates,
-      );
-      if (lettering.underline) device.fillPath(boxPath(underline(run, x, baseline)), plates);
-    }
+  if (onLine) device.endWords();
 }

@@ -1,6 +1,9 @@
-import { memo } from 'react';
+import { memo, useId } from 'react';
 import type { Press } from '../../core/colour/engine';
-import { type SvgNode, svgDevice } from '../../core/devices/svg';
+import { type SvgNode, type SvgPaint, type SvgShade, svgDevice } from '../../core/devices/svg';
+import { tonePng } from '../../core/devices/tone-png';
+import type { Matrix } from '../../core/geometry/matrix';
+import { boxPath, pathData, transformPath } from '../../core/geometry/path';
 import type { Element, Face } from '../../core/job/schema';
 import { drawElement, elementFrame } from '../../core/scene/face';
 import type { SceneSources } from '../../core/scene/sources';
@@ -13,28 +16,109 @@ interface ArtProps {
   previews: Previews;
 }
 
-function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Previews }) {
-  if (node.kind === 'path') return <path d={node.d} fill={node.fill} />;
-  if (node.kind === 'line') return <path d={node.d} fill="none" stroke={node.stroke} strokeWidth={node.weight} />;
-  const href = previews.get(node.asset)?.url;
-  // Until the picture is separated its place is shown, so that it can already be moved.
-  if (!href) return <path d={node.clip} fill="#999" fillOpacity={0.4} />;
-  return (
-    <>
-      <clipPath id={`clip-${id}`}>
-        <path d={node.clip} />
-      </clipPath>
-      <g clipPath={`url(#clip-${id})`}>
-        <image
-          width={1}
-          height={1}
-          transform={`matrix(${node.place.join(' ')})`}
-          href={href}
-          preserveAspectRatio="none"
-        />
-      </g>
-    </>
+/** Colour that runs, under a name of its own. */
+function ShadeDefinition({ shade: { kind, matrix, stops }, id }: { shade: SvgShade; id: string }) {
+  const transform = `matrix(${matrix.join(' ')})`;
+  const inner = stops.map(({ at, colour, opacity }, i) => (
+    // biome-ignore lint/suspicious/noArrayIndexKey: a stop has no other identity
+    <stop key={i} offset={at} stopColor={colour} stopOpacity={opacity} />
+  ));
+  return kind === 'linear' ? (
+    <linearGradient id={id} gradientUnits="userSpaceOnUse" x1={0} y1={0} x2={1} y2={0} gradientTransform={transform}>
+      {inner}
+    </linearGradient>
+  ) : (
+    <radialGradient id={id} gradientUnits="userSpaceOnUse" cx={0} cy={0} r={1} gradientTransform={transform}>
+      {inner}
+    </radialGradient>
   );
+}
+
+/** What a paint is written as, and what has to be defined for it. */
+const painted = (paint: SvgPaint, id: string) =>
+  typeof paint === 'string'
+    ? { value: paint, definition: null }
+    : { value: `url(#${id})`, definition: <ShadeDefinition shade={paint} id={id} /> };
+
+const UnitImage = ({ href, place }: { href: string; place: Matrix }) => (
+  <image width={1} height={1} transform={`matrix(${place.join(' ')})`} href={href} preserveAspectRatio="none" />
+);
+
+const UNIT = boxPath({ x: 0, y: 0, width: 1, height: 1 });
+/** Larger than any face, each way: what a mask reaches over. */
+const FAR = 30_000;
+const EVERYWHERE = { x: -FAR, y: -FAR, width: 2 * FAR, height: 2 * FAR };
+
+function Nodes({ nodes, id, previews }: { nodes: readonly SvgNode[]; id: string; previews: Previews }) {
+  return nodes.map((node, i) => (
+    // biome-ignore lint/suspicious/noArrayIndexKey: the drawing of an element has no other identity
+    <Node key={i} node={node} id={`${id}-${i}`} previews={previews} />
+  ));
+}
+
+function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Previews }) {
+  switch (node.kind) {
+    case 'path': {
+      const { value, definition } = painted(node.fill, id);
+      return (
+        <>
+          {definition}
+          <path d={node.d} fill={value} />
+        </>
+      );
+    }
+    case 'line': {
+      const { value, definition } = painted(node.stroke, id);
+      const { weight, dash, cap = 'flat', join = 'mitre' } = node.pen;
+      return (
+        <>
+          {definition}
+          <path
+            d={node.d}
+            fill="none"
+            stroke={value}
+            strokeWidth={weight}
+            strokeDasharray={dash?.join(' ')}
+            strokeLinecap={cap === 'flat' ? 'butt' : cap}
+            strokeLinejoin={join === 'mitre' ? 'miter' : join}
+          />
+        </>
+      );
+    }
+    case 'tone':
+      return <UnitImage href={tonePng(node.tone, node.colour)} place={node.place} />;
+    case 'image': {
+      const href = previews.get(node.asset)?.url;
+      // Until the picture is separated its place is shown, so that it can already be moved.
+      if (!href) return <path d={pathData(transformPath(UNIT, node.place))} fill="#999" fillOpacity={0.4} />;
+      return <UnitImage href={href} place={node.place} />;
+    }
+    case 'together':
+      return (
+        <>
+          {node.clip !== undefined && (
+            <clipPath id={`${id}c`}>
+              <path d={node.clip} />
+            </clipPath>
+          )}
+          {node.fade && (
+            <>
+              <ShadeDefinition shade={node.fade} id={`${id}f`} />
+              <mask id={`${id}m`} maskUnits="userSpaceOnUse" {...EVERYWHERE}>
+                <rect {...EVERYWHERE} fill={`url(#${id}f)`} />
+              </mask>
+            </>
+          )}
+          <g
+            clipPath={node.clip === undefined ? undefined : `url(#${id}c)`}
+            mask={node.fade ? `url(#${id}m)` : undefined}
+            opacity={node.opacity}
+          >
+            <Nodes nodes={node.nodes} id={id} previews={previews} />
+          </g>
+        </>
+      );
+  }
 }
 
 /** Words are hard to hit by their strokes alone, so their whole frame takes the pointer. */
@@ -54,14 +138,10 @@ export const ElementDrawing = memo(function ElementDrawing({
   press,
   previews,
 }: ArtProps & { element: Element }) {
+  const id = useId();
   const device = svgDevice({ inks: sources.inks, screen: press.screen });
   drawElement(element, sources, device);
-  return device.elements.flatMap((drawn) =>
-    drawn.nodes.map((node, i) => (
-      // biome-ignore lint/suspicious/noArrayIndexKey: the drawing of an element has no other identity
-      <Node key={i} node={node} id={`${element.id}-${i}`} previews={previews} />
-    )),
-  );
+  return device.elements.map((drawn) => <Nodes key={drawn.id} nodes={drawn.nodes} id={id} previews={previews} />);
 });
 
 /** An element that can be picked up. */

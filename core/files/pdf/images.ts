@@ -1,5 +1,8 @@
 import type { PDFContext, PDFRef } from '@cantoo/pdf-lib';
+import type { Ink, Plates } from '../../colour/ink';
 import type { SeparatedPicture } from '../../picture/separate';
+import type { Tone } from '../../scene/device';
+import { spaceOf } from './shades';
 import { flate } from './streams';
 
 /** Rows with the PNG "sub" filter in front (ISO 32000-1, 7.4.4.4): neighbouring pixels are alike, so differences pack better. */
@@ -21,7 +24,7 @@ const samplesStream = (
   context: PDFContext,
   samples: Uint8Array,
   channels: number,
-  { width, height }: SeparatedPicture,
+  { width, height }: { width: number; height: number },
   entries: Record<string, unknown>,
 ) =>
   flate(context, subFiltered(samples, channels, width), {
@@ -40,5 +43,29 @@ export function embedPicture(context: PDFContext, picture: SeparatedPicture): PD
     picture.alpha && context.register(samplesStream(context, picture.alpha, 1, picture, { ColorSpace: 'DeviceGray' }));
   return context.register(
     samplesStream(context, picture.cmyk, 4, picture, { ColorSpace: 'DeviceCMYK', ...(mask ? { SMask: mask } : {}) }),
+  );
+}
+
+/** Amounts of one colour: a single sample of it, seen through the amounts as a soft mask. */
+export function embedTone(
+  context: PDFContext,
+  { width, height, amounts }: Tone,
+  colour: Plates,
+  inks: readonly Ink[],
+  separation: (plate: string) => PDFRef,
+): PDFRef {
+  const mask = context.register(samplesStream(context, amounts, 1, { width, height }, { ColorSpace: 'DeviceGray' }));
+  const { space, amounts: inSpace } = spaceOf(context, colour, inks, separation);
+  const sample = Uint8Array.from(inSpace(colour), (amount) => Math.round(255 * amount));
+  return context.register(
+    flate(context, sample, {
+      Type: 'XObject',
+      Subtype: 'Image',
+      Width: 1,
+      Height: 1,
+      BitsPerComponent: 8,
+      ColorSpace: space,
+      SMask: mask,
+    }),
   );
 }

@@ -2,8 +2,7 @@ import { PDFContext, PDFHeader, PDFHexString, PDFName, type PDFRef, PDFString, P
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import type { ColourEngine, Press } from '../../colour/engine';
-import { processStandIn } from '../../colour/ink';
-import { noUses, type PdfUses, pdfDevice } from '../../devices/pdf';
+import { noUses, pdfDevice } from '../../devices/pdf';
 import { type Box, bottom, outset, right } from '../../geometry/box';
 import { pieceOf } from '../../job/find';
 import type { Face, Job, Piece } from '../../job/schema';
@@ -19,6 +18,7 @@ import type { FontCutter } from '../../type/subset';
 import { embedFont } from './fonts';
 import { embedPicture } from './images';
 import { type FileFacts, PRODUCER, pdfDate, xmpPacket } from './metadata';
+import { nameUses, resourcesOf } from './resources';
 import { flate, plain } from './streams';
 
 /** What the writer works with besides the job. */
@@ -71,30 +71,6 @@ const pdfBox = (box: Box, media: Box): [number, number, number, number] => [
   bottom(media) - box.y,
 ];
 
-/** A spot ink, or All, as a Separation whose tint runs from paper to the ink's stand-in (ISO 32000-1, 8.6.6.4). */
-function separation(context: PDFContext, plate: string, job: Job): PDFRef {
-  const full = processStandIn({ [plate]: 1 }, job.inks);
-  const tint = context.register(context.obj({ FunctionType: 2, Domain: [0, 1], C0: [0, 0, 0, 0], C1: full, N: 1 }));
-  return context.register(context.obj(['Separation', plate, 'DeviceCMYK', tint] as never) as never);
-}
-
-function resourcesOf(
-  context: PDFContext,
-  uses: PdfUses,
-  embedded: { fonts: Map<string, PDFRef>; images: Map<string, PDFRef>; plates: Map<string, PDFRef> },
-): PDFRef {
-  const dict = (entries: Iterable<[string, PDFRef | undefined]>) =>
-    Object.fromEntries([...entries].filter(([, ref]) => ref)) as Record<string, PDFRef>;
-  return context.register(
-    context.obj({
-      ProcSet: ['PDF', 'Text', 'ImageC'],
-      Font: dict([...uses.fonts.values()].map((use) => [use.key, embedded.fonts.get(use.typeface)])),
-      XObject: dict([...uses.images].map(([hash, key]) => [key, embedded.images.get(hash)])),
-      ColorSpace: dict([...uses.plates].map(([plate, key]) => [key, embedded.plates.get(plate)])),
-    }),
-  );
-}
-
 function catalog(context: PDFContext, pages: PDFRef, press: Press, profileName: string, facts: FileFacts): PDFRef {
   const profile = context.register(flate(context, press.profile, { N: 4, Alternate: 'DeviceCMYK' }));
   const intent = context.register(
@@ -146,7 +122,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
   const context = PDFContext.create();
   context.header = PDFHeader.forVersion(1, 6);
   const uses = noUses();
-  const contents: string[] = [];
+  const contents: { content: string; names: ReadonlySet<string> }[] = [];
   for (const [i, face] of faces.entries()) {
     await tell({ done: (0.15 * i) / faces.length, what: `Drawing ${face.name}` });
     const device = pdfDevice(boxes.media, uses, asked.words);
@@ -155,7 +131,10 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
     const art = device.content();
     const marks = pdfDevice(boxes.media, uses);
     if (asked.marks) drawCropMarks(boxes.trim, asked.shop.bleed[piece.kind], asked.shop.marks, marks);
-    contents.push(`q\n${clipTo(pdfBox(boxes.bleed, boxes.media))}\n${art}Q\n${marks.content()}`);
+    contents.push({
+      content: `q\n${clipTo(pdfBox(boxes.bleed, boxes.media))}\n${art}Q\n${marks.content()}`,
+      names: new Set([...device.names(), ...marks.names()]),
+    });
   }
 
   for (const { font } of uses.fonts.values())
@@ -177,12 +156,11 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
 
   await tell({ done: 0.85, what: 'Embedding typefaces' });
   const fonts = new Map([...uses.fonts.values()].map((use) => [use.typeface, embedFont(context, use, kit.cutter)]));
-  const plates = new Map([...uses.plates.keys()].map((plate) => [plate, separation(context, plate, job)]));
-  const resources = resourcesOf(context, uses, { fonts, images, plates });
+  const named = nameUses(context, uses, { fonts, images }, job, boxes.media);
 
   await tell({ done: 0.92, what: 'Writing the file' });
   const tree = context.nextRef();
-  const pages = contents.map((content) =>
+  const pages = contents.map(({ content, names }) =>
     context.register(
       context.obj({
         Type: 'Page',
@@ -191,7 +169,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
         BleedBox: pdfBox(boxes.bleed, boxes.media),
         TrimBox: pdfBox(boxes.trim, boxes.media),
         Group: { Type: 'Group', S: 'Transparency', CS: 'DeviceCMYK', I: true },
-        Resources: resources,
+        Resources: resourcesOf(context, names, named),
         Contents: context.register(flate(context, new TextEncoder().encode(content))),
       }),
     ),

@@ -1,8 +1,10 @@
 import { produce } from 'immer';
 import { symbolOf } from '../../codes/symbols';
+import type { Fill, Shadow, Stroke } from '../../colour/fill';
 import type { Box, Point } from '../../geometry/box';
 import { findElement, findFace } from '../find';
-import type { Asset, Code, Element, Form, Framed, Job, Paint, Shape } from '../schema';
+import type { Asset, Code, Element, Form, Framed, Job, Paint, Repeat, Rule, Shape } from '../schema';
+import { pruneGroups } from '../groups';
 import { setLettering } from './words';
 
 /** Edits of elements, found by id anywhere in the job; an id that is not there changes nothing. */
@@ -47,6 +49,7 @@ export const removeElement = (job: Job, id: string): Job =>
     for (const element of found.face.elements)
       if (element.kind === 'words' && element.path?.along.kind === 'element' && element.path.along.id === id)
         delete element.path;
+    pruneGroups(found.face);
   });
 
 /** Moves by a distance in points. */
@@ -118,10 +121,10 @@ export const flipElement = (job: Job, id: string, way: 'across' | 'down'): Job =
     if (element.turn) element.turn = 360 - element.turn;
   });
 
-/** Gives a rectangle's corners their radii and forms; points. */
+/** Gives the corners of a rectangle, or of what crops a picture, their radii and forms; points. */
 export const setCorners = (job: Job, id: string, corners: NonNullable<Shape['corners']>): Job =>
   change(job, id, (element) => {
-    if (element.kind !== 'shape') return;
+    if (element.kind !== 'shape' && element.kind !== 'picture') return;
     if (corners.some(({ radius }) => radius > 0)) element.corners = corners;
     else delete element.corners;
   });
@@ -129,7 +132,7 @@ export const setCorners = (job: Job, id: string, corners: NonNullable<Shape['cor
 /** Changes how a drawn form is made: how many sides, how deep. */
 export const setForm = (job: Job, id: string, form: Form): Job =>
   change(job, id, (element) => {
-    if (element.kind === 'shape' && element.form) element.form = form;
+    if ((element.kind === 'shape' || element.kind === 'picture') && element.form) element.form = form;
   });
 
 /** Changes what a code says, or what kind it is. What cannot be made is refused with a CodeError before anything changes. */
@@ -150,13 +153,51 @@ export const restack = (job: Job, id: string, to: number): Job =>
     elements.splice(Math.max(0, Math.min(elements.length, to)), 0, element!);
   });
 
-/** Paints a shape, a rule, or all the words of a frame. */
+/** Paints a shape, a rule, a code, or all the words of a frame, in one flat ink. */
 export const setPaint = (job: Job, id: string, paint: Paint): Job =>
   findElement(job, id)?.element.kind === 'words'
-    ? setLettering(job, id, { paint })
+    ? setLettering(setFill(job, id, undefined), id, { paint })
     : change(job, id, (element) => {
         if (element.kind !== 'words' && element.kind !== 'picture') element.paint = paint;
       });
+
+/** Fills a shape, a rule, or the letters of a frame; words without a fill are painted as they are lettered. */
+export const setFill = (job: Job, id: string, fill: Fill | undefined): Job =>
+  change(job, id, (element) => {
+    if (element.kind === 'words') put(element, 'fill', fill);
+    else if ((element.kind === 'shape' || element.kind === 'rule') && fill) element.paint = fill;
+  });
+
+/** Gives something a value, or takes it off where there is none. */
+function put<T extends object, K extends keyof T>(of: T, key: K, value: T[K] | undefined): void {
+  if (value === undefined) delete of[key];
+  else of[key] = value;
+}
+
+/** Gives a shape a line along its outline, or takes it off. */
+export const setStroke = (job: Job, id: string, stroke: Stroke | undefined): Job =>
+  change(job, id, (element) => {
+    if (element.kind === 'shape') put(element, 'stroke', stroke);
+  });
+
+/** How much of what is below something covers: all of it at 1. */
+export const setOpacity = (job: Job, id: string, opacity: number): Job =>
+  change(job, id, (element) => put(element, 'opacity', opacity < 1 ? opacity : undefined));
+
+export const setShadow = (job: Job, id: string, shadow: Shadow | undefined): Job =>
+  change(job, id, (element) => put(element, 'shadow', shadow));
+
+/** Repeats something, changes how, or leaves just the first. */
+export const setRepeat = (job: Job, id: string, repeat: Repeat | undefined): Job =>
+  change(job, id, (element) => put(element, 'repeat', repeat));
+
+/** Cuts a rule into dashes, or makes it whole; gives it ends. */
+export const setRuleLine = (job: Job, id: string, to: { dash: Rule['dash']; ends: Rule['ends'] }): Job =>
+  change(job, id, (element) => {
+    if (element.kind !== 'rule') return;
+    put(element, 'dash', to.dash);
+    put(element, 'ends', to.ends === 'flat' ? undefined : to.ends);
+  });
 
 export const nameElement = (job: Job, id: string, name: string): Job =>
   change(job, id, (element) => {

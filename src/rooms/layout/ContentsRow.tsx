@@ -11,7 +11,7 @@ import { platesOf, processStandIn } from '../../../core/colour/ink';
 import { inkBounds } from '../../../core/devices/bounds';
 import { inkOf, titleOf } from '../../../core/job/find';
 import { lookOf } from '../../../core/job/look';
-import type { Element, Job } from '../../../core/job/schema';
+import { type Element, type Job, paintsOf } from '../../../core/job/schema';
 import { effectivePpi } from '../../../core/picture/place';
 import { elementFrame } from '../../../core/scene/face';
 import { familyName } from '../../../core/type/own-font';
@@ -63,8 +63,11 @@ function summaryOf(element: Element, finding: Finding | undefined, { unit, ...jo
 }
 
 function Swatch({ element, context }: { element: Element; context: RowContext }) {
-  if (element.kind === 'picture') return null;
-  const paint = element.kind === 'words' ? lookOf(element, context.styles).lettering.paint : element.paint;
+  const paint =
+    element.kind === 'words' && !element.fill
+      ? lookOf(element, context.styles).lettering.paint
+      : paintsOf(element).at(element.shadow ? 1 : 0);
+  if (element.kind === 'picture' || !paint) return null;
   const ink = inkOf(context.inks, paint.ink);
   const colour = hexOf(context.press.screen(processStandIn(platesOf(ink, paint.tint), context.inks)));
   return (

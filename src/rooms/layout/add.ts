@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid';
+import { type Fill, fillPaints } from '../../../core/colour/fill';
 import { platesOf, processStandIn } from '../../../core/colour/ink';
 import { type Box, bottom, outset, overlaps, type Point } from '../../../core/geometry/box';
 import { addAsset, addElement } from '../../../core/job/edits/elements';
@@ -6,7 +7,7 @@ import { inkOf } from '../../../core/job/find';
 import { makeCode, makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
 import type { Asset, Element, Paint, Picture } from '../../../core/job/schema';
 import { lightnessUnder, luminance } from '../../../core/picture/lightness';
-import { coverFrame } from '../../../core/picture/place';
+import { pictureBox } from '../../../core/picture/place';
 import { elementFrame } from '../../../core/scene/face';
 import { toPoints } from '../../../core/units/length';
 import { act, select } from '../../store/session';
@@ -29,7 +30,7 @@ const MIDDLE = 0.45;
 function lightUnder({ job, previews }: Bench, picture: Picture, box: Box): number | undefined {
   const asset = job.assets[picture.asset];
   const preview = previews.get(picture.asset);
-  return asset && preview && lightnessUnder(preview.light, coverFrame(picture, asset.width, asset.height), box);
+  return asset && preview && lightnessUnder(preview.light, pictureBox(picture, asset.width, asset.height), box);
 }
 
 /** An ink that can be read on what lies under a box: black on light, paper on dark. */
@@ -44,8 +45,14 @@ function readableOn(bench: Bench, box: Box): Paint {
       : under.kind === 'picture'
         ? // A picture not yet seen is taken as dark: black words on black would not be seen at all.
           (lightUnder(bench, under, box) ?? 0)
-        : luminance(...lightOf(bench, under.paint));
+        : lightOfFill(bench, under.paint);
   return { ink: light < MIDDLE ? 'paper' : 'black', tint: 1 };
+}
+
+/** How light an area is: the middle of what its fill prints; paper where it prints nothing. */
+function lightOfFill(bench: Bench, fill: Fill): number {
+  const lights = fillPaints(fill).map((paint) => luminance(...lightOf(bench, paint)));
+  return lights.length > 0 ? lights.reduce((sum, each) => sum + each, 0) / lights.length : 1;
 }
 
 const lightOf = ({ job, press }: Bench, { ink, tint }: Paint): [number, number, number] =>

@@ -1,7 +1,7 @@
 import { markElements, moveElements, removeElements, restack } from '../../../core/job/edits/elements';
 import { findElement } from '../../../core/job/find';
 import { lookOf } from '../../../core/job/look';
-import type { Element } from '../../../core/job/schema';
+import { type Element, paintsOf } from '../../../core/job/schema';
 import { act, redoStep, select, undoStep } from '../../store/session';
 import { useSettings } from '../../store/settings';
 import {
@@ -43,11 +43,9 @@ function step(bench: Bench, by: 1 | -1): void {
 }
 
 const inksOf = (element: Element, { job }: Bench): string[] =>
-  element.kind === 'picture'
-    ? []
-    : element.kind === 'words'
-      ? [lookOf(element, job.styles).lettering.paint.ink]
-      : [element.paint.ink];
+  element.kind === 'words' && !element.fill
+    ? [lookOf(element, job.styles).lettering.paint.ink]
+    : paintsOf(element).map((paint) => paint.ink);
 const typefacesOf = (element: Element, { job }: Bench): string[] =>
   element.kind === 'words' ? [lookOf(element, job.styles).lettering.typeface] : [];
 

@@ -36,10 +36,11 @@ describe('the bounds device', () => {
         ['M', 0, 0],
         ['L', 10, 0],
       ],
-      2,
+      { weight: 2 },
       {},
     );
-    expect(strokes.bounds()).toEqual({ x: -1, y: -1, width: 12, height: 2 });
+    // Flat ends reach no further than the line.
+    expect(strokes.bounds()).toEqual({ x: 0, y: -1, width: 10, height: 2 });
   });
 });
 
@@ -82,7 +83,7 @@ describe('the pdf device', () => {
   it('writes process inks as DeviceCMYK, a spot and All as separations', () => {
     const { device, uses } = page();
     device.fillPath([], { Copper: 0.4 });
-    device.strokePath([], 0.25, { All: 1 });
+    device.strokePath([], { weight: 0.25 }, { All: 1 });
     device.fillPath([], { Copper: 1 });
     expect(device.content()).toMatch(/\/S1 cs 0.4 scn[\s\S]*\/S2 CS 1 SCN\n0.25 w[\s\S]*\/S1 cs 1 scn/);
     expect([...uses.plates]).toEqual([

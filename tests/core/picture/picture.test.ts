@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { decodePicture } from '../../../core/picture/decode';
 import { PictureError } from '../../../core/picture/limits';
-import { coverFrame, effectivePpi } from '../../../core/picture/place';
+import { effectivePpi, pictureBox } from '../../../core/picture/place';
 import { probePicture } from '../../../core/picture/probe';
 import { separatePicture } from '../../../core/picture/separate';
 import { kit, makePng } from '../../kit';
@@ -27,7 +27,7 @@ describe('resolution', () => {
     expect(effectivePpi(frame, pw, ph)).toBeCloseTo(ppi, 1);
   });
   it('covers the frame with both sides scaled alike, centred', () => {
-    expect(coverFrame({ x: 0, y: 0, width: 100, height: 100 }, 200, 100)).toEqual({
+    expect(pictureBox({ x: 0, y: 0, width: 100, height: 100 }, 200, 100)).toEqual({
       x: -50,
       y: 0,
       width: 200,

@@ -1,7 +1,7 @@
 import { multiply } from '../geometry/matrix';
 import { type Path, pathData, transformPath } from '../geometry/path';
-import { type GlyphRun, runMatrix } from '../scene/device';
 import type { Font } from '../type/font';
+import { type GlyphRun, runMatrix } from './device';
 
 /** Where each glyph of a run stands, from left to right, before the run is moved and turned to its place. */
 function* placed({ font, size, glyphs }: GlyphRun): Generator<{ id: number; x: number; y: number }> {

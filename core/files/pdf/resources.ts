@@ -1,0 +1,88 @@
+import type { PDFContext, PDFRef } from '@cantoo/pdf-lib';
+import { processStandIn } from '../../colour/ink';
+import type { PdfUses } from '../../devices/pdf';
+import type { Box } from '../../geometry/box';
+import type { Job } from '../../job/schema';
+import { embedTone } from './images';
+import { shadePattern } from './shades';
+import { flate } from './streams';
+
+/** A spot ink, or All, as a Separation whose tint runs from paper to the ink's stand-in (ISO 32000-1, 8.6.6.4). */
+function separation(context: PDFContext, plate: string, job: Job): PDFRef {
+  const full = processStandIn({ [plate]: 1 }, job.inks);
+  const tint = context.register(context.obj({ FunctionType: 2, Domain: [0, 1], C0: [0, 0, 0, 0], C1: full, N: 1 }));
+  return context.register(context.obj(['Separation', plate, 'DeviceCMYK', tint] as never) as never);
+}
+
+const CATEGORIES = ['Font', 'XObject', 'ColorSpace', 'Pattern', 'ExtGState'] as const;
+type Category = (typeof CATEGORIES)[number];
+
+/** All that the contents of a document can name. */
+export type Named = ReadonlyMap<string, { category: Category; ref: PDFRef }>;
+
+/** The resources of one content: just what it names. */
+export function resourcesOf(context: PDFContext, names: ReadonlySet<string>, named: Named): PDFRef {
+  const of = (category: Category) =>
+    Object.fromEntries(
+      [...names].flatMap((name) => {
+        const found = named.get(name);
+        return found?.category === category ? [[name, found.ref] as const] : [];
+      }),
+    );
+  return context.register(
+    context.obj({
+      ProcSet: ['PDF', 'Text', 'ImageC'],
+      ...Object.fromEntries(CATEGORIES.map((category) => [category, of(category)])),
+    } as never),
+  );
+}
+
+/** Makes PDF objects of what the pages use, besides their fonts and pictures, which are given. */
+export function nameUses(
+  context: PDFContext,
+  uses: PdfUses,
+  given: { fonts: Map<string, PDFRef>; images: Map<string, PDFRef> },
+  job: Job,
+  media: Box,
+): Named {
+  const named = new Map<string, { category: Category; ref: PDFRef }>();
+  const put = (key: string, category: Category, ref: PDFRef | undefined): void => {
+    if (ref) named.set(key, { category, ref });
+  };
+  const plates = new Map<string, PDFRef>();
+  const plateRef = (plate: string): PDFRef => {
+    const ref = plates.get(plate) ?? separation(context, plate, job);
+    plates.set(plate, ref);
+    return ref;
+  };
+  for (const use of uses.fonts.values()) put(use.key, 'Font', given.fonts.get(use.typeface));
+  for (const [hash, key] of uses.images) put(key, 'XObject', given.images.get(hash));
+  for (const [plate, key] of uses.plates) put(key, 'ColorSpace', plateRef(plate));
+  for (const { key, shade } of uses.shades.values())
+    put(key, 'Pattern', shadePattern(context, shade, job.inks, plateRef));
+  for (const [tone, colours] of uses.tones)
+    for (const { key, colour } of colours) put(key, 'XObject', embedTone(context, tone, colour, job.inks, plateRef));
+  // A form comes after all that it draws; so does the state that masks with it.
+  const states = [...uses.states.values()];
+  const putState = ({ key, state }: (typeof states)[number]): void => {
+    if (named.has(key)) return;
+    const entries =
+      'opacity' in state
+        ? { ca: state.opacity, CA: state.opacity }
+        : { SMask: { Type: 'Mask', S: 'Luminosity', G: named.get(state.mask)!.ref } };
+    put(key, 'ExtGState', context.register(context.obj({ Type: 'ExtGState', ...entries } as never)));
+  };
+  for (const form of uses.forms) {
+    for (const each of states) if (form.names.has(each.key)) putState(each);
+    const entries = {
+      Type: 'XObject',
+      Subtype: 'Form',
+      BBox: [0, 0, media.width, media.height],
+      Group: { Type: 'Group', S: 'Transparency', I: true, ...(form.isMask ? { CS: 'DeviceGray' } : {}) },
+      Resources: resourcesOf(context, form.names, named),
+    };
+    put(form.key, 'XObject', context.register(flate(context, new TextEncoder().encode(form.content), entries)));
+  }
+  for (const each of states) putState(each);
+  return named;
+}

@@ -1,0 +1,118 @@
+import type { PDFContext, PDFRef } from '@cantoo/pdf-lib';
+import { type Ink, type Plates, PROCESS_PLATES, processStandIn, splitPlates } from '../../colour/ink';
+import type { Coverage, Shade } from '../../scene/colour';
+import { plain } from './streams';
+
+const num = (n: number): string => `${Math.round(n * 1e6) / 1e6}`;
+
+/**
+ * Several plates at once as DeviceN (ISO 32000-1, 8.6.6.5). What stands in for them lies over one another like filters,
+ * as `processStandIn` has it: 1 − Π(1 − a·x) for each process ink.
+ */
+function deviceN(
+  context: PDFContext,
+  plates: readonly string[],
+  inks: readonly Ink[],
+  separation: (plate: string) => PDFRef,
+): PDFRef {
+  const full = plates.map((plate) => processStandIn({ [plate]: 1 }, inks));
+  const n = plates.length;
+  const channel = (k: number): string => {
+    const factors = full.flatMap((cmyk, i) =>
+      cmyk[k]! > 0 ? [`${k + n - i} index ${num(cmyk[k]!)} mul 1 exch sub mul`] : [],
+    );
+    return `1 ${factors.join(' ')} 1 exch sub`;
+  };
+  const drop = Array.from({ length: n }, () => 'pop').join(' ');
+  const program = `{ ${PROCESS_PLATES.map((_, k) => channel(k)).join(' ')} ${n + 4} 4 roll ${drop} }`;
+  const tint = context.register(
+    plain(context, new TextEncoder().encode(program), {
+      FunctionType: 4,
+      Domain: plates.flatMap(() => [0, 1]),
+      Range: [0, 1, 0, 1, 0, 1, 0, 1],
+    }),
+  );
+  // Each spot is also told of by itself, so that a reader that has its plate finds it (ISO 32000-1, table 71).
+  const spots = plates.filter((plate) => !(PROCESS_PLATES as readonly string[]).includes(plate));
+  const attributes = { Colorants: Object.fromEntries(spots.map((plate) => [plate, separation(plate)])) };
+  return context.register(context.obj(['DeviceN', [...plates], 'DeviceCMYK', tint, attributes] as never) as never);
+}
+
+/** The colour space that a set of plates is written in, and its amounts in the space's order. */
+export function spaceOf(
+  context: PDFContext,
+  used: Plates,
+  inks: readonly Ink[],
+  separation: (plate: string) => PDFRef,
+): { space: string | PDFRef; amounts(plates: Plates): number[] } {
+  const { cmyk, spots } = splitPlates(used);
+  const names = spots.map(([name]) => name);
+  if (names.length === 0) return { space: 'DeviceCMYK', amounts: (plates) => splitPlates(plates).cmyk };
+  const process = PROCESS_PLATES.filter((plate, i) => plate in used && cmyk[i] !== undefined);
+  const [only] = names;
+  if (names.length === 1 && process.length === 0)
+    return { space: separation(only!), amounts: (plates) => [plates[only!] ?? 0] };
+  const all = [...process, ...names];
+  return { space: deviceN(context, all, inks, separation), amounts: (plates) => all.map((plate) => plates[plate] ?? 0) };
+}
+
+/** A function from 0 to 1 that runs in straight lines from stop to stop (ISO 32000-1, 7.10.4). */
+function running(context: PDFContext, stops: readonly { at: number; values: number[] }[]): PDFRef {
+  const first = stops[0]!;
+  const last = stops.at(-1)!;
+  const knots = [
+    ...(first.at > 0 ? [{ ...first, at: 0 }] : []),
+    ...stops,
+    ...(last.at < 1 ? [{ ...last, at: 1 }] : []),
+  ];
+  // Two stops at one place are a hard edge: nothing runs there.
+  const pieces = knots.flatMap((from, i) => {
+    const to = knots[i + 1];
+    return to && to.at > from.at ? [{ from, to }] : [];
+  });
+  const piece = ({ from, to }: (typeof pieces)[number]) =>
+    context.register(context.obj({ FunctionType: 2, Domain: [0, 1], C0: from.values, C1: to.values, N: 1 }));
+  if (pieces.length === 1) return piece(pieces[0]!);
+  return context.register(
+    context.obj({
+      FunctionType: 3,
+      Domain: [0, 1],
+      Functions: pieces.map(piece),
+      Bounds: pieces.slice(1).map(({ from }) => from.at),
+      Encode: pieces.flatMap(() => [0, 1]),
+    }),
+  );
+}
+
+/** Colour that runs, or a coverage in grey, as a shading pattern (ISO 32000-1, 8.7.4). */
+export function shadePattern(
+  context: PDFContext,
+  shade: Shade | Coverage,
+  inks: readonly Ink[],
+  separation: (plate: string) => PDFRef,
+): PDFRef {
+  const { kind, matrix } = shade;
+  const isGrey = (stop: Shade['stops'][number] | Coverage['stops'][number]): stop is Coverage['stops'][number] =>
+    'amount' in stop;
+  const [sample] = shade.stops;
+  const colours =
+    sample && !isGrey(sample) ? spaceOf(context, sample.plates, inks, separation) : { space: 'DeviceGray' };
+  const values = shade.stops.map((stop) => ({
+    at: stop.at,
+    values: isGrey(stop) ? [stop.amount] : 'amounts' in colours ? colours.amounts(stop.plates) : [],
+  }));
+  return context.register(
+    context.obj({
+      Type: 'Pattern',
+      PatternType: 2,
+      Matrix: [...matrix],
+      Shading: {
+        ShadingType: kind === 'linear' ? 2 : 3,
+        ColorSpace: colours.space,
+        Coords: kind === 'linear' ? [0, 0, 1, 0] : [0, 0, 0, 0, 0, 1],
+        Function: running(context, values),
+        Extend: [true, true],
+      } as never,
+    }),
+  );
+}

@@ -1,0 +1,72 @@
+import { Clipper, EndType, FillRule, JoinType, type PathD, type PathsD } from 'clipper2-ts';
+import type { Point } from './box';
+import { dashes } from './dashes';
+import { fitRing } from './fit';
+import { type Flat, flatten } from './flatten';
+import type { Path } from './path';
+
+/** Curves are cut into straight pieces this close to them, and fitted again this close to the pieces. Points. */
+const TOLERANCE = 0.002;
+const FIT = 0.005;
+/** Decimal places that Clipper keeps. */
+const PRECISION = 6;
+
+/** How corners come out: pointed up to the limit, round, or cut. */
+export type Join = 'mitre' | 'round' | 'bevel';
+const JOINS = { mitre: JoinType.Miter, round: JoinType.Round, bevel: JoinType.Bevel } as const;
+const ENDS = { flat: EndType.Butt, round: EndType.Round, square: EndType.Square } as const;
+/** As SVG has it where nothing else is said. */
+const MITRE_LIMIT = 4;
+
+const toClipper = (flats: readonly Flat[]): PathsD =>
+  flats.map(({ points }) => points.map(({ x, y }) => ({ x, y })) as PathD);
+
+/** A ring without points that lie on one another. */
+const ringOf = (path: PathD): Point[] =>
+  path
+    .map(({ x, y }) => ({ x, y }))
+    .filter((p, i, all) => {
+      const before = all[(i - 1 + all.length) % all.length]!;
+      return Math.hypot(p.x - before.x, p.y - before.y) > 1e-5;
+    });
+
+const fitted = (paths: PathsD): Path => paths.flatMap((path) => fitRing(ringOf(path), FIT));
+
+/**
+ * The outline of an area pushed outwards by a distance in points, or inwards where it is negative; empty where nothing
+ * is left. Overlaps of the area are made one first, by the non-zero rule.
+ */
+export function offsetPath(path: Path, by: number, join: Join = 'mitre', mitreLimit = 10): Path {
+  const whole = Clipper.unionD(toClipper(flatten(path, TOLERANCE)), [], FillRule.NonZero, PRECISION);
+  const moved = Clipper.inflatePathsD(whole, by, JOINS[join], EndType.Polygon, mitreLimit, PRECISION, TOLERANCE);
+  return fitted(moved);
+}
+
+/** The area that a line along a path covers, dashes, ends and all. */
+export function strokeOutline(
+  path: Path,
+  pen: { weight: number; dash?: number[] | undefined; cap?: keyof typeof ENDS | undefined; join?: Join | undefined },
+): Path {
+  const { weight, dash, cap = 'flat', join = 'mitre' } = pen;
+  const flats = flatten(path, TOLERANCE).filter(({ points }) => points.length > 1);
+  const lines = dash ? flats.flatMap((flat) => dashes(flat, dash)) : flats;
+  const open = lines.filter(({ closed }) => !closed);
+  const closed = lines.filter((flat) => flat.closed);
+  const areas = [
+    ...Clipper.inflatePathsD(toClipper(open), weight / 2, JOINS[join], ENDS[cap], MITRE_LIMIT, PRECISION, TOLERANCE),
+    ...Clipper.inflatePathsD(
+      toClipper(closed),
+      weight / 2,
+      JOINS[join],
+      EndType.Joined,
+      MITRE_LIMIT,
+      PRECISION,
+      TOLERANCE,
+    ),
+  ];
+  return fitted(Clipper.unionD(areas as PathsD, [], FillRule.NonZero, PRECISION));
+}
+
+/** The area of a path by the non-zero rule, its curves within a five-hundredth of a point. */
+export const areaOf = (path: Path): number =>
+  Math.abs(Clipper.areaPathsD(Clipper.unionD(toClipper(flatten(path, TOLERANCE)), [], FillRule.NonZero, PRECISION)));

@@ -1,0 +1,3 @@
+declare module 'paper/dist/paper-core.js' {
+  export { default } from 'paper';
+}
