@@ -38,7 +38,7 @@ export const MOTIFS = ['stripes', 'dots', 'grid', 'waves'] as const;
 export type Motif = (typeof MOTIFS)[number];
 
 /** Closer together than this, in points, no press holds a motif apart. */
-export const LEAST_SPACING = 0.5;
+export const LEAST_SPACING = 2;
 
 /** A motif that repeats, drawn as areas; `spacing` and `weight` in points, `angle` in degrees clockwise. */
 export const patternSchema = z.strictObject({

@@ -1,9 +1,6 @@
 import paper from 'paper/dist/paper-core.js';
+import type { Combining } from './boolean-names';
 import { fullPathData, type Path, type Segment } from './path';
-
-/** What can be made of two areas. `divide` gives each of their parts as an area of its own. */
-export const COMBININGS = ['unite', 'subtract', 'intersect', 'exclude', 'divide'] as const;
-export type Combining = (typeof COMBININGS)[number];
 
 const scope = new paper.PaperScope();
 scope.setup(new paper.Size(1, 1));

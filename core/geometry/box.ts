@@ -55,3 +55,5 @@ export const distancesTo = (inner: Box, outer: Box): Sides => ({
   bottom: bottom(outer) - bottom(inner),
   left: inner.x - outer.x,
 });
+
+export const middleOf = ({ x, y, width, height }: Box): Point => ({ x: x + width / 2, y: y + height / 2 });

@@ -37,3 +37,16 @@ export function boxAround({ x, y, width, height }: Box, matrix: Matrix): Box {
 
 /** The matrix that lays a unit square on a box. */
 export const ontoBox = ({ x, y, width, height }: Box): Matrix => [width, 0, 0, height, x, y];
+
+/** What undoes a matrix; undefined for one that lays everything on a line. */
+export function invert([a, b, c, d, e, f]: Matrix): Matrix | undefined {
+  const det = a * d - b * c;
+  if (Math.abs(det) < 1e-18) return undefined;
+  return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det];
+}
+
+/** What lays the unit line, and the unit circle about its start, on a line from one point to another. */
+export const ontoLine = (from: Point, to: Point): Matrix => {
+  const [dx, dy] = [to.x - from.x, to.y - from.y];
+  return [dx, dy, -dy, dx, from.x, from.y];
+};

@@ -144,6 +144,14 @@ const formSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('polygon'), sides: z.int().min(3).max(60) }),
   /** `depth` is how far out the notches are, as a share of the points. */
   z.strictObject({ kind: z.literal('star'), points: z.int().min(3).max(60), depth: z.number().min(0.05).max(0.98) }),
+  /** An irregular splash; the same seed makes the same one. */
+  z.strictObject({
+    kind: z.literal('blot'),
+    seed: z.int().min(0).max(999_999),
+    irregularity: z.number().min(0).max(1),
+    count: z.int().min(3).max(40),
+    drops: z.int().min(0).max(30),
+  }),
 ]);
 export type Form = z.infer<typeof formSchema>;
 

@@ -38,7 +38,13 @@ export const inkOf = (inks: readonly Ink[], id: string): Ink => {
   return found;
 };
 
-const FORM_NAMES = { rectangle: 'Rectangle', ellipse: 'Ellipse', polygon: 'Polygon', star: 'Star' } as const;
+const FORM_NAMES = {
+  rectangle: 'Rectangle',
+  ellipse: 'Ellipse',
+  polygon: 'Polygon',
+  star: 'Star',
+  blot: 'Blot',
+} as const;
 
 /** What an element is called: its own name, its first words, or what it is. */
 export function titleOf(element: Element, assets: Job['assets']): string {

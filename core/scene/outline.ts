@@ -1,5 +1,7 @@
 import { symbolPath } from '../codes/symbols';
+import { blotPath } from '../geometry/blot';
 import { corneredBoxPath, ellipsePath, polygonPath, starPath } from '../geometry/forms';
+import { ontoBox } from '../geometry/matrix';
 import { boxPath, type Path, parsePath, transformPath } from '../geometry/path';
 import type { Framed, Shape } from '../job/schema';
 
@@ -8,6 +10,7 @@ function formPath(
   frame: { x: number; y: number; width: number; height: number },
 ): Path {
   if (form.kind === 'ellipse') return ellipsePath(frame);
+  if (form.kind === 'blot') return transformPath(blotPath(form), ontoBox(frame));
   return form.kind === 'polygon' ? polygonPath(frame, form.sides) : starPath(frame, form.points, form.depth);
 }
 

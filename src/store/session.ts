@@ -10,9 +10,16 @@ interface Session {
   live: { name: string; job: Job } | undefined;
   /** The ids of what is selected, in the order it was. */
   selected: readonly string[];
+  /** The group that is worked inside of, if any. */
+  within: string | undefined;
 }
 
-export const useSession = create<Session>(() => ({ history: undefined, live: undefined, selected: [] }));
+export const useSession = create<Session>(() => ({
+  history: undefined,
+  live: undefined,
+  selected: [],
+  within: undefined,
+}));
 
 const jobIn = ({ history, live }: Session): Job | undefined => live?.job ?? history?.job;
 export const useJob = (): Job | undefined => useSession(jobIn);
@@ -49,7 +56,7 @@ const stamped = (before: Job, edit: Edit): Job => {
 
 export async function openSession(jobId: string): Promise<boolean> {
   const job = await loadJob(jobId);
-  useSession.setState({ history: job && startHistory(job), live: undefined, selected: [] });
+  useSession.setState({ history: job && startHistory(job), live: undefined, selected: [], within: undefined });
   return job !== undefined;
 }
 
@@ -88,8 +95,12 @@ export const redoStep = (): void => travel(redo);
 
 export const select = (...ids: readonly string[]): void => useSession.setState({ selected: ids });
 
-/** Adds to the selection, or takes out what is in it. */
-export function toggleSelected(id: string): void {
+/** Adds to the selection, or takes them out where all are in it. */
+export function toggleSelected(...ids: readonly string[]): void {
   const { selected } = useSession.getState();
-  select(...(selected.includes(id) ? selected.filter((each) => each !== id) : [...selected, id]));
+  const without = selected.filter((each) => !ids.includes(each));
+  select(...(ids.every((id) => selected.includes(id)) ? without : [...without, ...ids]));
 }
+
+/** Goes inside a group, or out of all groups. */
+export const goWithin = (within: string | undefined): void => useSession.setState({ within });

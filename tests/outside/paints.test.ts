@@ -1,10 +1,10 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Fill, Shadow } from '../../core/colour/fill';
+import { pageBoxes } from '../../core/files/pdf/write';
 import { addElement } from '../../core/job/edits/elements';
 import { makePicture, makeRule, makeShape, makeWords } from '../../core/job/make';
 import type { Element } from '../../core/job/schema';
 import { shopOf } from '../../core/trade/shops';
-import { pageBoxes } from '../../core/files/pdf/write';
 import { cardWith, makePng, mm, withPicture } from '../kit';
 import { exportTo, type Plate, platesOf, run, tidyUp } from './tools';
 
@@ -119,7 +119,13 @@ beforeAll(async () => {
       e.id === 'words'
         ? {
             ...e,
-            fill: { kind: 'split', through: { x: 0, y: 0.5 }, angle: 0, first: copper, second: { ink: 'black', tint: 1 } },
+            fill: {
+              kind: 'split',
+              through: { x: 0, y: 0.5 },
+              angle: 0,
+              first: copper,
+              second: { ink: 'black', tint: 1 },
+            },
           }
         : e,
     ) as Element[],
@@ -163,8 +169,14 @@ describe('paints on the plates (Ghostscript tiffsep)', () => {
     expect(Math.abs(ink('Copper', at(2, 0, 0.03, 0.03)) - 0.2)).toBeLessThan(0.01);
   });
   it('two stops at one place are a hard edge', () => {
-    expect([ink('Cyan', at(3, 0, 0.38, 0.5)), ink('Copper', at(3, 0, 0.38, 0.5))].map((v) => v.toFixed(2))).toEqual(['0.80', '0.00']);
-    expect([ink('Cyan', at(3, 0, 0.42, 0.5)), ink('Copper', at(3, 0, 0.42, 0.5))].map((v) => v.toFixed(2))).toEqual(['0.00', '1.00']);
+    expect([ink('Cyan', at(3, 0, 0.38, 0.5)), ink('Copper', at(3, 0, 0.38, 0.5))].map((v) => v.toFixed(2))).toEqual([
+      '0.80',
+      '0.00',
+    ]);
+    expect([ink('Cyan', at(3, 0, 0.42, 0.5)), ink('Copper', at(3, 0, 0.42, 0.5))].map((v) => v.toFixed(2))).toEqual([
+      '0.00',
+      '1.00',
+    ]);
   });
   it('a split knocks its halves out of each other', () => {
     expect(ink('Cyan', at(0, 1, 0.5, 0.45))).toBeCloseTo(0.8, 2);
@@ -185,7 +197,11 @@ describe('paints on the plates (Ghostscript tiffsep)', () => {
   it('dots lie on a turned square', () => {
     const [x, y] = at(2, 1, 0.5, 0.5);
     const step = mm(4) * Math.SQRT1_2;
-    for (const [dx, dy] of [[0, 0], [step, step], [-step, step]] as const)
+    for (const [dx, dy] of [
+      [0, 0],
+      [step, step],
+      [-step, step],
+    ] as const)
       expect(ink('Copper', [x + dx, y + dy])).toBe(1);
     expect(ink('Copper', [x + mm(2.9), y])).toBe(0);
   });

@@ -53,7 +53,10 @@ export function spaceOf(
   if (names.length === 1 && process.length === 0)
     return { space: separation(only!), amounts: (plates) => [plates[only!] ?? 0] };
   const all = [...process, ...names];
-  return { space: deviceN(context, all, inks, separation), amounts: (plates) => all.map((plate) => plates[plate] ?? 0) };
+  return {
+    space: deviceN(context, all, inks, separation),
+    amounts: (plates) => all.map((plate) => plates[plate] ?? 0),
+  };
 }
 
 /** A function from 0 to 1 that runs in straight lines from stop to stop (ISO 32000-1, 7.10.4). */

@@ -1,7 +1,7 @@
 import { produce } from 'immer';
 import type { Point } from '../../geometry/box';
 import { findFace } from '../find';
-import { type Element, type Job, paintsOf } from '../schema';
+import { type Element, type Group, type Job, paintsOf } from '../schema';
 
 /** Elements taken from a face, with what they need to live elsewhere in the same job. */
 export type Copied = readonly Element[];
@@ -12,6 +12,9 @@ export type NewIds = ReadonlyMap<string, string>;
 /** A copy under a new id, moved; what it follows or goes on in is its copy, where that was copied too. */
 function copyOf(element: Element, ids: NewIds, by: Point, onSameFace: boolean): Element {
   const copy = { ...element, id: ids.get(element.id)!, x: element.x + by.x, y: element.y + by.y } as Element;
+  const group = copy.group && (ids.get(copy.group) ?? (onSameFace ? copy.group : undefined));
+  delete copy.group;
+  if (group) copy.group = group;
   if (copy.kind !== 'words') return copy;
   const next = copy.next && ids.get(copy.next);
   delete copy.next;
@@ -24,14 +27,30 @@ function copyOf(element: Element, ids: NewIds, by: Point, onSameFace: boolean): 
   return copy;
 }
 
-/** Lays copies on top of a face's stack, in the order they had, each `by` points from its original. */
-export const pasteElements = (job: Job, faceId: string, copied: Copied, ids: NewIds, by: Point): Job =>
+/**
+ * Lays copies on top of a face's stack, in the order they had, each `by` points from its original; and copies of those
+ * of their groups that have a new id.
+ */
+export const pasteElements = (
+  job: Job,
+  faceId: string,
+  copied: Copied,
+  ids: NewIds,
+  by: Point,
+  groups: readonly Group[] = [],
+): Job =>
   produce(job, (draft) => {
     const face = findFace(draft, faceId);
     if (!face) return;
     const here = new Set(face.elements.map((e) => e.id));
     const onSameFace = copied.every((e) => here.has(e.id));
     for (const element of copied) face.elements.push(copyOf(element, ids, by, onSameFace));
+    for (const { group, ...own } of groups) {
+      const copy = ids.get(own.id);
+      if (!copy) continue;
+      const outer = group && (ids.get(group) ?? (onSameFace ? group : undefined));
+      face.groups = [...(face.groups ?? []), { ...own, id: copy, ...(outer ? { group: outer } : {}) }];
+    }
   });
 
 /** What may be pasted into a job: pictures it has not, and inks it has not, are left behind. */

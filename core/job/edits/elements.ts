@@ -3,8 +3,8 @@ import { symbolOf } from '../../codes/symbols';
 import type { Fill, Shadow, Stroke } from '../../colour/fill';
 import type { Box, Point } from '../../geometry/box';
 import { findElement, findFace } from '../find';
-import type { Asset, Code, Element, Form, Framed, Job, Paint, Repeat, Rule, Shape } from '../schema';
 import { pruneGroups } from '../groups';
+import type { Asset, Code, Element, Form, Framed, Job, Paint, Repeat, Rule, Shape } from '../schema';
 import { setLettering } from './words';
 
 /** Edits of elements, found by id anywhere in the job; an id that is not there changes nothing. */
@@ -26,6 +26,20 @@ export const layUnder = (job: Job, id: string, element: Element): Job =>
   produce(job, (draft) => {
     const found = findElement(draft, id);
     if (found && !findElement(draft, element.id)) found.face.elements.splice(found.index, 0, element);
+  });
+
+/** Lays an element right over another; nothing where one of its id is there already. */
+export const layOver = (job: Job, id: string, element: Element): Job =>
+  produce(job, (draft) => {
+    const found = findElement(draft, id);
+    if (found && !findElement(draft, element.id)) found.face.elements.splice(found.index + 1, 0, element);
+  });
+
+/** Puts an element in the place of the one that has its id. */
+export const replaceElement = (job: Job, element: Element): Job =>
+  produce(job, (draft) => {
+    const found = findElement(draft, element.id);
+    if (found) found.face.elements[found.index] = element;
   });
 
 /** Keeps a picture with the job, under the hash of its bytes. */

@@ -80,7 +80,11 @@ function scalePens(element: Element, by: number): void {
     if (element.stroke.dash) element.stroke.dash = element.stroke.dash.map((length) => length * by);
   }
   if (element.kind === 'rule' && element.dash) element.dash = [element.dash[0] * by, element.dash[1] * by];
-  if ((element.kind === 'shape' || element.kind === 'rule') && 'kind' in element.paint && element.paint.kind === 'pattern') {
+  if (
+    (element.kind === 'shape' || element.kind === 'rule') &&
+    'kind' in element.paint &&
+    element.paint.kind === 'pattern'
+  ) {
     element.paint.spacing *= by;
     element.paint.weight *= by;
   }
@@ -115,13 +119,7 @@ function sidesFor(turn: number, sx: number, sy: number): { width: number; height
  * Scales some elements as one, from the box `from` to the box `to`. Frames of their own grow with it; type and weights
  * only if asked. What is turned keeps its turn and its right angles.
  */
-export const scaleElements = (
-  job: Job,
-  ids: readonly string[],
-  from: Box,
-  to: Box,
-  { type }: ScaleAsked,
-): Job => {
+export const scaleElements = (job: Job, ids: readonly string[], from: Box, to: Box, { type }: ScaleAsked): Job => {
   const [sx, sy] = [to.width / from.width, to.height / from.height];
   const by = Math.sqrt(sx * sy);
   const there = ({ x, y }: Point): Point => ({ x: to.x + (x - from.x) * sx, y: to.y + (y - from.y) * sy });
@@ -132,7 +130,8 @@ export const scaleElements = (
       if (!element) continue;
       if (element.kind === 'words') {
         Object.assign(element, there(element));
-        if (!type) element.frame = { ...element.frame, width: element.frame.width * sx, height: element.frame.height * sy };
+        if (!type)
+          element.frame = { ...element.frame, width: element.frame.width * sx, height: element.frame.height * sy };
         continue;
       }
       scaleCommon(element, sx, sy, by);

@@ -60,7 +60,12 @@ const bleedBox = (width: number, height: number, bleed: number): Box => outset({
  * An outline whose points at the trim, or past it, are pushed out to the bleed; `meets` is how near counts as at it.
  * Handles go with their points.
  */
-export function outlineToBleed(path: Path, size: { width: number; height: number }, bleed: number, meets: number): Path {
+export function outlineToBleed(
+  path: Path,
+  size: { width: number; height: number },
+  bleed: number,
+  meets: number,
+): Path {
   const out = bleedBox(size.width, size.height, bleed);
   const pushed = (value: number, length: number, low: number, high: number): number =>
     value <= meets && value > low ? low : value >= length - meets && value < high ? high : value;

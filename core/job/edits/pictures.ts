@@ -37,7 +37,11 @@ export const setFade = (job: Job, id: string, fade: Fade | undefined): Job =>
   });
 
 /** What crops a picture: the outline of a form, or its frame. */
-export const setCrop = (job: Job, id: string, { outline, form, corners }: Pick<Shape, 'outline' | 'form' | 'corners'>): Job =>
+export const setCrop = (
+  job: Job,
+  id: string,
+  { outline, form, corners }: Pick<Shape, 'outline' | 'form' | 'corners'>,
+): Job =>
   change(job, id, (picture) => {
     delete picture.outline;
     delete picture.form;

@@ -1,14 +1,17 @@
 import Circle from 'lucide-react/icons/circle';
+import Droplets from 'lucide-react/icons/droplets';
 import Hexagon from 'lucide-react/icons/hexagon';
 import ImageIcon from 'lucide-react/icons/image';
 import Minus from 'lucide-react/icons/minus';
+import PenLine from 'lucide-react/icons/pen-line';
 import QrCode from 'lucide-react/icons/qr-code';
 import Square from 'lucide-react/icons/square';
 import Star from 'lucide-react/icons/star';
 import Type from 'lucide-react/icons/type';
 import { useRef } from 'react';
-import { addCode, addRule, addShape, addWords } from './add';
+import { addBlot, addCode, addRule, addShape, addWords } from './add';
 import { useBench } from './bench';
+import { beginDrawing } from './path/drawing';
 import { TypeWords } from './TypeWords';
 import { editWords } from './words/editing';
 
@@ -23,6 +26,8 @@ export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void
     ['Ellipse', Circle, () => addShape(bench, 'Ellipse')],
     ['Polygon', Hexagon, () => addShape(bench, 'Polygon')],
     ['Star', Star, () => addShape(bench, 'Star')],
+    ['Path', PenLine, () => beginDrawing(bench.face.id)],
+    ['Blot', Droplets, () => addBlot(bench)],
     ['Rule', Minus, () => addRule(bench)],
     ['Code', QrCode, () => addCode(bench)],
   ] as const;
@@ -30,9 +35,14 @@ export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void
     <div className="border-t border-base-300 p-3">
       <h2 className="heading mb-2">Add to {bench.face.name.toLowerCase()}</h2>
       <TypeWords />
-      <div className="grid grid-cols-2 gap-1">
+      <div className="grid grid-cols-3 gap-1">
         {things.map(([name, Icon, add]) => (
-          <button key={name} type="button" className="btn btn-sm justify-start font-normal" onClick={add}>
+          <button
+            key={name}
+            type="button"
+            className="btn btn-sm justify-start gap-1 px-1.5 text-[13px] font-normal"
+            onClick={add}
+          >
             <Icon size={14} /> {name}
           </button>
         ))}

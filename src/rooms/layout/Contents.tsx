@@ -8,12 +8,65 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import GroupIcon from 'lucide-react/icons/group';
 import { useMemo } from 'react';
 import { restack } from '../../../core/job/edits/elements';
-import { act } from '../../store/session';
+import { groupsAround, membersOf } from '../../../core/job/groups';
+import type { Element, Face, Group } from '../../../core/job/schema';
+import { act, goWithin, select } from '../../store/session';
 import { AddBar } from './AddBar';
 import { useBench } from './bench';
-import { ContentsRow } from './ContentsRow';
+import { ContentsRow, INDENT } from './ContentsRow';
+
+type Row = { kind: 'element'; element: Element; depth: number } | { kind: 'group'; group: Group; depth: number };
+
+/** The rows of the stack: each group is named over the topmost of its members. */
+function stackRows(face: Face, topFirst: readonly Element[]): Row[] {
+  const named = new Set<string>();
+  return topFirst.flatMap((element): Row[] => {
+    const around = groupsAround(face, element.group).reverse();
+    const heads = around.flatMap((id, depth): Row[] => {
+      const group = face.groups?.find((g) => g.id === id);
+      if (!group || named.has(id)) return [];
+      named.add(id);
+      return [{ kind: 'group', group, depth }];
+    });
+    return [...heads, { kind: 'element', element, depth: around.length }];
+  });
+}
+
+/** A group in the stack: click to select all of it. */
+function GroupRow({
+  face,
+  group,
+  depth,
+  chosen,
+}: {
+  face: Face;
+  group: Group;
+  depth: number;
+  chosen: ReadonlySet<string>;
+}) {
+  const members = membersOf(face, group.id);
+  const all = members.length > 0 && members.every((e) => chosen.has(e.id));
+  return (
+    <li style={{ paddingLeft: depth * INDENT }}>
+      <button
+        type="button"
+        aria-pressed={all}
+        className={`flex w-full cursor-pointer items-center gap-2 rounded border px-2 py-1 text-left ${all ? 'border-base-content bg-base-100' : 'border-transparent hover:bg-base-100/60'}`}
+        onClick={() => {
+          goWithin(group.group);
+          select(...members.map((e) => e.id));
+        }}
+      >
+        <GroupIcon size={14} aria-hidden="true" />
+        <span className="truncate">{group.name ?? 'Group'}</span>
+        <span className="quiet text-[12.5px]">{members.length}</span>
+      </button>
+    </li>
+  );
+}
 
 /** The face's words and pictures as a list, the top of the stack first. */
 export function Contents({ onPictures }: { onPictures(files: Iterable<File>): void }) {
@@ -29,6 +82,7 @@ export function Contents({ onPictures }: { onPictures(files: Iterable<File>): vo
   // The same list as long as the order is: a new one would draw every row again.
   const ids = topFirst.map((element) => element.id).join(' ');
   const order = useMemo(() => ids.split(' ').filter(Boolean), [ids]);
+  const rows = stackRows(face, topFirst);
   const sensors = useSensors(
     // A press that does not move is a click.
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
@@ -64,15 +118,20 @@ export function Contents({ onPictures }: { onPictures(files: Iterable<File>): vo
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
           <SortableContext items={order} strategy={verticalListSortingStrategy}>
             <ul aria-label="Stack">
-              {topFirst.map((element) => (
-                <ContentsRow
-                  key={element.id}
-                  element={element}
-                  chosen={chosen.has(element.id)}
-                  finding={firstFinding.get(element.id)}
-                  context={context}
-                />
-              ))}
+              {rows.map((row) =>
+                row.kind === 'group' ? (
+                  <GroupRow key={row.group.id} face={face} group={row.group} depth={row.depth} chosen={chosen} />
+                ) : (
+                  <ContentsRow
+                    key={row.element.id}
+                    element={row.element}
+                    depth={row.depth}
+                    chosen={chosen.has(row.element.id)}
+                    finding={firstFinding.get(row.element.id)}
+                    context={context}
+                  />
+                ),
+              )}
             </ul>
           </SortableContext>
         </DndContext>

@@ -40,6 +40,9 @@ const MARKS = [
   ['sample', Stamp, 'Sample, never printed'],
 ] as const;
 
+/** How far members of a group are set in, in pixels. */
+export const INDENT = 14;
+
 /** What rows show of the job besides their element; the same object as long as none of it changes. */
 export type RowContext = Pick<Job, 'inks' | 'styles' | 'assets' | 'fonts'> &
   Pick<Bench, 'unit' | 'sources' | 'press' | 'previews'>;
@@ -94,11 +97,14 @@ function Warning({ finding, unit }: { finding: Finding | undefined; unit: PieceU
  */
 export const ContentsRow = memo(function ContentsRow({
   element,
+  depth,
   chosen,
   finding,
   context,
 }: {
   element: Element;
+  /** How many groups it lies in. */
+  depth: number;
   chosen: boolean;
   finding: Finding | undefined;
   context: RowContext;
@@ -115,6 +121,7 @@ export const ContentsRow = memo(function ContentsRow({
         transition,
         zIndex: isDragging ? 1 : undefined,
         position: 'relative',
+        marginLeft: depth * INDENT,
       }}
       className={`group grid grid-cols-[auto_1fr] items-center rounded border ${chosen ? 'border-base-content bg-base-100' : 'border-transparent hover:bg-base-100/60'} ${isDragging ? 'bg-base-100 shadow-md' : ''}`}
     >

@@ -1,25 +1,32 @@
 import Trash from 'lucide-react/icons/trash-2';
 import { markElements, markLogo, nameElement, removeElement, setPaint } from '../../../core/job/edits/elements';
+import { nameGroup } from '../../../core/job/edits/groups';
 import { flowHead, titleOf } from '../../../core/job/find';
-import type { Code, Element, Rule, Shape, Words } from '../../../core/job/schema';
+import { membersOf } from '../../../core/job/groups';
+import type { Code, Element } from '../../../core/job/schema';
 import { LengthField } from '../../parts/LengthField';
 import { act, select } from '../../store/session';
 import { setNudge, useSettings } from '../../store/settings';
+import { AreaCard, CombineCard } from './AreasCard';
 import { ArrangeCard } from './arrange/ArrangeCard';
-import { useBench } from './bench';
+import { groupSelection, selectedGroups, ungroupSelection } from './arrange/arranging';
+import { SeveralMeasures } from './arrange/SeveralMeasures';
+import { type Bench, useBench } from './bench';
 import { CodeCard } from './CodeCard';
 import { MeasuredBy, Measures } from './Measures';
-import { PaintCard } from './PaintCard';
 import { PictureCard } from './PictureCard';
+import { EffectsCard } from './paint/EffectsCard';
+import { FillCard } from './paint/FillCard';
+import { InkCard } from './paint/InkCard';
+import { RuleCard, StrokeCard } from './paint/LineCard';
+import { RepeatCard } from './RepeatCard';
 import { ShapeCard } from './ShapeCard';
 import { SpellingCard } from './SpellingCard';
 import { nudgeStep } from './steps';
 import { ToCut } from './ToCut';
-import { changeLettering, tryLettering } from './words/editing';
 import { FrameCard } from './words/FrameCard';
 import { PathCard } from './words/PathCard';
 import { StyleCard } from './words/StyleCard';
-import { useShownLettering } from './words/shown-lettering';
 import { WordsCard } from './words/WordsCard';
 
 /** The right column: the selection's measures and make-up, or the piece's own when nothing is selected. */
@@ -49,11 +56,11 @@ function ElementDetails({ element }: { element: Element }) {
     <>
       {element.kind === 'words' && head && <GoesOnFrom head={head} />}
       {element.kind === 'words' && !head && <WordsCard words={element} />}
-      {element.kind === 'words' && !head && <WordsPaint words={element} />}
+      {element.kind === 'words' && !head && <FillCard element={element} />}
       {element.kind === 'picture' && <PictureCard picture={element} />}
-      {(element.kind === 'shape' || element.kind === 'rule' || element.kind === 'code') && (
-        <ElementPaint element={element} />
-      )}
+      {(element.kind === 'shape' || element.kind === 'rule') && <FillCard element={element} />}
+      {element.kind === 'code' && <CodePaint code={element} />}
+      {element.kind === 'rule' && <RuleCard rule={element} />}
       <Measures element={element} />
       {element.kind === 'shape' && !element.outline && <ShapeCard shape={element} />}
       {element.kind === 'code' && <CodeCard code={element} />}
@@ -62,6 +69,10 @@ function ElementDetails({ element }: { element: Element }) {
       {element.kind === 'words' && <FrameCard words={element} />}
       {element.kind === 'words' && !head && <PathCard words={element} />}
       {element.kind === 'words' && !head && <StyleCard words={element} />}
+      {element.kind === 'shape' && <StrokeCard shape={element} />}
+      <EffectsCard element={element} />
+      <RepeatCard elements={[element]} />
+      {element.kind === 'shape' && <AreaCard shape={element} />}
       <Identity element={element} />
     </>
   );
@@ -91,25 +102,13 @@ function GoesOnFrom({ head }: { head: string }) {
   );
 }
 
-const ElementPaint = ({ element }: { element: Shape | Rule | Code }) => (
-  <PaintCard
-    paint={element.paint}
-    edit={(paint) => (job) => setPaint(job, element.id, paint)}
-    commit={(name, paint) => act(name, (job) => setPaint(job, element.id, paint))}
+const CodePaint = ({ code }: { code: Code }) => (
+  <InkCard
+    paint={code.paint}
+    edit={(paint) => (job) => setPaint(job, code.id, paint)}
+    commit={(name, paint) => act(name, (job) => setPaint(job, code.id, paint))}
   />
 );
-
-/** Words are painted as they are lettered: those selected in the editor, or all of them. */
-function WordsPaint({ words }: { words: Words }) {
-  const { lettering } = useShownLettering(words);
-  return (
-    <PaintCard
-      paint={lettering.paint}
-      edit={(paint) => tryLettering(words.id, { paint })}
-      commit={(name, paint) => void changeLettering(name, words.id, { paint })}
-    />
-  );
-}
 
 function Identity({ element }: { element: Element }) {
   const { job } = useBench();
@@ -155,17 +154,66 @@ function Identity({ element }: { element: Element }) {
 
 /** What several selected things have in common: that they can be arranged. */
 function SeveralDetails() {
-  const { selection, job } = useBench();
+  const bench = useBench();
+  const { selection, job } = bench;
+  const groups = selectedGroups(bench);
+  const [only] = groups;
+  const isGroup = groups.length === 1 && only && selection.length === groupSize(bench, only.group);
   return (
     <>
-      <section aria-label="Selection">
-        <h2 className="heading mb-1">{selection.length} selected</h2>
+      <section aria-label="Selection" className="grid gap-1.5">
+        <h2 className="heading">{isGroup ? 'A group' : `${selection.length} selected`}</h2>
         <p className="quiet truncate">{selection.map((e) => titleOf(e, job.assets)).join(', ')}</p>
+        {isGroup && <GroupName face={only.face} group={only.group} />}
+        <div className="grid grid-cols-2 gap-1.5">
+          <button
+            type="button"
+            className="btn btn-sm"
+            disabled={Boolean(isGroup)}
+            onClick={() => groupSelection(bench)}
+          >
+            Group
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm"
+            disabled={groups.length === 0}
+            onClick={() => ungroupSelection(bench)}
+          >
+            Ungroup
+          </button>
+        </div>
       </section>
+      <SeveralMeasures />
       <ArrangeCard />
+      <CombineCard />
+      <RepeatCard elements={selection} />
       <MeasuredBy />
       <MarkButtons elements={selection} />
     </>
+  );
+}
+
+const groupSize = ({ shown }: Bench, group: string): number =>
+  shown.reduce((sum, face) => sum + membersOf(face, group).length, 0);
+
+function GroupName({ face, group }: { face: string; group: string }) {
+  const { shown } = useBench();
+  const name = shown.flatMap((f) => f.groups ?? []).find((g) => g.id === group)?.name ?? '';
+  return (
+    <input
+      key={name}
+      className="input input-sm w-full text-[14px]"
+      aria-label="Name of the group"
+      placeholder="Name of the group"
+      defaultValue={name}
+      maxLength={120}
+      onBlur={(event) => {
+        const to = event.target.value;
+        if (to !== name) act('Name', (j) => nameGroup(j, face, group, to));
+      }}
+      onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+    />
   );
 }
 

@@ -26,6 +26,41 @@ export function handlesOf(element: Element): readonly Handle[] {
   return HANDLES;
 }
 
+/** What a frame can be pulled by; in pixels. */
+function Handles({ frame, handles }: { frame: Box; handles: readonly Handle[] }) {
+  return handles.map((handle) => {
+    const x = frame.x + HANDLE_AT[handle].x * frame.width;
+    const y = frame.y + HANDLE_AT[handle].y * frame.height;
+    return (
+      <g key={handle} data-handle={handle} style={{ cursor: CURSOR[handle] }}>
+        <rect x={x - 9} y={y - 9} width={18} height={18} fill="transparent" />
+        <rect x={x - 3.5} y={y - 3.5} width={7} height={7} fill="#fff" stroke="var(--edge-trim)" />
+      </g>
+    );
+  });
+}
+
+/** Several things as one: the frame around them, by which they are scaled, and their own. In pixels. */
+export function SeveralSelected({ frames, around }: { frames: readonly { id: string; frame: Box }[]; around: Box }) {
+  return (
+    <g>
+      {frames.map(({ id, frame }) => (
+        <rect
+          key={id}
+          {...frame}
+          fill="none"
+          stroke="var(--edge-trim)"
+          strokeWidth=".8"
+          strokeOpacity=".6"
+          pointerEvents="none"
+        />
+      ))}
+      <rect {...around} fill="none" stroke="var(--edge-trim)" strokeWidth="1.2" pointerEvents="none" />
+      <Handles frame={around} handles={HANDLES} />
+    </g>
+  );
+}
+
 /** Where the four distance lines run: from the middle of each side of `ink` to the trim, in pixels. */
 function lines(
   ink: Box,
@@ -88,16 +123,7 @@ export function Selection({
         })}
       <g transform={`rotate(${element.turn ?? 0} ${frame.x + frame.width / 2} ${frame.y + frame.height / 2})`}>
         <rect {...frame} fill="none" stroke="var(--edge-trim)" strokeWidth="1.2" pointerEvents="none" />
-        {handlesOf(element).map((handle) => {
-          const x = frame.x + HANDLE_AT[handle].x * frame.width;
-          const y = frame.y + HANDLE_AT[handle].y * frame.height;
-          return (
-            <g key={handle} data-handle={handle} style={{ cursor: CURSOR[handle] }}>
-              <rect x={x - 9} y={y - 9} width={18} height={18} fill="transparent" />
-              <rect x={x - 3.5} y={y - 3.5} width={7} height={7} fill="#fff" stroke="var(--edge-trim)" />
-            </g>
-          );
-        })}
+        <Handles frame={frame} handles={handlesOf(element)} />
       </g>
     </g>
   );

@@ -3,6 +3,7 @@ import { CORNER_FORMS, type Corner } from '../../../core/geometry/forms';
 import { setCorners, setForm } from '../../../core/job/edits/elements';
 import type { Form, Shape } from '../../../core/job/schema';
 import { LengthField } from '../../parts/LengthField';
+import { NumberField } from '../../parts/NumberField';
 import { act } from '../../store/session';
 import { useBench } from './bench';
 
@@ -76,44 +77,52 @@ function Corners({ shape }: { shape: Shape }) {
   );
 }
 
-/** A whole number or a share, typed. */
-function NumberField({
-  label,
-  value,
-  least,
-  most,
-  onChange,
-}: {
-  label: string;
-  value: number;
-  least: number;
-  most: number;
-  onChange(value: number): void;
-}) {
+type Blot = Extract<Form, { kind: 'blot' }>;
+
+function BlotFields({ form, put }: { form: Blot; put(to: Form): void }) {
   return (
-    <label className="input w-full">
-      {label}
-      <input
-        type="number"
-        className="text-right"
-        min={least}
-        max={most}
-        value={value}
-        onChange={(event) => {
-          const to = event.target.valueAsNumber;
-          if (to >= least && to <= most) onChange(to);
-        }}
+    <>
+      <NumberField
+        label="Bulges"
+        value={form.count}
+        least={3}
+        most={40}
+        onChange={(count) => put({ ...form, count: Math.round(count) })}
       />
-    </label>
+      <NumberField
+        label="Irregular %"
+        value={Math.round(form.irregularity * 100)}
+        least={0}
+        most={100}
+        onChange={(percent) => put({ ...form, irregularity: percent / 100 })}
+      />
+      <NumberField
+        label="Drops"
+        value={form.drops}
+        least={0}
+        most={30}
+        onChange={(drops) => put({ ...form, drops: Math.round(drops) })}
+      />
+      <button
+        type="button"
+        className="btn btn-sm"
+        onClick={() => put({ ...form, seed: Math.floor(Math.random() * 1_000_000) })}
+      >
+        Another one
+      </button>
+    </>
   );
 }
 
 function FormFields({ shape, form }: { shape: Shape; form: Exclude<Form, { kind: 'ellipse' }> }) {
   const put = (to: Form): void => act('Form', (job) => setForm(job, shape.id, to));
+  const title = { star: 'Star', polygon: 'Polygon', blot: 'Blot' }[form.kind];
   return (
     <section aria-label="Form" className="grid grid-cols-2 gap-1.5">
-      <h2 className="heading col-span-2">{form.kind === 'star' ? 'Star' : 'Polygon'}</h2>
-      {form.kind === 'polygon' ? (
+      <h2 className="heading col-span-2">{title}</h2>
+      {form.kind === 'blot' ? (
+        <BlotFields form={form} put={put} />
+      ) : form.kind === 'polygon' ? (
         <NumberField
           label="Sides"
           value={form.sides}

@@ -2,7 +2,7 @@ import { memo, type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo,
 import { inkBounds } from '../../../core/devices/bounds';
 import { type Box, outset, type Point, unionOf } from '../../../core/geometry/box';
 import type { Face } from '../../../core/job/schema';
-import { elementFrame } from '../../../core/scene/face';
+import { elementBox, elementFrame } from '../../../core/scene/face';
 import { formatLength } from '../../../core/units/length';
 import { FaceArt } from '../../parts/FaceArt';
 import { CaughtLines } from './arrange/CaughtLines';
@@ -10,8 +10,13 @@ import { GuideLines } from './arrange/GuideLines';
 import { BandPatterns, Bands } from './Bands';
 import { type Bench, useBench } from './bench';
 import { FindingMarks } from './FindingMarks';
+import { FramePicture } from './FramePicture';
+import { FillHandles } from './paint/FillHandles';
+import { DrawPath } from './path/DrawPath';
+import { useDrawing } from './path/drawing';
+import { EditPoints } from './path/EditPoints';
 import { Rulers } from './Rulers';
-import { Selection } from './Selection';
+import { Selection, SeveralSelected } from './Selection';
 import { StageMenu } from './StageMenu';
 import { useSelectionBox, useStageGestures } from './use-stage-gestures';
 import { useViewKeys } from './use-view-keys';
@@ -126,6 +131,7 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
   // Other faces, another size or another window: start again from the whole.
   useEffect(showAll, [showAll]);
 
+  const drawing = useDrawing();
   const editingId = useEditing((state) => state.id);
   const faceOf = (id: string): string => shown.find((f) => f.elements.some((e) => e.id === id))?.id ?? '';
   const editing = shown.flatMap((f) => f.elements).find((e) => e.id === editingId);
@@ -187,17 +193,23 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                         chosen={mine?.id}
                       />
                       <GuideLines face={f} trim={trimShown} zoom={view.zoom} />
-                      {several.map((e) => (
-                        <rect
-                          key={e.id}
-                          {...toScreen(elementFrame(e, sources))}
-                          fill="none"
-                          stroke="var(--edge-trim)"
-                          strokeWidth="1.2"
-                        />
-                      ))}
+                      {several.length > 1 && (
+                        <g className="pointer-events-auto">
+                          <SeveralSelected
+                            frames={several.map((e) => ({ id: e.id, frame: toScreen(elementBox(e, sources)) }))}
+                            around={toScreen(unionOf(several.map((e) => elementBox(e, sources)))!)}
+                          />
+                        </g>
+                      )}
                       <CaughtLines face={f.id} toScreen={toScreen} unit={unit} />
-                      {mine && (
+                      {drawing.drawn?.face === f.id && <DrawPath face={f} origin={origin} view={view} />}
+                      {mine?.kind === 'shape' && drawing.editing?.id === mine.id && (
+                        <EditPoints shape={mine} face={f} origin={origin} view={view} />
+                      )}
+                      {mine?.kind === 'picture' && drawing.framing === mine.id && (
+                        <FramePicture picture={mine} origin={origin} view={view} />
+                      )}
+                      {mine && drawing.editing?.id !== mine.id && drawing.framing !== mine.id && (
                         <g className="pointer-events-auto">
                           <Selection
                             element={mine}
@@ -205,6 +217,7 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                             ink={ink && toScreen(ink)}
                             trim={trimShown}
                           />
+                          <FillHandles element={mine} origin={origin} view={view} />
                         </g>
                       )}
                     </g>

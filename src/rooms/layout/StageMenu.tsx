@@ -1,12 +1,13 @@
 import * as Menu from '@radix-ui/react-context-menu';
 import { Fragment, type ReactElement } from 'react';
-import { select } from '../../store/session';
+import { pickedWith } from '../../../core/job/groups';
+import { select, useSession } from '../../store/session';
 import { useBench } from './bench';
 import { COMMANDS, type Command, canRun, shownKey } from './commands';
 
 /** Keys with a name of their own in the menu: moving by a step is for the keyboard. */
 const isForMenu = ({ name, group }: Command): boolean => group !== 'See' && !name.startsWith('Nudge');
-const GROUPS = ['Edit', 'Select', 'Arrange'] as const;
+const GROUPS = ['Edit', 'Select', 'Arrange', 'Shape'] as const;
 
 /** What can be done with what is under the pointer, by the other mouse button or the menu key. */
 export function StageMenu({ children }: { children: ReactElement }) {
@@ -17,7 +18,10 @@ export function StageMenu({ children }: { children: ReactElement }) {
         asChild
         onContextMenu={(event) => {
           const id = (event.target as Element).closest('[data-element]')?.getAttribute('data-element');
-          if (id && !bench.selection.some((e) => e.id === id)) select(id);
+          const face = bench.shown.find((f) => f.elements.some((e) => e.id === id));
+          const element = face?.elements.find((e) => e.id === id);
+          if (face && element && !bench.selection.includes(element))
+            select(...pickedWith(face, element, useSession.getState().within));
         }}
       >
         {children}

@@ -82,10 +82,36 @@ export function addWords(bench: Bench, text: string): string {
 }
 
 /** The ink a new shape is filled with: the client's first own ink, or black. */
-const shapePaint = (bench: Bench): Paint => ({
+export const shapePaint = (bench: Bench): Paint => ({
   ink: bench.job.inks.find((ink) => ink.id !== 'paper' && ink.id !== 'black')?.id ?? 'black',
   tint: 1,
 });
+
+/** A new blot, each time another. */
+export function addBlot(bench: Bench): void {
+  const { width, height } = bench.piece;
+  const side = Math.min(width, height) / 2;
+  const form = {
+    kind: 'blot',
+    seed: Math.floor(Math.random() * 1_000_000),
+    irregularity: 0.5,
+    count: 9,
+    drops: 5,
+  } as const;
+  put(
+    bench,
+    'Add blot',
+    makeShape({
+      id: newId(),
+      x: (width - side) / 2,
+      y: (height - side) / 2,
+      width: side,
+      height: side,
+      form,
+      paint: shapePaint(bench),
+    }),
+  );
+}
 
 const SHAPES = {
   Rectangle: undefined,

@@ -1,28 +1,40 @@
+import { COMBININGS } from '../../../core/geometry/boolean-names';
 import { markElements, moveElements, removeElements, restack } from '../../../core/job/edits/elements';
 import { findElement } from '../../../core/job/find';
+import { unitsOf } from '../../../core/job/groups';
 import { lookOf } from '../../../core/job/look';
 import { type Element, paintsOf } from '../../../core/job/schema';
-import { act, redoStep, select, undoStep } from '../../store/session';
+import { act, goWithin, redoStep, select, undoStep, useSession } from '../../store/session';
 import { useSettings } from '../../store/settings';
 import {
   alignSelection,
   centreContent,
   fillFace,
+  groupSelection,
   mirrorSelection,
   sameSize,
   spaceSelection,
   turnSelection,
+  ungroupSelection,
 } from './arrange/arranging';
 import type { Bench } from './bench';
 import { copySelection, copyToOtherFace, cutSelection, duplicate, paste } from './clipboard';
 import { openPanel, toggleAsCut, toggleBoth } from './room';
+import {
+  COMBINE_SAYS,
+  combineSelection,
+  cropByShape,
+  extendSelection,
+  linesToShapes,
+  wordsToOutlines,
+} from './shaping';
 import { largeNudge, nudgeStep } from './steps';
 import { editWords, stopEditing, useEditing } from './words/editing';
 
 /** Something a person can do in the Layout room: by key, from the menu, or by looking it up. */
 export interface Command {
   name: string;
-  group: 'Select' | 'Edit' | 'Arrange' | 'See';
+  group: 'Select' | 'Edit' | 'Arrange' | 'Shape' | 'See';
   /** As the key package writes them; the first is shown. */
   keys?: readonly string[];
   /** The browser sends an event of its own for it, which is listened to instead of the key. */
@@ -36,10 +48,12 @@ const idsOf = ({ selection }: Bench): string[] => selection.map((e) => e.id);
 const selectable = ({ face }: Bench): Element[] => face.elements.filter((e) => !e.locked && !e.hidden);
 
 function step(bench: Bench, by: 1 | -1): void {
-  const all = selectable(bench);
-  const at = all.findIndex((e) => e.id === bench.selection.at(-1)?.id);
+  const { within } = useSession.getState();
+  const all = unitsOf(bench.face, selectable(bench), within);
+  const last = bench.selection.at(-1)?.id;
+  const at = all.findIndex(({ elements }) => elements.some((e) => e.id === last));
   const next = all[(at + by + all.length) % all.length];
-  if (next) select(next.id);
+  if (next) select(...next.elements.map((e) => e.id));
 }
 
 const inksOf = (element: Element, { job }: Bench): string[] =>
@@ -81,6 +95,12 @@ function lift(bench: Bench, by: 1 | -1): void {
   });
 }
 
+/** Out of the group that is worked inside of, or else nothing is selected. */
+function leave(): void {
+  if (useSession.getState().within) goWithin(undefined);
+  else select();
+}
+
 const ARROWS = [
   ['ArrowLeft', 'left', -1, 0],
   ['ArrowRight', 'right', 1, 0],
@@ -98,15 +118,24 @@ export const COMMANDS: readonly Command[] = [
     name: 'Select nothing',
     group: 'Select',
     keys: ['Escape'],
-    run: () => (useEditing.getState().id ? stopEditing() : select()),
+    run: () => (useEditing.getState().id ? stopEditing() : leave()),
   },
   { name: 'Undo', group: 'Edit', keys: ['$mod+z'], run: undoStep },
   { name: 'Redo', group: 'Edit', keys: ['$mod+Shift+z', '$mod+Shift+Z', '$mod+y'], run: redoStep },
   { name: 'Cut', group: 'Edit', keys: ['$mod+x'], needs: 1, run: cutSelection },
   { name: 'Copy', group: 'Edit', keys: ['$mod+c'], needs: 1, run: copySelection },
   { name: 'Paste', group: 'Edit', keys: ['$mod+v'], byEvent: true, run: paste },
+  { name: 'Group', group: 'Edit', keys: ['j'], needs: 2, run: groupSelection },
+  { name: 'Ungroup', group: 'Edit', keys: ['Shift+J'], needs: 2, run: ungroupSelection },
   { name: 'Duplicate', group: 'Edit', keys: ['$mod+d'], needs: 1, run: duplicate },
-  { name: 'Copy to the other face', group: 'Edit', keys: ['o'], needs: 1, run: copyToOtherFace },
+  { name: 'Copy to the other face', group: 'Edit', keys: ['o'], needs: 1, run: (b) => copyToOtherFace(b) },
+  {
+    name: 'Mirrored copy to the other face',
+    group: 'Edit',
+    keys: ['Shift+O'],
+    needs: 1,
+    run: (b) => copyToOtherFace(b, true),
+  },
   {
     name: 'Delete',
     group: 'Edit',
@@ -145,6 +174,18 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Same height', group: 'Arrange', needs: 2, run: (b) => sameSize(b, 'height') },
   { name: 'Centre everything on the face', group: 'Arrange', run: centreContent },
   { name: 'Fill the face, bleed and all', group: 'Arrange', keys: ['f'], needs: 1, run: fillFace },
+  { name: 'Extend to bleed', group: 'Arrange', keys: ['e'], needs: 1, run: extendSelection },
+  ...COMBININGS.map(
+    (how): Command => ({
+      name: COMBINE_SAYS[how],
+      group: 'Shape',
+      needs: 2,
+      run: (b) => void combineSelection(b, how),
+    }),
+  ),
+  { name: 'Crop by the shape', group: 'Shape', needs: 2, run: cropByShape },
+  { name: 'Make the line a shape', group: 'Shape', needs: 1, run: linesToShapes },
+  { name: 'Make outlines of the words', group: 'Shape', needs: 1, run: wordsToOutlines },
   { name: 'A quarter turn to the right', group: 'Arrange', keys: ['t'], needs: 1, run: (b) => turnSelection(b, 90) },
   {
     name: 'A quarter turn to the left',

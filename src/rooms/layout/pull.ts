@@ -1,5 +1,5 @@
 import { SYMBOLOGIES } from '../../../core/codes/symbols';
-import type { Box, Point } from '../../../core/geometry/box';
+import { type Box, middleOf, type Point } from '../../../core/geometry/box';
 import { apply, turnAbout } from '../../../core/geometry/matrix';
 import { HANDLE_AT, type Handle, isCorner, resizeBox } from '../../../core/geometry/resize';
 import { moveElement, setFrame } from '../../../core/job/edits/elements';
@@ -73,8 +73,6 @@ export function pullElement(job: Job, element: Element, handle: Handle, by: Poin
   const turned = apply(turnAbout({ x: 0, y: 0 }, element.turn), moved);
   return moveElement(pulled, element.id, { x: turned.x - moved.x, y: turned.y - moved.y });
 }
-
-const middleOf = ({ x, y, width, height }: Box): Point => ({ x: x + width / 2, y: y + height / 2 });
 
 function pullUpright(job: Job, element: Element, handle: Handle, by: Point, how: How): Job {
   if (element.kind === 'words') return pullWords(job, element, handle, by, how);

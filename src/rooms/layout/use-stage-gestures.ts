@@ -2,14 +2,18 @@ import { useGesture } from '@use-gesture/react';
 import { type RefObject, useEffect, useRef } from 'react';
 import { create } from 'zustand';
 import { type Box, bottom, boxBetween, type Point, right, unionOf } from '../../../core/geometry/box';
-import type { Handle } from '../../../core/geometry/resize';
+import { type Handle, isCorner, resizeBox } from '../../../core/geometry/resize';
 import type { Snapped, SnapTargets } from '../../../core/geometry/snap';
 import { moveElements } from '../../../core/job/edits/elements';
+import { scaleElements } from '../../../core/job/edits/groups';
 import { findElement } from '../../../core/job/find';
+import { groupsAround, membersOf, pickedWith, unitOf, unitsOf } from '../../../core/job/groups';
 import type { Element } from '../../../core/job/schema';
 import { elementBox } from '../../../core/scene/face';
-import { dropSketch, select, settle, sketch, toggleSelected, useSession } from '../../store/session';
+import { dropSketch, goWithin, select, settle, sketch, toggleSelected, useSession } from '../../store/session';
+import { useScaling } from './arrange/scaling';
 import { useBench } from './bench';
+import { editPoints, framePicture, leaveDrawing } from './path/drawing';
 import { pullElement } from './pull';
 import { REACH, showCaught, snapDrag, snapPull, snapTargets } from './snapping';
 import { tidyStep } from './steps';
@@ -26,11 +30,12 @@ type Drag =
       face: string;
       targets: SnapTargets;
       frame: Box;
-      clicked: string;
+      clicked: readonly string[];
       added: boolean;
     }
   | { kind: 'box'; from: Point; had: readonly string[] }
   | { kind: 'pull'; element: Element; handle: Handle }
+  | { kind: 'scale'; ids: readonly string[]; box: Box; handle: Handle }
   | undefined;
 
 /** The box that is being dragged open to select what is in it, in pixels of the window. */
@@ -97,8 +102,16 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     const area = stage.current;
     const open = (event: MouseEvent): void => {
       const id = closest(event.target, '[data-element]')?.getAttribute('data-element');
-      const { history } = useSession.getState();
-      if (id && history && findElement(history.job, id)?.element.kind === 'words') editWords(id);
+      const { history, within } = useSession.getState();
+      const found = id && history && findElement(history.job, id);
+      if (!found) return;
+      const unit = unitOf(found.face, found.element, within);
+      if ('group' in unit) {
+        goWithin(unit.group);
+        select(...pickedWith(found.face, found.element, unit.group));
+      } else if (found.element.kind === 'words') editWords(id);
+      else if (found.element.kind === 'shape') editPoints(id);
+      else if (found.element.kind === 'picture') framePicture(id);
     };
     area?.addEventListener('dblclick', open);
     return () => area?.removeEventListener('dblclick', open);
@@ -108,10 +121,16 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     cancelled.current = false;
     if (closest(event.target, '[data-panel], [data-bar]')) return undefined;
     stopEditing();
+    leaveDrawing();
     if (view && (spaceHeld.current || event.button === 1)) return { kind: 'pan', from: view };
     if (closest(event.target, '[data-ruler]')) return undefined;
     const handle = closest(event.target, '[data-handle]')?.getAttribute('data-handle') as Handle | undefined;
     if (handle && bench.selected) return { kind: 'pull', element: bench.selected, handle };
+    if (handle && bench.selection.length > 1) {
+      const free = bench.selection.filter((e) => !e.locked);
+      const box = unionOf(free.map((e) => elementBox(e, bench.sources)));
+      return box && { kind: 'scale', ids: free.map((e) => e.id), box, handle };
+    }
     const sheet = closest(event.target, '[data-face]');
     const hit = closest(event.target, '[data-element]');
     const id = event.altKey ? underneath(event, bench.selected?.id) : hit?.getAttribute('data-element');
@@ -120,24 +139,31 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     if (!id || !face || event.ctrlKey || event.metaKey || (hit?.hasAttribute('data-locked') && !event.altKey)) {
       const had = event.shiftKey ? bench.selection.map((e) => e.id) : [];
       select(...had);
+      if (!event.shiftKey) goWithin(undefined);
       return { kind: 'box', from: { x: event.clientX, y: event.clientY }, had };
     }
+    const clickedElement = face.elements.find((e) => e.id === id)!;
+    const { within } = useSession.getState();
+    // What lies outside the group that was entered is picked up from outside all groups.
+    const inside = within === undefined || groupsAround(face, clickedElement.group).includes(within);
+    if (!inside) goWithin(undefined);
+    const clicked = pickedWith(face, clickedElement, inside ? within : undefined);
     const already = bench.selection.some((e) => e.id === id);
     const added = event.shiftKey && !already;
-    if (added) select(...bench.selection.map((e) => e.id), id);
-    else if (!already) select(id);
-    const chosen = new Set(already || added ? [...bench.selection.map((e) => e.id), id] : [id]);
+    if (added) select(...bench.selection.map((e) => e.id), ...clicked);
+    else if (!already) select(...clicked);
+    const chosen = new Set(already || added ? [...bench.selection.map((e) => e.id), ...clicked] : clicked);
     const elements = face.elements.filter((e) => chosen.has(e.id) && !e.locked);
     const frame = unionOf(elements.map((e) => elementBox(e, bench.sources)));
     const targets = snapTargets(bench, face, new Set(elements.map((e) => e.id)));
-    return frame && { kind: 'move', elements, face: face.id, targets, frame, clicked: id, added };
+    return frame && { kind: 'move', elements, face: face.id, targets, frame, clicked, added };
   }
 
   /** A press that did not become a drag: it takes out of the selection, or leaves just what was clicked. */
   function tapped(drag: NonNullable<Drag>, shift: boolean): void {
     if (drag.kind !== 'move' || drag.added) return;
-    if (shift) toggleSelected(drag.clicked);
-    else select(drag.clicked);
+    if (shift) toggleSelected(...drag.clicked);
+    else select(...drag.clicked);
   }
 
   /** Selects what lies wholly in the box that is dragged open, besides what was selected before. */
@@ -154,7 +180,23 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
         return on.x >= local.x && on.y >= local.y && right(on) <= right(local) && bottom(on) <= bottom(local);
       }),
     );
-    select(...new Set([...had, ...inside.map((e) => e.id)]));
+    select(...new Set([...had, ...wholeUnits(inside)]));
+  }
+
+  /** The ids of elements whose whole group, as it is picked up now, is among them. */
+  function wholeUnits(elements: readonly Element[]): string[] {
+    const { within } = useSession.getState();
+    const here = new Set(elements.map((e) => e.id));
+    return bench.shown.flatMap((face) =>
+      unitsOf(
+        face,
+        face.elements.filter((e) => here.has(e.id)),
+        within,
+      ).flatMap(({ unit, elements: found }) => {
+        const whole = 'group' in unit ? membersOf(face, unit.group).length : 1;
+        return found.length === whole ? found.map((e) => e.id) : [];
+      }),
+    );
   }
 
   function carryOn(drag: NonNullable<Drag>, [mx, my]: [number, number], shift: boolean, free: boolean): void {
@@ -175,6 +217,14 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
       showCaught(caught?.face, caught?.snapped);
       const how = { free: shift, step, sources: bench.sources, caught: caught?.edges };
       sketch('Resize', (job) => pullElement(job, element, handle, caught?.snapped.by ?? by, how));
+      return;
+    }
+    if (drag.kind === 'scale') {
+      const { ids, box, handle } = drag;
+      // A corner keeps the proportions, unless Shift is held; a side changes just its own way.
+      const to = resizeBox(box, handle, by, isCorner(handle) && !shift);
+      const { type } = useScaling.getState();
+      sketch('Resize', (job) => scaleElements(job, ids, box, to, { type }));
       return;
     }
     // Shift keeps a move level or upright.
@@ -199,7 +249,7 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
         showCaught();
         useSelectionBox.setState({ box: undefined });
         if (tap) tapped(drag, shiftKey);
-        if (drag.kind === 'move' || drag.kind === 'pull') settle();
+        if (drag.kind === 'move' || drag.kind === 'pull' || drag.kind === 'scale') settle();
         return drag;
       },
       onWheel: ({ event, last }) => {

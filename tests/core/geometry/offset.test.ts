@@ -4,7 +4,8 @@ import { corneredBoxPath, ellipsePath } from '../../../core/geometry/forms';
 import { areaOf, offsetPath, strokeOutline } from '../../../core/geometry/offset';
 import { boxPath, linePath, pathBounds } from '../../../core/geometry/path';
 
-const circle = (radius: number) => ellipsePath({ x: 100 - radius, y: 100 - radius, width: 2 * radius, height: 2 * radius });
+const circle = (radius: number) =>
+  ellipsePath({ x: 100 - radius, y: 100 - radius, width: 2 * radius, height: 2 * radius });
 const pointsOf = (path: Parameters<typeof flatten>[0]) => flatten(path, 0.001).flatMap(({ points }) => points);
 
 describe('an outline pushed outwards or inwards', () => {
@@ -26,7 +27,11 @@ describe('an outline pushed outwards or inwards', () => {
   });
 
   /** How far a point is from a box of round corners: negative inside. A worked formula for such a box. */
-  const fromRounded = (p: { x: number; y: number }, box: { x: number; y: number; width: number; height: number }, r: number) => {
+  const fromRounded = (
+    p: { x: number; y: number },
+    box: { x: number; y: number; width: number; height: number },
+    r: number,
+  ) => {
     const qx = Math.abs(p.x - box.x - box.width / 2) - box.width / 2 + r;
     const qy = Math.abs(p.y - box.y - box.height / 2) - box.height / 2 + r;
     return Math.hypot(Math.max(qx, 0), Math.max(qy, 0)) + Math.min(Math.max(qx, qy), 0) - r;

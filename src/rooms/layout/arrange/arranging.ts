@@ -1,13 +1,17 @@
+import { nanoid } from 'nanoid';
 import { create } from 'zustand';
 import { inkBounds } from '../../../../core/devices/bounds';
 import { alignMoves, centreMove, type Edge, spaceMoves } from '../../../../core/geometry/arrange';
-import { type Box, outset, type Point, unionOf } from '../../../../core/geometry/box';
-import { flipElement, moveElements, setFrame, turnElement } from '../../../../core/job/edits/elements';
+import { type Box, middleOf, outset, type Point, unionOf } from '../../../../core/geometry/box';
+import { moveElements, setFrame } from '../../../../core/job/edits/elements';
+import { groupElements, mirrorElements, scaleElements, turnElements, ungroup } from '../../../../core/job/edits/groups';
 import { setWordsFrame } from '../../../../core/job/edits/words';
+import { unitsOf } from '../../../../core/job/groups';
 import type { Element, Job } from '../../../../core/job/schema';
 import { elementBox, elementFrame } from '../../../../core/scene/face';
-import { act } from '../../../store/session';
+import { act, useSession } from '../../../store/session';
 import type { Bench } from '../bench';
+import { useScaling } from './scaling';
 
 /** What things are aligned to. */
 export const TOS = ['each other', 'the one selected last', 'the trim', 'the safe zone'] as const;
@@ -29,33 +33,58 @@ export function arrangedBox(element: Element, { sources }: Pick<Bench, 'sources'
 
 const movable = ({ selection }: Bench): Element[] => selection.filter((e) => !e.locked);
 
+/** What is selected and can move, by what is picked up together: a group counts as one thing. */
+function movableUnits(bench: Bench): Element[][] {
+  const { within } = useSession.getState();
+  const free = movable(bench);
+  return bench.shown.flatMap((face) =>
+    unitsOf(
+      face,
+      free.filter((e) => face.elements.includes(e)),
+      within,
+    ).map(({ elements }) => elements),
+  );
+}
+
+const unitBox = (unit: readonly Element[], bench: Bench): Box => unionOf(unit.map((e) => arrangedBox(e, bench)))!;
+
+function moveUnits(name: string, units: readonly Element[][], moves: readonly Point[]): void {
+  const each = units.flatMap((unit, i) => unit.map((e) => [e, moves[i]!] as const));
+  move(
+    name,
+    each.map(([e]) => e),
+    each.map(([, by]) => by),
+  );
+}
+
 function move(name: string, elements: readonly Element[], moves: readonly Point[]): void {
   act(name, (job) => moveElements(job, new Map(elements.map((e, i) => [e.id, moves[i]!]))));
 }
 
 /** The box that the selection is aligned to. One element alone has nothing but the face to be aligned to. */
 function target(bench: Bench, boxes: readonly Box[]): Box | undefined {
-  const { piece, shop, selection } = bench;
+  const { piece, shop } = bench;
   const trim = { x: 0, y: 0, width: piece.width, height: piece.height };
   const { to } = useArranging.getState();
   if (to === 'the safe zone') return outset(trim, -shop.safe[piece.kind]);
-  if (to === 'the trim' || selection.length < 2) return trim;
-  const last = selection.at(-1);
-  return to === 'the one selected last' && last ? arrangedBox(last, bench) : unionOf(boxes);
+  if (to === 'the trim' || boxes.length < 2) return trim;
+  const last = bench.selection.at(-1);
+  const unit = last && movableUnits(bench).find((each) => each.includes(last));
+  return to === 'the one selected last' && unit ? unitBox(unit, bench) : unionOf(boxes);
 }
 
 export function alignSelection(bench: Bench, edge: Edge): void {
-  const elements = movable(bench);
-  const boxes = elements.map((e) => arrangedBox(e, bench));
+  const units = movableUnits(bench);
+  const boxes = units.map((unit) => unitBox(unit, bench));
   const to = target(bench, boxes);
-  if (to) move('Align', elements, alignMoves(boxes, to, edge));
+  if (to) moveUnits('Align', units, alignMoves(boxes, to, edge));
 }
 
 /** Equal gaps between the selected; an exact one if given, in points. */
 export function spaceSelection(bench: Bench, axis: 'x' | 'y', gap?: number): void {
-  const elements = movable(bench);
-  const boxes = elements.map((e) => arrangedBox(e, bench));
-  move(gap === undefined ? 'Equal gaps' : 'Gap', elements, spaceMoves(boxes, axis, gap));
+  const units = movableUnits(bench);
+  const boxes = units.map((unit) => unitBox(unit, bench));
+  moveUnits(gap === undefined ? 'Equal gaps' : 'Gap', units, spaceMoves(boxes, axis, gap));
 }
 
 /** Moves everything that is not locked as one, so that it stands in the middle of the face. */
@@ -119,11 +148,67 @@ export function fillFace(bench: Bench): void {
   act('Fill the face', (job) => able.reduce((j, e) => setFrame(j, e.id, whole), job));
 }
 
-/** Turns each of the selection about its own middle. */
+/** The middles of the frames of what is selected and can move, and the middle of all of it. */
+function middles(bench: Bench): { each: Map<string, Point>; all: Point } | undefined {
+  const elements = movable(bench);
+  const whole = unionOf(elements.map((e) => elementBox(e, bench.sources)));
+  const each = new Map(elements.map((e) => [e.id, middleOf(elementFrame(e, bench.sources))] as const));
+  const [only] = each.values();
+  return whole && { each, all: each.size === 1 ? only! : middleOf(whole) };
+}
+
+/** Turns the selection as one about its middle. */
 export function turnSelection(bench: Bench, by: number): void {
-  act('Turn', (job) => movable(bench).reduce((j, e) => turnElement(j, e.id, (e.turn ?? 0) + by), job));
+  const found = middles(bench);
+  if (found) act('Turn', (job) => turnElements(job, found.each, found.all, by));
 }
 
 export function mirrorSelection(bench: Bench, way: 'across' | 'down'): void {
-  act('Mirror', (job) => movable(bench).reduce((j, e) => flipElement(j, e.id, way), job));
+  const found = middles(bench);
+  if (found) act('Mirror', (job) => mirrorElements(job, found.each, found.all, way));
+}
+
+/** Scales the selection as one, from the box around it to another. */
+export function scaleSelection(bench: Bench, to: Box): void {
+  const elements = movable(bench);
+  const from = unionOf(elements.map((e) => elementBox(e, bench.sources)));
+  if (!from) return;
+  const ids = elements.map((e) => e.id);
+  const { type } = useScaling.getState();
+  act('Resize', (job) => scaleElements(job, ids, from, to, { type }));
+}
+
+export function moveSelection(bench: Bench, by: Point): void {
+  const elements = movable(bench);
+  move(
+    'Move',
+    elements,
+    elements.map(() => by),
+  );
+}
+
+/** Makes a group of what is selected, and selects it. */
+export function groupSelection(bench: Bench): void {
+  const face = bench.shown.find((f) => bench.selection.every((e) => f.elements.includes(e)));
+  if (!face) return;
+  const { within } = useSession.getState();
+  const ids = bench.selection.map((e) => e.id);
+  act('Group', (job) => groupElements(job, face.id, ids, nanoid(10), within));
+}
+
+/** The groups that are selected, each as a whole. */
+export function selectedGroups({ shown, selection }: Bench): { face: string; group: string }[] {
+  const { within } = useSession.getState();
+  return shown.flatMap((face) =>
+    unitsOf(
+      face,
+      selection.filter((e) => face.elements.includes(e)),
+      within,
+    ).flatMap(({ unit }) => ('group' in unit ? [{ face: face.id, group: unit.group }] : [])),
+  );
+}
+
+export function ungroupSelection(bench: Bench): void {
+  const groups = selectedGroups(bench);
+  act('Ungroup', (job) => groups.reduce((j, { face, group }) => ungroup(j, face, group), job));
 }

@@ -1,11 +1,11 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import { hexOf, parseHex } from '../../../core/colour/engine';
-import { type Cmyk, type Ink, isSpotName } from '../../../core/colour/ink';
-import { addInk, changeInk } from '../../../core/job/edits/job';
-import { Dialog } from '../../parts/Dialog';
-import { act } from '../../store/session';
-import { useBench } from './bench';
+import { hexOf, parseHex } from '../../../../core/colour/engine';
+import { type Cmyk, type Ink, isSpotName } from '../../../../core/colour/ink';
+import { addInk, changeInk } from '../../../../core/job/edits/job';
+import { Dialog } from '../../../parts/Dialog';
+import { act } from '../../../store/session';
+import { useBench } from '../bench';
 
 /** A percent as typed, 0 to 100, as 0 to 1. */
 function readPercent(text: string): number | undefined {

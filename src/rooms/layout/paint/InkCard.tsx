@@ -1,11 +1,11 @@
 import Plus from 'lucide-react/icons/plus';
 import { useState } from 'react';
-import { hexOf } from '../../../core/colour/engine';
-import { cmykText, type Ink, platesOf, processStandIn } from '../../../core/colour/ink';
-import { inkOf } from '../../../core/job/find';
-import type { Job, Paint } from '../../../core/job/schema';
-import { dropSketch, sketch } from '../../store/session';
-import { useBench } from './bench';
+import { hexOf } from '../../../../core/colour/engine';
+import { cmykText, type Ink, platesOf, processStandIn } from '../../../../core/colour/ink';
+import { inkOf } from '../../../../core/job/find';
+import type { Job, Paint } from '../../../../core/job/schema';
+import { dropSketch, sketch } from '../../../store/session';
+import { useBench } from '../bench';
 import { InkForm } from './InkForm';
 
 interface Props {
@@ -16,7 +16,7 @@ interface Props {
 }
 
 /** Which ink, and how much of it. */
-export function PaintCard({ paint, edit, commit }: Props) {
+export function InkCard({ paint, edit, commit }: Props) {
   const { job, press } = useBench();
   /** The tint while it is being slid to. */
   const [sliding, setSliding] = useState<number>();

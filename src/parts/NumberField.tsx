@@ -1,0 +1,54 @@
+import { useState } from 'react';
+
+/** A plain number, typed; one out of its limits is not taken. */
+export function NumberField({
+  label,
+  value,
+  least,
+  most,
+  step = 1,
+  name,
+  onChange,
+}: {
+  label: string;
+  value: number;
+  least: number;
+  most: number;
+  step?: number;
+  /** What it is called where the label alone would not do. */
+  name?: string;
+  onChange(value: number): void;
+}) {
+  const [draft, setDraft] = useState<string>();
+  const take = (): void => {
+    if (draft === undefined) return;
+    const to = Number(draft.replace(',', '.'));
+    setDraft(undefined);
+    if (draft.trim() !== '' && to >= least && to <= most && to !== value) onChange(to);
+  };
+  return (
+    <label className="input input-sm w-full min-w-0 gap-1 px-2">
+      <span className="quiet text-[13px] whitespace-nowrap">{label}</span>
+      <input
+        type="number"
+        className="min-w-0 text-right"
+        aria-label={name ?? label}
+        min={least}
+        max={most}
+        step={step}
+        value={draft ?? value}
+        onChange={(event) => {
+          setDraft(event.target.value);
+          // The arrows of the field and of the keyboard are taken at once; typing is taken when it is done.
+          if (!(event.nativeEvent as InputEvent).inputType) {
+            const to = event.target.valueAsNumber;
+            setDraft(undefined);
+            if (to >= least && to <= most) onChange(to);
+          }
+        }}
+        onBlur={take}
+        onKeyDown={(event) => event.key === 'Enter' && take()}
+      />
+    </label>
+  );
+}

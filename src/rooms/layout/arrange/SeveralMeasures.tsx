@@ -1,0 +1,52 @@
+import { unionOf } from '../../../../core/geometry/box';
+import { elementBox } from '../../../../core/scene/face';
+import { LengthField } from '../../../parts/LengthField';
+import { Tick } from '../../../parts/Tick';
+import { useBench } from '../bench';
+import { moveSelection, scaleSelection } from './arranging';
+import { useScaling } from './scaling';
+
+const LEAST = 0.25;
+const tooSmall = (points: number): string | undefined =>
+  points < LEAST ? 'Nothing is narrower than a quarter of a point.' : undefined;
+
+/** Where several things are and how large, as one. They keep their proportions. */
+export function SeveralMeasures() {
+  const bench = useBench();
+  const { unit, echo, sources, selection } = bench;
+  const { type } = useScaling();
+  const box = unionOf(selection.filter((e) => !e.locked).map((e) => elementBox(e, sources)));
+  if (!box) return null;
+  const units = { unit, echo };
+  const scale = (by: number): void => scaleSelection(bench, { ...box, width: box.width * by, height: box.height * by });
+  return (
+    <section aria-label="Measures" className="grid gap-1.5">
+      <h2 className="heading">Measures of all of it</h2>
+      <div className="grid grid-cols-2 gap-1.5">
+        <LengthField
+          {...units}
+          label="X"
+          value={box.x}
+          onChange={(x) => moveSelection(bench, { x: x - box.x, y: 0 })}
+        />
+        <LengthField
+          {...units}
+          label="Y"
+          value={box.y}
+          onChange={(y) => moveSelection(bench, { x: 0, y: y - box.y })}
+        />
+        <LengthField {...units} label="W" value={box.width} refuse={tooSmall} onChange={(w) => scale(w / box.width)} />
+        <LengthField
+          {...units}
+          label="H"
+          value={box.height}
+          refuse={tooSmall}
+          onChange={(h) => scale(h / box.height)}
+        />
+      </div>
+      <Tick checked={type} onChange={(on) => useScaling.setState({ type: on })}>
+        Type and weights grow along
+      </Tick>
+    </section>
+  );
+}

@@ -1,0 +1,70 @@
+import { setOpacity, setShadow } from '../../../../core/job/edits/elements';
+import type { Element } from '../../../../core/job/schema';
+import { toPoints } from '../../../../core/units/length';
+import { Fold } from '../../../parts/Fold';
+import { LengthField } from '../../../parts/LengthField';
+import { NumberField } from '../../../parts/NumberField';
+import { Tick } from '../../../parts/Tick';
+import { act } from '../../../store/session';
+import { useBench } from '../bench';
+import { PaintField } from './PaintField';
+
+const NEW_SHADOW = { ink: 'black', tint: 0.4, x: toPoints(0.6, 'mm'), y: toPoints(0.8, 'mm'), blur: toPoints(1, 'mm') };
+const farOff = (p: number): string | undefined => (Math.abs(p) > 500 ? 'Up to 170 mm.' : undefined);
+
+/** How far something is seen through, and its shadow. */
+export function EffectsCard({ element }: { element: Element }) {
+  const { unit, echo } = useBench();
+  const { shadow } = element;
+  const put = (to: typeof shadow): void => act('Shadow', (job) => setShadow(job, element.id, to));
+  return (
+    <Fold title="Cover and shadow" inUse={element.opacity !== undefined || shadow !== undefined}>
+      <NumberField
+        label="Covers %"
+        value={Math.round((element.opacity ?? 1) * 1000) / 10}
+        least={0}
+        most={100}
+        onChange={(percent) => act('Cover', (job) => setOpacity(job, element.id, percent / 100))}
+      />
+      <Tick checked={shadow !== undefined} onChange={(on) => put(on ? NEW_SHADOW : undefined)}>
+        A soft shadow
+      </Tick>
+      {shadow && (
+        <>
+          <PaintField
+            name="Shadow"
+            paint={{ ink: shadow.ink, tint: shadow.tint }}
+            onChange={(paint) => put({ ...shadow, ...paint })}
+          />
+          <div className="grid grid-cols-2 gap-1.5">
+            {(
+              [
+                ['x', 'To the right', farOff],
+                ['y', 'Down', farOff],
+              ] as const
+            ).map(([axis, label, refuse]) => (
+              <LengthField
+                key={axis}
+                label={label}
+                unit={unit}
+                echo={echo}
+                value={shadow[axis]}
+                refuse={refuse}
+                onChange={(to) => put({ ...shadow, [axis]: to })}
+              />
+            ))}
+          </div>
+          <LengthField
+            label="Spread"
+            hint="How far its edge is spread to either side"
+            unit={unit}
+            echo={echo}
+            value={shadow.blur}
+            refuse={(p) => (p < 0 || p > 200 ? 'From nothing to 70 mm.' : undefined)}
+            onChange={(blur) => put({ ...shadow, blur })}
+          />
+        </>
+      )}
+    </Fold>
+  );
+}

@@ -1,0 +1,260 @@
+import Plus from 'lucide-react/icons/plus';
+import X from 'lucide-react/icons/x';
+import {
+  type Fill,
+  type Gradient,
+  isFlat,
+  LEAST_SPACING,
+  MOST_STOPS,
+  MOTIFS,
+  mainPaint,
+  type Pattern,
+  type Split,
+} from '../../../../core/colour/fill';
+import { angleOf, placeAtAngle, placeBetween } from '../../../../core/colour/gradient-ends';
+import { type Box, middleOf } from '../../../../core/geometry/box';
+import { setFill, setPaint } from '../../../../core/job/edits/elements';
+import type { Paint, Rule, Shape, Words } from '../../../../core/job/schema';
+import { elementFrame } from '../../../../core/scene/face';
+import { toPoints } from '../../../../core/units/length';
+import { Choice } from '../../../parts/Choice';
+import { LengthField } from '../../../parts/LengthField';
+import { NumberField } from '../../../parts/NumberField';
+import { Tick } from '../../../parts/Tick';
+import { act } from '../../../store/session';
+import { useBench } from '../bench';
+import { changeLettering, tryLettering } from '../words/editing';
+import { useShownLettering } from '../words/shown-lettering';
+import { InkCard } from './InkCard';
+import { PaintField } from './PaintField';
+
+type Kind = 'flat' | 'none' | 'linear' | 'radial' | 'split' | 'pattern';
+const KINDS: readonly (readonly [Kind, string])[] = [
+  ['flat', 'One ink'],
+  ['linear', 'Runs along a line'],
+  ['radial', 'Runs from a middle'],
+  ['split', 'Two halves'],
+  ['pattern', 'Pattern'],
+  ['none', 'Nothing'],
+];
+
+const kindOf = (fill: Fill | undefined): Kind => (fill === undefined || isFlat(fill) ? 'flat' : fill.kind);
+
+/** A fill of another kind that begins with the ink there was. */
+function begun(kind: Kind, from: Paint, frame: Box): Fill {
+  const light = { ...from, tint: from.tint > 0.5 ? 0.15 : 1 };
+  switch (kind) {
+    case 'flat':
+      return from;
+    case 'none':
+      return { kind };
+    case 'linear':
+      return {
+        kind,
+        place: placeAtAngle(90, frame),
+        stops: [
+          { at: 0, ...from },
+          { at: 1, ...light },
+        ],
+      };
+    case 'radial': {
+      const middle = middleOf(frame);
+      const edge = { x: middle.x + Math.max(frame.width, frame.height) / 2, y: middle.y };
+      return {
+        kind,
+        place: placeBetween(middle, edge, frame),
+        stops: [
+          { at: 0, ...light },
+          { at: 1, ...from },
+        ],
+      };
+    }
+    case 'split':
+      return { kind, through: { x: 0.5, y: 0.5 }, angle: 0, first: from, second: light };
+    case 'pattern':
+      return {
+        kind,
+        motif: 'stripes',
+        spacing: toPoints(2, 'mm'),
+        weight: toPoints(1, 'mm'),
+        angle: 45,
+        paint: from,
+        ground: light,
+      };
+  }
+}
+
+/** What fills a shape, a rule, or letters. */
+export function FillCard({ element }: { element: Shape | Rule | Words }) {
+  const { sources } = useBench();
+  const fill = element.kind === 'words' ? element.fill : element.paint;
+  const kind = kindOf(fill);
+  const frame = elementFrame(element, sources);
+  const kinds = element.kind === 'shape' ? KINDS : KINDS.filter(([id]) => id !== 'none');
+  const put = (name: string, to: Fill | undefined): void => act(name, (job) => setFill(job, element.id, to));
+  const choose = (to: Kind): void => {
+    const from = (fill && mainPaint(fill)) ?? { ink: 'black', tint: 1 };
+    if (element.kind === 'words' && to === 'flat') put('Fill', undefined);
+    else put('Fill', begun(to, from, frame));
+  };
+  return (
+    <section aria-label="Fill" className="grid gap-1.5">
+      <h2 className="heading">Fill</h2>
+      <Choice label="Kind of fill" value={kind} options={kinds} onChange={choose} />
+      {kind === 'flat' && (element.kind === 'words' ? <LetteredInk words={element} /> : <FlatInk element={element} />)}
+      {fill && !isFlat(fill) && (fill.kind === 'linear' || fill.kind === 'radial') && (
+        <GradientFields gradient={fill} frame={frame} onChange={put} />
+      )}
+      {fill && !isFlat(fill) && fill.kind === 'split' && <SplitFields split={fill} onChange={put} />}
+      {fill && !isFlat(fill) && fill.kind === 'pattern' && <PatternFields pattern={fill} onChange={put} />}
+    </section>
+  );
+}
+
+function FlatInk({ element }: { element: Shape | Rule }) {
+  const paint = mainPaint(element.paint) ?? { ink: 'black', tint: 1 };
+  return (
+    <InkCard
+      paint={paint}
+      edit={(to) => (job) => setPaint(job, element.id, to)}
+      commit={(name, to) => act(name, (job) => setPaint(job, element.id, to))}
+    />
+  );
+}
+
+/** Words are painted as they are lettered: those selected in the editor, or all of them. */
+function LetteredInk({ words }: { words: Words }) {
+  const { lettering } = useShownLettering(words);
+  return (
+    <InkCard
+      paint={lettering.paint}
+      edit={(paint) => tryLettering(words.id, { paint })}
+      commit={(name, paint) => void changeLettering(name, words.id, { paint })}
+    />
+  );
+}
+
+type Put = (name: string, fill: Fill) => void;
+
+function GradientFields({ gradient, frame, onChange }: { gradient: Gradient; frame: Box; onChange: Put }) {
+  const { stops } = gradient;
+  const put = (to: Gradient['stops']): void =>
+    onChange('Gradient', { ...gradient, stops: [...to].sort((a, b) => a.at - b.at) });
+  return (
+    <>
+      {stops.map((stop, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a stop has no other identity
+        <div key={i} className="grid grid-cols-[3.6rem_1fr_auto] items-center gap-1">
+          <NumberField
+            label=""
+            name={`Stop ${i + 1}: place in percent`}
+            value={Math.round(stop.at * 1000) / 10}
+            least={0}
+            most={100}
+            onChange={(at) => put(stops.map((each, k) => (k === i ? { ...each, at: at / 100 } : each)))}
+          />
+          <PaintField
+            name={`Stop ${i + 1}`}
+            paint={{ ink: stop.ink, tint: stop.tint }}
+            onChange={(paint) => put(stops.map((each, k) => (k === i ? { at: each.at, ...paint } : each)))}
+          />
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs btn-square"
+            aria-label={`Take away stop ${i + 1}`}
+            disabled={stops.length < 3}
+            onClick={() => put(stops.filter((_, k) => k !== i))}
+          >
+            <X size={13} />
+          </button>
+        </div>
+      ))}
+      <div className="grid grid-cols-2 gap-1.5">
+        <button
+          type="button"
+          className="btn btn-sm"
+          disabled={stops.length >= MOST_STOPS}
+          onClick={() => {
+            const [a, b] = stops.slice(-2) as [(typeof stops)[number], (typeof stops)[number]];
+            put([...stops, { at: (a.at + b.at) / 2, ink: a.ink, tint: (a.tint + b.tint) / 2 }]);
+          }}
+        >
+          <Plus size={14} /> Stop
+        </button>
+        {gradient.kind === 'linear' && (
+          <NumberField
+            label="Angle °"
+            value={Math.round(angleOf(gradient.place, frame) * 10) / 10}
+            least={-360}
+            most={360}
+            onChange={(angle) => onChange('Gradient', { ...gradient, place: placeAtAngle(angle, frame) })}
+          />
+        )}
+      </div>
+      <p className="quiet text-[13px]">Drag its ends and stops on the piece.</p>
+    </>
+  );
+}
+
+function SplitFields({ split, onChange }: { split: Split; onChange: Put }) {
+  const put = (to: Partial<Split>): void => onChange('Two halves', { ...split, ...to });
+  return (
+    <>
+      <PaintField name="First half" paint={split.first} onChange={(first) => put({ first })} />
+      <PaintField name="Second half" paint={split.second} onChange={(second) => put({ second })} />
+      <div className="grid grid-cols-2 gap-1.5">
+        <NumberField label="Angle °" value={split.angle} least={-360} most={360} onChange={(angle) => put({ angle })} />
+        <NumberField
+          label="At %"
+          name="Place of the line in percent"
+          value={Math.round(split.through.y * 1000) / 10}
+          least={-100}
+          most={200}
+          onChange={(y) => put({ through: { ...split.through, y: y / 100 } })}
+        />
+      </div>
+    </>
+  );
+}
+
+function PatternFields({ pattern, onChange }: { pattern: Pattern; onChange: Put }) {
+  const { unit, echo } = useBench();
+  const put = (to: Partial<Pattern>): void => onChange('Pattern', { ...pattern, ...to });
+  return (
+    <>
+      <Choice label="Motif" value={pattern.motif} options={MOTIFS} onChange={(motif) => put({ motif })} />
+      <div className="grid grid-cols-2 gap-1.5">
+        <LengthField
+          label="Apart"
+          hint="From one to the next"
+          unit={unit}
+          echo={echo}
+          value={pattern.spacing}
+          refuse={(p) => (p < LEAST_SPACING || p > 2000 ? 'From 0.71 mm to 700 mm.' : undefined)}
+          onChange={(spacing) => put({ spacing })}
+        />
+        <LengthField
+          label="Weight"
+          hint="Of a line, or across a dot"
+          unit={unit}
+          echo={echo}
+          value={pattern.weight}
+          refuse={(p) => (p < 0.05 || p > 2000 ? 'From 0.02 mm to 700 mm.' : undefined)}
+          onChange={(weight) => put({ weight })}
+        />
+      </div>
+      <NumberField label="Angle °" value={pattern.angle} least={-360} most={360} onChange={(angle) => put({ angle })} />
+      <PaintField name="Motif" paint={pattern.paint} onChange={(paint) => put({ paint })} />
+      <Tick
+        checked={pattern.ground !== undefined}
+        onChange={(on) => {
+          const { ground: _ground, ...rest } = pattern;
+          onChange('Pattern', on ? { ...rest, ground: { ...pattern.paint, tint: 0.15 } } : rest);
+        }}
+      >
+        On a ground of its own
+      </Tick>
+      {pattern.ground && <PaintField name="Ground" paint={pattern.ground} onChange={(ground) => put({ ground })} />}
+    </>
+  );
+}

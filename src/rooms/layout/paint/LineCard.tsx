@@ -1,0 +1,133 @@
+import type { Stroke } from '../../../../core/colour/fill';
+import { setRuleLine, setStroke } from '../../../../core/job/edits/elements';
+import { RULE_ENDS, type Rule, type Shape } from '../../../../core/job/schema';
+import { Choice } from '../../../parts/Choice';
+import { Fold } from '../../../parts/Fold';
+import { LengthField } from '../../../parts/LengthField';
+import { Tick } from '../../../parts/Tick';
+import { act } from '../../../store/session';
+import { useBench } from '../bench';
+import { PaintField } from './PaintField';
+
+const CAPS = ['flat', 'round', 'square'] as const;
+const JOINS = ['mitre', 'round', 'bevel'] as const;
+const noWeight = (p: number): string | undefined => (p < 0.01 || p > 1000 ? 'From 0.01 pt to 350 mm.' : undefined);
+const noLength = (p: number): string | undefined => (p < 0.05 || p > 2000 ? 'From 0.02 mm to 700 mm.' : undefined);
+
+/** A dash and a gap, or a whole line. */
+function DashFields({
+  dash,
+  usual,
+  onChange,
+}: {
+  dash: readonly number[] | undefined;
+  usual: number;
+  onChange(dash: [number, number] | undefined): void;
+}) {
+  const { unit, echo } = useBench();
+  const [length, gap = length] = dash ?? [];
+  return (
+    <>
+      <Tick checked={dash !== undefined} onChange={(on) => onChange(on ? [usual, usual] : undefined)}>
+        In dashes
+      </Tick>
+      {length !== undefined && gap !== undefined && (
+        <div className="grid grid-cols-2 gap-1.5">
+          <LengthField
+            label="Dash"
+            unit={unit}
+            echo={echo}
+            value={length}
+            refuse={noLength}
+            onChange={(to) => onChange([to, gap])}
+          />
+          <LengthField
+            label="Gap"
+            unit={unit}
+            echo={echo}
+            value={gap}
+            refuse={noLength}
+            onChange={(to) => onChange([length, to])}
+          />
+        </div>
+      )}
+    </>
+  );
+}
+
+/** How a rule is cut and how it ends. */
+export function RuleCard({ rule }: { rule: Rule }) {
+  const weight = Math.min(rule.width, rule.height);
+  const put = (to: { dash?: Rule['dash']; ends?: Rule['ends'] }): void =>
+    act('Rule', (job) => setRuleLine(job, rule.id, { dash: rule.dash, ends: rule.ends, ...to }));
+  return (
+    <section aria-label="Line" className="grid gap-1.5">
+      <h2 className="heading">Line</h2>
+      <Choice
+        label="Ends"
+        value={rule.ends ?? 'flat'}
+        options={RULE_ENDS.map(
+          (end) =>
+            [
+              end,
+              { flat: 'Flat ends', round: 'Round ends', arrow: 'An arrow', arrows: 'Arrows both ways' }[end],
+            ] as const,
+        )}
+        onChange={(ends) => put({ ends })}
+      />
+      <DashFields dash={rule.dash} usual={Math.max(1, 4 * weight)} onChange={(dash) => put({ dash })} />
+    </section>
+  );
+}
+
+const NEW_STROKE: Stroke = { weight: 1, paint: { ink: 'black', tint: 1 } };
+
+/** The line along a shape's outline; new shapes have none. */
+export function StrokeCard({ shape }: { shape: Shape }) {
+  const { unit, echo } = useBench();
+  const { stroke } = shape;
+  const put = (to: Stroke | undefined): void => act('Outline', (job) => setStroke(job, shape.id, to));
+  return (
+    <Fold title="Outline" inUse={stroke !== undefined}>
+      <Tick checked={stroke !== undefined} onChange={(on) => put(on ? NEW_STROKE : undefined)}>
+        A line along its outline
+      </Tick>
+      {stroke && (
+        <>
+          <LengthField
+            label="Weight"
+            hint="Half of it lies to either side of the outline"
+            unit={unit}
+            echo={echo}
+            value={stroke.weight}
+            refuse={noWeight}
+            onChange={(weight) => put({ ...stroke, weight })}
+          />
+          <PaintField name="Outline" paint={stroke.paint} onChange={(paint) => put({ ...stroke, paint })} />
+          <div className="grid grid-cols-2 gap-1.5">
+            <Choice
+              label="Ends of the line"
+              value={stroke.cap ?? 'flat'}
+              options={CAPS.map((cap) => [cap, `${cap} ends`] as const)}
+              onChange={(cap) => put({ ...stroke, cap })}
+            />
+            <Choice
+              label="Corners of the line"
+              value={stroke.join ?? 'mitre'}
+              options={JOINS.map((join) => [join, `${join} corners`] as const)}
+              onChange={(join) => put({ ...stroke, join })}
+            />
+          </div>
+          <DashFields
+            dash={stroke.dash}
+            usual={Math.max(1, 4 * stroke.weight)}
+            onChange={(dash) => {
+              const { dash: _dash, ...rest } = stroke;
+              put(dash ? { ...rest, dash } : rest);
+            }}
+          />
+        </>
+      )}
+    </Fold>
+  );
+}

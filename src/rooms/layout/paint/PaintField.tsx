@@ -1,0 +1,37 @@
+import { hexOf } from '../../../../core/colour/engine';
+import { platesOf, processStandIn } from '../../../../core/colour/ink';
+import { inkOf } from '../../../../core/job/find';
+import type { Paint } from '../../../../core/job/schema';
+import { NumberField } from '../../../parts/NumberField';
+import { useBench } from '../bench';
+
+/** An ink and its tint in one line; `name` says of what. */
+export function PaintField({ name, paint, onChange }: { name: string; paint: Paint; onChange(paint: Paint): void }) {
+  const { job, press } = useBench();
+  const colour = hexOf(press.screen(processStandIn(platesOf(inkOf(job.inks, paint.ink), paint.tint), job.inks)));
+  return (
+    <div className="grid grid-cols-[20px_1fr_4.6rem] items-center gap-1.5">
+      <span className="block h-7 rounded-xs border border-black/25" style={{ background: colour }} aria-hidden="true" />
+      <select
+        className="select select-sm w-full min-w-0 text-[14px]"
+        aria-label={`${name}: ink`}
+        value={paint.ink}
+        onChange={(event) => onChange({ ...paint, ink: event.target.value })}
+      >
+        {job.inks.map((ink) => (
+          <option key={ink.id} value={ink.id}>
+            {ink.name}
+          </option>
+        ))}
+      </select>
+      <NumberField
+        label="%"
+        name={`${name}: tint in percent`}
+        value={Math.round(paint.tint * 1000) / 10}
+        least={0}
+        most={100}
+        onChange={(tint) => onChange({ ...paint, tint: tint / 100 })}
+      />
+    </div>
+  );
+}
