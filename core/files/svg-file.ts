@@ -1,8 +1,8 @@
 import { encode as encodePng } from 'fast-png';
 import type { ColourEngine, Press } from '../colour/engine';
-import { penAttributes, type SvgNode, type SvgPaint, type SvgShade, svgDevice } from '../devices/svg';
+import { penAttributes, type SvgElement, type SvgNode, type SvgPaint, type SvgShade, svgDevice } from '../devices/svg';
 import { pngUrl, tonePng } from '../devices/tone-png';
-import { outset } from '../geometry/box';
+import { type Box, outset } from '../geometry/box';
 import type { Matrix } from '../geometry/matrix';
 import type { Job, Piece } from '../job/schema';
 import { decodePicture } from '../picture/decode';
@@ -93,6 +93,15 @@ const picturesIn = (nodes: readonly SvgNode[]): string[] =>
     node.kind === 'image' ? [node.asset] : node.kind === 'together' ? picturesIn(node.nodes) : [],
   );
 
+/** What has been drawn as the text of an SVG file that shows `page` of it, points. */
+export function svgText(elements: readonly SvgElement[], page: Box, hrefs: ReadonlyMap<string, string>): string {
+  const body = elements.map((e, i) => `<g id="${e.id}">${nodesText(e.nodes, `${i}`, hrefs)}</g>`).join('\n');
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${num(page.width)}pt" height="${num(page.height)}pt" viewBox="${num(page.x)} ${num(page.y)} ${num(page.width)} ${num(page.height)}">
+${body}
+</svg>
+`;
+}
+
 /** One face (0 for the first) with its bleed as an SVG file in soft-proof colours, words as outlines; `bleed` in points. */
 export function writeSvg(job: Job, piece: Piece, faceNumber: number, bleed: number, kit: SvgKit): string {
   const device = svgDevice({ inks: job.inks, screen: kit.press.screen });
@@ -108,9 +117,5 @@ export function writeSvg(job: Job, piece: Piece, faceNumber: number, bleed: numb
     hrefs.set(hash, pngUrl(png));
   }
   const page = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, bleed);
-  const body = device.elements.map((e, i) => `<g id="${e.id}">${nodesText(e.nodes, `${i}`, hrefs)}</g>`).join('\n');
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${num(page.width)}pt" height="${num(page.height)}pt" viewBox="${num(page.x)} ${num(page.y)} ${num(page.width)} ${num(page.height)}">
-${body}
-</svg>
-`;
+  return svgText(device.elements, page, hrefs);
 }

@@ -1,5 +1,9 @@
+import { Clipper, FillRule, type PathD, type PathsD } from 'clipper2-ts';
 import paper from 'paper/dist/paper-core.js';
 import type { Combining } from './boolean-names';
+import type { Point } from './box';
+import { fitRing } from './fit';
+import { flatten } from './flatten';
 import { fullPathData, type Path, type Segment } from './path';
 
 const scope = new paper.PaperScope();
@@ -63,10 +67,22 @@ export function combine(areas: readonly Path[], how: Combining): Path[] {
   return isEmpty(path) ? [] : [path];
 }
 
-/** An area that is read by the even-odd rule, for those who read by the non-zero rule. */
+/** Curves are cut this fine where an area has to be read piece by piece, and fitted again this close. Points. */
+const FINE = 0.002;
+const FIT = 0.005;
+
+/**
+ * An area that is read by the even-odd rule, for those who read by the non-zero rule. Curves stay as they are, but for
+ * outlines that cross themselves: those are cut into straight pieces and fitted again.
+ */
 export function fromEvenOdd(path: Path): Path {
+  const pieces = (of: Path): PathsD => flatten(of, FINE).map(({ points }) => points as PathD);
+  const area = Clipper.unionD(pieces(path), [], FillRule.EvenOdd, 6);
   const item = toPaper(path, 'evenodd');
-  return fromPaper(item.unite(item, { insert: false }));
+  const kept = fromPaper(item.unite(item, { insert: false }));
+  const size = (paths: PathsD): number => Math.abs(Clipper.areaPathsD(paths));
+  const off = Math.abs(size(Clipper.unionD(pieces(kept), [], FillRule.NonZero, 6)) - size(area));
+  return off <= 0.001 * size(area) ? kept : area.flatMap((ring) => fitRing(ring as Point[], FIT));
 }
 
 /** The separate parts of an area, each with its holes. */

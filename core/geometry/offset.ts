@@ -42,24 +42,31 @@ export function offsetPath(path: Path, by: number, join: Join = 'mitre', mitreLi
   return fitted(moved);
 }
 
+/** A line: its weight, its dashes and where they begin, how it ends and turns. */
+export interface Line {
+  weight: number;
+  dash?: number[] | undefined;
+  dashOffset?: number;
+  cap?: keyof typeof ENDS | undefined;
+  join?: Join | undefined;
+  mitreLimit?: number;
+}
+
 /** The area that a line along a path covers, dashes, ends and all. */
-export function strokeOutline(
-  path: Path,
-  pen: { weight: number; dash?: number[] | undefined; cap?: keyof typeof ENDS | undefined; join?: Join | undefined },
-): Path {
-  const { weight, dash, cap = 'flat', join = 'mitre' } = pen;
+export function strokeOutline(path: Path, pen: Line): Path {
+  const { weight, dash, dashOffset = 0, cap = 'flat', join = 'mitre', mitreLimit = MITRE_LIMIT } = pen;
   const flats = flatten(path, TOLERANCE).filter(({ points }) => points.length > 1);
-  const lines = dash ? flats.flatMap((flat) => dashes(flat, dash)) : flats;
+  const lines = dash ? flats.flatMap((flat) => dashes(flat, dash, dashOffset)) : flats;
   const open = lines.filter(({ closed }) => !closed);
   const closed = lines.filter((flat) => flat.closed);
   const areas = [
-    ...Clipper.inflatePathsD(toClipper(open), weight / 2, JOINS[join], ENDS[cap], MITRE_LIMIT, PRECISION, TOLERANCE),
+    ...Clipper.inflatePathsD(toClipper(open), weight / 2, JOINS[join], ENDS[cap], mitreLimit, PRECISION, TOLERANCE),
     ...Clipper.inflatePathsD(
       toClipper(closed),
       weight / 2,
       JOINS[join],
       EndType.Joined,
-      MITRE_LIMIT,
+      mitreLimit,
       PRECISION,
       TOLERANCE,
     ),

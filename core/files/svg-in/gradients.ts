@@ -1,0 +1,91 @@
+import type { Element } from '@xmldom/xmldom';
+import { IDENTITY, type Matrix, multiply, ontoBox } from '../../geometry/matrix';
+import { type Path, pathBounds } from '../../geometry/path';
+import type { Viewport } from './outlines';
+import { colourOf, lengthOf, shareOf, transformOf } from './values';
+
+/** Colour that runs, in the space of what it fills. */
+export interface ReadGradient {
+  kind: 'linear' | 'radial';
+  matrix: Matrix;
+  stops: { at: number; hex: string; alpha: number }[];
+}
+
+/** What a gradient is read with: others it takes after, styles, and where notes go. */
+export interface GradientSources {
+  byId(id: string): Element | undefined;
+  style(element: Element): ReadonlyMap<string, string>;
+  note(text: string): void;
+}
+
+const hrefOf = (element: Element): string | undefined =>
+  (element.getAttribute('href') ?? element.getAttribute('xlink:href') ?? undefined)?.replace(/^#/, '');
+
+/** A gradient and all those that it takes after, itself first. */
+function chain(element: Element, { byId }: GradientSources): Element[] {
+  const out: Element[] = [];
+  for (let at: Element | undefined = element; at && !out.includes(at) && out.length < 20; ) {
+    out.push(at);
+    const next: string | undefined = hrefOf(at);
+    at = next ? byId(next) : undefined;
+  }
+  return out;
+}
+
+function stopsOf(elements: readonly Element[], { style }: GradientSources): ReadGradient['stops'] {
+  const children = (element: Element): Element[] =>
+    Array.from(element.childNodes).filter((n): n is Element => n.nodeType === 1 && (n as Element).localName === 'stop');
+  const holder = elements.find((element) => children(element).length > 0);
+  let least = 0;
+  return (holder ? children(holder) : []).map((stop) => {
+    const own = style(stop);
+    const colour = colourOf(own.get('stop-color') ?? 'black') ?? { hex: '#000000', alpha: 1 };
+    least = Math.max(least, shareOf(own.get('offset'), 0));
+    return { at: least, hex: colour.hex, alpha: colour.alpha * shareOf(own.get('stop-opacity'), 1) };
+  });
+}
+
+/** A gradient for a path in the path's own units; undefined where it fills nothing. */
+export function readGradient(
+  element: Element,
+  path: Path,
+  viewport: Viewport,
+  sources: GradientSources,
+): ReadGradient | undefined {
+  const all = chain(element, sources);
+  const attribute = (name: string): string | undefined =>
+    all.map((each) => each.getAttribute(name)).find((value): value is string => value !== null && value !== '');
+  const stops = stopsOf(all, sources);
+  if (stops.length === 0) return undefined;
+  const isRadial = element.localName === 'radialGradient';
+  const byBox = attribute('gradientUnits') !== 'userSpaceOnUse';
+  const box = pathBounds(path);
+  if (byBox && (!box || box.width === 0 || box.height === 0)) return undefined;
+  const [w, h] = byBox ? [1, 1] : [viewport.width, viewport.height];
+  const across = (name: string, usual: string): number => lengthOf(attribute(name) ?? usual, w) ?? 0;
+  const down = (name: string, usual: string): number => lengthOf(attribute(name) ?? usual, h) ?? 0;
+  if ((attribute('spreadMethod') ?? 'pad') !== 'pad')
+    sources.note('A gradient that repeats goes on in its last colour instead.');
+  const own: Matrix = isRadial ? radialSpace() : linearSpace();
+  const outer = multiply(byBox ? ontoBox(box!) : IDENTITY, transformOf(attribute('gradientTransform')));
+  const [first] = stops;
+  return {
+    kind: isRadial ? 'radial' : 'linear',
+    matrix: multiply(outer, own),
+    stops: stops.length === 1 ? [first!, { ...first!, at: 1 }] : stops,
+  };
+
+  function linearSpace(): Matrix {
+    const [x1, y1, x2, y2] = [across('x1', '0%'), down('y1', '0%'), across('x2', '100%'), down('y2', '0%')];
+    return [x2 - x1, y2 - y1, -(y2 - y1), x2 - x1, x1, y1];
+  }
+  function radialSpace(): Matrix {
+    const [cx, cy] = [across('cx', '50%'), down('cy', '50%')];
+    const r = lengthOf(attribute('r') ?? '50%', byBox ? 1 : Math.hypot(w, h) / Math.SQRT2) ?? 0;
+    const [fx, fy] = [across('fx', `${cx}`), down('fy', `${cy}`)];
+    const isOff = attribute('fx') !== undefined || attribute('fy') !== undefined;
+    if (isOff && Math.hypot(fx - cx, fy - cy) > 0.001 * r)
+      sources.note('A round gradient whose light is off its middle has it in the middle.');
+    return [r, 0, 0, r, cx, cy];
+  }
+}
