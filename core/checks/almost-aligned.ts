@@ -12,16 +12,18 @@ import { type Check, type Finding, HAIR } from './check';
 
 const at = (box: Box, share: number): number => box.x + share * box.width;
 
-/** How far a frame's edge and its visible edge are from another's; the edge is the one that the words are aligned to. */
-function offBy(words: Words, other: Words, sources: SceneSources): { frame: number; ink: number } | undefined {
-  const edges = [words, other].map((w) => anchorShare(lookOf(w, sources.styles).setting.align));
-  const inks = [words, other].map((w) => inkBounds(w, sources));
-  if (edges[0] !== edges[1] || !inks[0] || !inks[1]) return undefined;
-  const frames = [words, other].map((w) => elementFrame(w, sources));
-  return {
-    frame: at(frames[1]!, edges[0]!) - at(frames[0]!, edges[0]!),
-    ink: at(inks[1], edges[0]!) - at(inks[0], edges[0]!),
-  };
+/** The edge that words are aligned to: which it is, and where it lies by their frame and by what is seen of them. */
+interface AlignedEdge {
+  words: Words;
+  share: number;
+  frame: number;
+  ink: number;
+}
+
+function edgeOf(words: Words, sources: SceneSources): AlignedEdge[] {
+  const ink = inkBounds(words, sources);
+  const share = anchorShare(lookOf(words, sources.styles).setting.align);
+  return ink ? [{ words, share, frame: at(elementFrame(words, sources), share), ink: at(ink, share) }] : [];
 }
 
 export const almostAligned: Check = {
@@ -30,19 +32,20 @@ export const almostAligned: Check = {
   protects: 'Lines that are a hair out of line look like a slip, where a clear step looks meant.',
   source: { kind: 'common practice' },
   run: ({ face, sources }) => {
-    const all = face.elements.filter((e): e is Words => e.kind === 'words' && !e.path);
-    return all.flatMap((element, i): Finding[] => {
+    const all = face.elements.flatMap((e) => (e.kind === 'words' && !e.path ? edgeOf(e, sources) : []));
+    return all.flatMap(({ words: element, share, frame, ink }, i): Finding[] => {
       // Lined up by the frame or by what is seen of the letters is lined up.
       const near = all
         .slice(0, i)
-        .map((other) => ({ other, off: offBy(element, other, sources) }))
-        .filter(({ off }) => off && Math.min(Math.abs(off.frame), Math.abs(off.ink)) <= NEAR.edge);
-      const isLinedUp = near.some(({ off }) => Math.abs(off!.frame) <= HAIR || Math.abs(off!.ink) <= 10 * HAIR);
+        .filter((other) => other.share === share)
+        .map((other) => ({ other: other.words, frame: other.frame - frame, ink: other.ink - ink }))
+        .filter((off) => Math.min(Math.abs(off.frame), Math.abs(off.ink)) <= NEAR.edge);
+      const isLinedUp = near.some((off) => Math.abs(off.frame) <= HAIR || Math.abs(off.ink) <= 10 * HAIR);
       const nearest = near
-        .filter(({ off }) => Math.abs(off!.frame) <= NEAR.edge)
-        .sort((a, b) => Math.abs(a.off!.frame) - Math.abs(b.off!.frame))[0];
+        .filter((off) => Math.abs(off.frame) <= NEAR.edge)
+        .sort((a, b) => Math.abs(a.frame) - Math.abs(b.frame))[0];
       if (isLinedUp || !nearest) return [];
-      const by = nearest.off!.frame;
+      const by = nearest.frame;
       return [
         {
           check: 'almost-aligned',

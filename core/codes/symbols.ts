@@ -1,6 +1,7 @@
 import bwipjs from 'bwip-js/generic';
 import type { Box } from '../geometry/box';
-import type { Path, Segment } from '../geometry/path';
+import { boxPath, type Path } from '../geometry/path';
+import { checkDigit, figuresAt } from './digits';
 
 /** A code that cannot be made; the message says why and what to do. */
 export class CodeError extends Error {}
@@ -121,13 +122,42 @@ function known(symbology: Symbology, text: string): Symbol {
 export const moduleWidth = (symbology: Symbology, text: string, frame: Box): number =>
   placed(known(symbology, text), symbology, frame).width;
 
+const boxesPath = (boxes: readonly Box[]): Path => boxes.flatMap(boxPath);
+
+/** In modules, from memory of the GS1 General Specifications: room for the figures, and how far guard bars go into it. */
+const FIGURES = { room: 9, guards: 5, size: 10 };
+/** Lower than this many modules, a code has no room for figures. */
+const LEAST_WITH_FIGURES = 20;
+const EAN_QUIET = SYMBOLOGIES.ean13.quiet[0];
+/** The guard bars of an EAN-13, in modules from its first: at both ends and in the middle. */
+const isGuard = (x: number): boolean => x < 3 || (x >= 45 && x < 50) || x >= 92;
+
+/** Retail codes carry their figures under the bars, the guard bars between them. */
+function eanPath({ dark }: Symbol, text: string, frame: Box, module: Box): Path {
+  const side = module.width;
+  if (frame.height < LEAST_WITH_FIGURES * side) return boxesPath(dark.map((box) => inFrame(box, module)));
+  const plain = frame.height - FIGURES.room * side;
+  const bars = dark.map((box) => ({
+    ...inFrame(box, module),
+    height: isGuard(box.x - EAN_QUIET) ? plain + FIGURES.guards * side : plain,
+  }));
+  const figures = text.length === 12 ? text + checkDigit(text) : text;
+  const middle = (i: number): number => (i === 0 ? -4.5 : i <= 6 ? 3 + 7 * (i - 0.5) : 50 + 7 * (i - 6.5));
+  const places = [...figures].map((_, i) => frame.x + (EAN_QUIET + middle(i)) * side);
+  return [...boxesPath(bars), ...figuresAt(figures, places, frame.y + frame.height - 0.5 * side, FIGURES.size * side)];
+}
+
+const inFrame = (box: Box, module: Box): Box => ({
+  x: module.x + box.x * module.width,
+  y: module.y + box.y * module.height,
+  width: box.width * module.width,
+  height: box.height * module.height,
+});
+
 /** The dark parts of a code as one path, in a frame that holds its quiet zone too. */
 export function symbolPath(symbology: Symbology, text: string, frame: Box): Path {
   const symbol = known(symbology, text);
   const module = placed(symbol, symbology, frame);
-  return symbol.dark.flatMap((box): Segment[] => {
-    const [x0, y0] = [module.x + box.x * module.width, module.y + box.y * module.height];
-    const [x1, y1] = [x0 + box.width * module.width, y0 + box.height * module.height];
-    return [['M', x0, y0], ['L', x1, y0], ['L', x1, y1], ['L', x0, y1], ['Z']];
-  });
+  if (symbology === 'ean13') return eanPath(symbol, text, frame, module);
+  return boxesPath(symbol.dark.map((box) => inFrame(box, module)));
 }

@@ -56,10 +56,17 @@ const linesOf = (box: Box, axis: Axis, what: string): SnapLine[] => [
 ];
 
 /** All that can be landed on along an axis but baselines: lines of the face, and edges and middles of others. */
-const linesAlong = (targets: SnapTargets, axis: Axis): SnapLine[] => [
+const allLines = (targets: SnapTargets, axis: Axis): SnapLine[] => [
   ...targets.lines.filter((line) => line.axis === axis),
   ...targets.boxes.flatMap((each) => linesOf(each, axis, 'an element')),
 ];
+// The targets of a drag stay the same from its beginning to its end.
+const kept = new WeakMap<SnapTargets, Record<Axis, SnapLine[]>>();
+function linesAlong(targets: SnapTargets, axis: Axis): SnapLine[] {
+  const found = kept.get(targets) ?? { x: allLines(targets, 'x'), y: allLines(targets, 'y') };
+  kept.set(targets, found);
+  return found[axis];
+}
 
 interface Offer {
   by: number;
@@ -67,49 +74,43 @@ interface Offer {
   gaps?: CaughtGap[];
 }
 
-/** Lines that an edge, the middle or a baseline of the box would land on after a little more movement. */
-function lineOffers({ box, baselines }: Snappable, axis: Axis, targets: SnapTargets): Offer[] {
-  const lines = linesAlong(targets, axis);
+/** Lines that an edge, the middle or a baseline of the box would land on after no more than `reach` of movement. */
+function lineOffers({ box, baselines }: Snappable, axis: Axis, targets: SnapTargets, reach: number): Offer[] {
   const own = [start(box, axis), middle(box, axis), end(box, axis)];
-  const onLines = lines.flatMap((line) => own.map((at): Offer => ({ by: line.at - at, line })));
-  if (axis === 'x') return onLines;
-  const onBaselines = targets.baselines.flatMap((at) =>
-    baselines.map((own): Offer => ({ by: at - own, line: { axis, at, what: 'baseline' } })),
-  );
-  return [...onLines, ...onBaselines];
+  const offers: Offer[] = [];
+  const offer = (by: number, line: SnapLine): void => {
+    if (Math.abs(by) <= reach) offers.push({ by, line });
+  };
+  for (const line of linesAlong(targets, axis)) for (const at of own) offer(line.at - at, line);
+  if (axis === 'y')
+    for (const at of targets.baselines) for (const mine of baselines) offer(at - mine, { axis, at, what: 'baseline' });
+  return offers;
 }
 
 const share = (a: Box, b: Box, axis: Axis): boolean => start(a, axis) < end(b, axis) && start(b, axis) < end(a, axis);
 
 /** Places where the box would have the same gap to its neighbour as two others have, or stand in the middle between two. */
-function gapOffers({ box }: Snappable, axis: Axis, { boxes }: SnapTargets): Offer[] {
+function gapOffers({ box }: Snappable, axis: Axis, { boxes }: SnapTargets, reach: number): Offer[] {
   const across = other(axis);
   const row = boxes.filter((each) => share(each, box, across)).sort((a, b) => start(a, axis) - start(b, axis));
   const at = middle(box, across);
   const offers: Offer[] = [];
   const mark = (from: number, to: number): CaughtGap => ({ axis, from, to, across: at });
+  const offer = (by: number, ...gaps: readonly (readonly [from: number, to: number])[]): void => {
+    if (Math.abs(by) <= reach) offers.push({ by, gaps: gaps.map(([from, to]) => mark(from, to)) });
+  };
   for (const [i, a] of row.entries())
     for (const b of row.slice(i + 1)) {
       const gap = start(b, axis) - end(a, axis);
       if (gap <= 0) continue;
       const after = end(b, axis) + gap;
-      offers.push({
-        by: after - start(box, axis),
-        gaps: [mark(end(a, axis), start(b, axis)), mark(end(b, axis), after)],
-      });
+      offer(after - start(box, axis), [end(a, axis), start(b, axis)], [end(b, axis), after]);
       const before = start(a, axis) - gap;
-      offers.push({
-        by: before - end(box, axis),
-        gaps: [mark(before, start(a, axis)), mark(end(a, axis), start(b, axis))],
-      });
+      offer(before - end(box, axis), [before, start(a, axis)], [end(a, axis), start(b, axis)]);
       const room = (gap - size(box, axis)) / 2;
-      if (room > 0) {
-        const between = end(a, axis) + room;
-        offers.push({
-          by: between - start(box, axis),
-          gaps: [mark(end(a, axis), between), mark(between + size(box, axis), start(b, axis))],
-        });
-      }
+      if (room <= 0) continue;
+      const between = end(a, axis) + room;
+      offer(between - start(box, axis), [end(a, axis), between], [between + size(box, axis), start(b, axis)]);
     }
   return offers;
 }
@@ -148,8 +149,8 @@ export function snapMove(thing: Snappable, by: Point, targets: SnapTargets, reac
   const there: Snappable = { box: moved(thing.box, by), baselines: thing.baselines.map((at) => at + by.y) };
   // Lines come first: gaps are many, and would draw things off the edges they were meant for.
   const offersOf = (axis: Axis): Offer[] => {
-    const onLines = lineOffers(there, axis, targets);
-    return best(onLines, reach) === undefined ? gapOffers(there, axis, targets) : onLines;
+    const onLines = lineOffers(there, axis, targets, reach);
+    return best(onLines, reach) === undefined ? gapOffers(there, axis, targets, reach) : onLines;
   };
   const offers = { x: offersOf('x'), y: offersOf('y') };
   const extra = { x: best(offers.x, reach), y: best(offers.y, reach) };

@@ -1,4 +1,4 @@
-import { memo, useId } from 'react';
+import { memo, useId, useRef } from 'react';
 import type { Press } from '../../core/colour/engine';
 import { type SvgNode, type SvgPaint, type SvgShade, svgDevice } from '../../core/devices/svg';
 import { tonePng } from '../../core/devices/tone-png';
@@ -8,6 +8,7 @@ import type { Element, Face } from '../../core/job/schema';
 import { drawElement, elementFrame } from '../../core/scene/face';
 import type { SceneSources } from '../../core/scene/sources';
 import { turnOf } from '../../core/scene/turn';
+import { useSession } from '../store/session';
 import type { Previews } from './use-previews';
 
 interface ArtProps {
@@ -144,12 +145,27 @@ export const ElementDrawing = memo(function ElementDrawing({
   return device.elements.map((drawn) => <Nodes key={drawn.id} nodes={drawn.nodes} id={id} previews={previews} />);
 });
 
-/** An element that can be picked up. */
+/** Whether two states of an element differ in nothing but where it is. */
+function onlyMoved(a: Element, b: Element): boolean {
+  const keys = Object.keys(a) as (keyof Element)[];
+  return keys.length === Object.keys(b).length && keys.every((key) => key === 'x' || key === 'y' || a[key] === b[key]);
+}
+
+/** An element that can be picked up. One that is only moved keeps its drawing, and is moved as a whole. */
 const ElementArt = memo(function ElementArt({ element, ...art }: ArtProps & { element: Element }) {
+  const drawn = useRef(element);
+  const isMoving = useSession(({ live, selected }) => live?.name === 'Move' && selected.includes(element.id));
+  if (!isMoving || !onlyMoved(drawn.current, element)) drawn.current = element;
+  const [dx, dy] = [element.x - drawn.current.x, element.y - drawn.current.y];
   return (
-    <g data-element={element.id} data-locked={element.locked} opacity={element.sample ? SAMPLE : undefined}>
-      <ElementDrawing element={element} {...art} />
-      <Grip element={element} sources={art.sources} />
+    <g
+      data-element={element.id}
+      data-locked={element.locked}
+      opacity={element.sample ? SAMPLE : undefined}
+      style={isMoving ? { transform: `translate(${dx}px, ${dy}px)`, willChange: 'transform' } : undefined}
+    >
+      <ElementDrawing element={drawn.current} {...art} />
+      <Grip element={drawn.current} sources={art.sources} />
     </g>
   );
 });

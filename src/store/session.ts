@@ -42,10 +42,20 @@ async function save(job: Job): Promise<void> {
   }
 }
 
-function become(next: Partial<Session>): void {
-  useSession.setState(next);
+/** In the middle of a gesture the job is written this often at most, in milliseconds: a write takes as long as a frame. */
+const WRITE_EVERY = 400;
+let writeSoon: ReturnType<typeof setTimeout> | undefined;
+function write(): void {
+  clearTimeout(writeSoon);
+  writeSoon = undefined;
   const job = jobIn(useSession.getState());
   if (job) void save(job);
+}
+
+function become(next: Partial<Session>): void {
+  useSession.setState(next);
+  if (useSession.getState().live) writeSoon ??= setTimeout(write, WRITE_EVERY);
+  else write();
 }
 
 type Edit = (job: Job) => Job;

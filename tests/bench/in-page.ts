@@ -1,8 +1,10 @@
 import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { chromium } from '@playwright/test';
+import { type CDPSession, chromium, type Page } from '@playwright/test';
 import { writeJobFile } from '../../core/files/job-file';
+import type { Job } from '../../core/job/schema';
+import { crowdedJob } from './drag';
 import { letterJob } from './letter';
 
 const PORT = 4350;
@@ -16,10 +18,10 @@ const spread = (times: number[]): string => {
   return `median ${middle(sorted, 0.5).toFixed(1)} ms, 95th percentile ${middle(sorted, 0.95).toFixed(1)} ms`;
 };
 
-/** Types into a letter of 1,000 words in the built app, and tells how long each key takes there. */
-export async function typeInPage(): Promise<void> {
+/** Opens a job in the built app, in a browser of its own; `work` does the rest. */
+async function inApp(job: Job, link: RegExp, work: (page: Page, tools: CDPSession) => Promise<void>): Promise<void> {
   if (!existsSync(entry)) {
-    console.log('typing in the page: not measured, the app is not built; run npm run build first');
+    console.log('in the page: not measured, the app is not built; run npm run build first');
     return;
   }
   const server = spawn(process.execPath, [entry], { env: { ...process.env, HOST: '127.0.0.1', PORT: String(PORT) } });
@@ -31,9 +33,85 @@ export async function typeInPage(): Promise<void> {
     await new Promise((resolve) => setTimeout(resolve, 2000));
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.goto(home);
-    const file = Buffer.from(writeJobFile({ job: letterJob(), assets: {} }));
+    const file = Buffer.from(writeJobFile({ job, assets: {} }));
     await page.locator('input[type=file]').first().setInputFiles({ name: 'b.tidyedge', mimeType: '', buffer: file });
-    await page.getByRole('link', { name: /Letter/ }).click();
+    await page.getByRole('link', { name: link }).click();
+    const tools = await page.context().newCDPSession(page);
+    await tools.send('Performance.enable');
+    await work(page, tools);
+  } finally {
+    await browser.close();
+    server.kill();
+  }
+}
+
+const metric = async (tools: CDPSession, wanted: string): Promise<number> => {
+  const { metrics } = await tools.send('Performance.getMetrics');
+  return 1000 * (metrics.find(({ name }) => name === wanted)?.value ?? 0);
+};
+
+/** Counts the frames that the page shows while something goes on, and the script it runs for them. */
+async function frames(page: Page, tools: CDPSession, what: string, going: () => Promise<void>): Promise<void> {
+  // As text: a function would carry the names that the test runner gives to its inner ones.
+  await page.evaluate(`{
+    const counted = (window.counted = { frames: 0, running: true, start: performance.now() });
+    requestAnimationFrame(function count() {
+      counted.frames++;
+      if (counted.running) requestAnimationFrame(count);
+    });
+  }`);
+  const before = await metric(tools, 'ScriptDuration');
+  await going();
+  const script = (await metric(tools, 'ScriptDuration')) - before;
+  const { count, took } = await page.evaluate(() => {
+    const { counted } = window as unknown as { counted: { frames: number; running: boolean; start: number } };
+    counted.running = false;
+    return { count: counted.frames, took: performance.now() - counted.start };
+  });
+  console.log(
+    `${what}: ${((1000 * count) / took).toFixed(0)} frames a second, script ${(script / count).toFixed(1)} ms a frame`,
+  );
+}
+
+const STEPS = 240;
+
+/** Drags, zooms and pans among 300 elements of 40 glyphs each, snapping on. */
+export const dragInPage = (): Promise<void> =>
+  inApp(crowdedJob(), /Crowd/, async (page, tools) => {
+    const dragged = page.locator('main [data-element="dragged"]');
+    await dragged.waitFor();
+    await page.waitForTimeout(3000);
+    const box = (await dragged.boundingBox())!;
+    const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await frames(page, tools, 'dragging one of 300 elements, snapping on', async () => {
+      for (let i = 0; i < STEPS; i++) {
+        await page.mouse.move(x + 90 * Math.sin(i / 20), y + 60 * Math.cos(i / 17));
+        await page.waitForTimeout(12);
+      }
+    });
+    await page.mouse.up();
+    await page.waitForTimeout(1000);
+    await frames(page, tools, 'panning over 300 elements', async () => {
+      for (let i = 0; i < STEPS; i++) {
+        await page.mouse.wheel(10 * Math.cos(i / 15), 10 * Math.sin(i / 15));
+        await page.waitForTimeout(12);
+      }
+    });
+    await page.keyboard.down('Control');
+    await frames(page, tools, 'zooming over 300 elements', async () => {
+      for (let i = 0; i < STEPS; i++) {
+        await page.mouse.wheel(0, i % 80 < 40 ? -12 : 12);
+        await page.waitForTimeout(12);
+      }
+    });
+    await page.keyboard.up('Control');
+  });
+
+/** Types into a letter of 1,000 words in the built app, and tells how long each key takes there. */
+export const typeInPage = (): Promise<void> =>
+  inApp(letterJob(), /Letter/, async (page, tools) => {
     const letter = page.locator('main [data-element="letter"]');
     await letter.dblclick();
     await page.getByRole('textbox', { name: 'Text', exact: true }).press('Control+End');
@@ -53,12 +131,7 @@ export async function typeInPage(): Promise<void> {
       Object.assign(window, { waits });
     });
     // All the thread's work of a key, checks included: script, style and layout.
-    const tools = await page.context().newCDPSession(page);
-    await tools.send('Performance.enable');
-    const worked = async (): Promise<number> => {
-      const { metrics } = await tools.send('Performance.getMetrics');
-      return 1000 * (metrics.find(({ name }) => name === 'TaskDuration')?.value ?? 0);
-    };
+    const worked = (): Promise<number> => metric(tools, 'TaskDuration');
     const work: number[] = [];
     for (const key of KEYS) {
       const before = await worked();
@@ -69,8 +142,4 @@ export async function typeInPage(): Promise<void> {
     const waits = await page.evaluate(() => (window as unknown as { waits: number[] }).waits);
     console.log(`one key in the page, until the stage shows it: ${spread(waits)} (${waits.length} keys)`);
     console.log(`one key in the page, all work of its thread, checks included: ${spread(work)}`);
-  } finally {
-    await browser.close();
-    server.kill();
-  }
-}
+  });

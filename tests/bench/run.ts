@@ -15,7 +15,7 @@ import { shopOf } from '../../core/trade/shops';
 import { settingCount } from '../../core/type/set-paragraph';
 import { glasshouse } from '../../demo/glasshouse';
 import { openDemo } from '../kit';
-import { typeInPage } from './in-page';
+import { dragInPage, typeInPage } from './in-page';
 import { letterJob, letterParagraphs, SENTENCE } from './letter';
 
 /**
@@ -122,3 +122,4 @@ console.log(
 rmSync(folder, { recursive: true });
 
 await typeInPage();
+await dragInPage();

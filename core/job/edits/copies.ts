@@ -53,6 +53,15 @@ export const pasteElements = (
     }
   });
 
+/** Lays new elements on top of a face's stack, with the groups that they lie in. */
+export const addArt = (job: Job, faceId: string, elements: readonly Element[], groups: readonly Group[]): Job =>
+  produce(job, (draft) => {
+    const face = findFace(draft, faceId);
+    if (!face) return;
+    face.elements.push(...elements);
+    if (groups.length > 0) face.groups = [...(face.groups ?? []), ...groups];
+  });
+
 /** What may be pasted into a job: pictures it has not, and inks it has not, are left behind. */
 export function pastable(job: Job, copied: Copied): Copied {
   const inks = new Set(job.inks.map((ink) => ink.id));

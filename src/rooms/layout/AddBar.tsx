@@ -5,6 +5,7 @@ import ImageIcon from 'lucide-react/icons/image';
 import Minus from 'lucide-react/icons/minus';
 import PenLine from 'lucide-react/icons/pen-line';
 import QrCode from 'lucide-react/icons/qr-code';
+import Sparkle from 'lucide-react/icons/sparkle';
 import Square from 'lucide-react/icons/square';
 import Star from 'lucide-react/icons/star';
 import Type from 'lucide-react/icons/type';
@@ -12,6 +13,7 @@ import { useRef } from 'react';
 import { addBlot, addCode, addRule, addShape, addWords } from './add';
 import { useBench } from './bench';
 import { beginDrawing } from './path/drawing';
+import { openPanel } from './room';
 import { TypeWords } from './TypeWords';
 import { editWords } from './words/editing';
 
@@ -29,6 +31,7 @@ export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void
     ['Path', PenLine, () => beginDrawing(bench.face.id)],
     ['Blot', Droplets, () => addBlot(bench)],
     ['Rule', Minus, () => addRule(bench)],
+    ['Icon', Sparkle, () => openPanel('icons')],
     ['Code', QrCode, () => addCode(bench)],
   ] as const;
   return (
@@ -40,17 +43,17 @@ export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void
           <button
             key={name}
             type="button"
-            className="btn btn-sm justify-start gap-1 px-1.5 text-[13px] font-normal"
+            className="btn btn-sm justify-start gap-1 px-1 text-[13px] font-normal"
             onClick={add}
           >
-            <Icon size={14} /> {name}
+            <Icon size={14} className="shrink-0" /> <span className="truncate">{name}</span>
           </button>
         ))}
       </div>
       <input
         ref={picker}
         type="file"
-        accept="image/jpeg,image/png"
+        accept="image/jpeg,image/png,image/svg+xml,.svg"
         multiple
         className="hidden"
         aria-label="Picture file"

@@ -3,7 +3,7 @@ import Keyboard from 'lucide-react/icons/keyboard';
 import Redo from 'lucide-react/icons/redo-2';
 import Scissors from 'lucide-react/icons/scissors';
 import Undo from 'lucide-react/icons/undo-2';
-import { useDeferredValue, useEffect, useMemo, useState } from 'react';
+import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { checkPiece } from '../../../core/checks';
 import { spellingFindings } from '../../../core/checks/spelling';
 import { pieceOf } from '../../../core/job/find';
@@ -26,12 +26,23 @@ import { StraightenPanel } from './arrange/StraightenPanel';
 import { type Bench, BenchContext } from './bench';
 import { Contents } from './Contents';
 import { Details } from './Details';
+import { DrawingDialog } from './drawing-in/DrawingDialog';
+import { useIncoming } from './drawing-in/incoming';
 import { EdgeStrip } from './EdgeStrip';
+import { IconsPanel } from './icons/IconsPanel';
 import { KeysHelp } from './KeysHelp';
 import { openPanel, toggleAsCut, toggleBoth, useRoom } from './room';
 import { Stage } from './Stage';
 import { useEditKeys } from './use-edit-keys';
+import { useNowAndThen } from './use-now-and-then';
 import { usePictures } from './use-pictures';
+import { EDITING_WORDS } from './words/editing';
+
+/** Whether a gesture goes on, and whether it is one of the hand: a drag or a pull, not typing. */
+function useGesture(): { live: boolean; byHand: boolean } {
+  const name = useSession((session) => session.live?.name);
+  return { live: name !== undefined, byHand: name !== undefined && name !== EDITING_WORDS };
+}
 
 /** The bench made from the job, the address and what is loaded; undefined until all of it is here. */
 function useBenchOf(
@@ -56,7 +67,8 @@ function useBenchOf(
     [kit, inks, assets, styles, ownFonts],
   );
   // The checks come after the stage: a key or a drag is drawn first, and checked when there is time.
-  const checked = useDeferredValue(job);
+  const { live, byHand } = useGesture();
+  const checked = useDeferredValue(useNowAndThen(job, live, byHand));
   const words = useSpelling(checked && pieceOf(checked, pieceId), checked?.spelling);
   const offers = useOffers();
   // biome-ignore lint/correctness/useExhaustiveDependencies: once more families are here, more can be offered
@@ -73,12 +85,11 @@ function useBenchOf(
   );
   const face = faces.find((f) => f.id === faceId) ?? faces[0];
   const shown = useMemo(() => (face ? (both ? faces : [face]) : []), [faces, face, both]);
-  if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere) return { bench: undefined, failure };
-  const here = faces.flatMap((f) => f.elements);
-  const selection = selectedIds.flatMap((id) => here.find((element) => element.id === id) ?? []);
-  return {
-    failure,
-    bench: {
+  const bench = useMemo((): Bench | undefined => {
+    if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere) return undefined;
+    const here = new Map(faces.flatMap((f) => f.elements.map((element) => [element.id, element])));
+    const selection = selectedIds.flatMap((id) => here.get(id) ?? []);
+    return {
       job,
       piece,
       face,
@@ -93,12 +104,18 @@ function useBenchOf(
       unit: piece.unit,
       echo: echoUnit(piece.unit),
       setFace,
-    },
-  };
+    };
+  }, [job, piece, face, faces, shown, selectedIds, shop, kit, sources, fontsHere, previews, findings, setFace]);
+  return { bench, failure };
 }
 
 const close = (): void => openPanel(undefined);
 const asked = new URLSearchParams(typeof location === 'undefined' ? '' : location.search);
+
+// Drawn again only when the bench beside the stage changes.
+const ContentsBeside = memo(Contents);
+const DetailsBeside = memo(Details);
+const EdgeStripBeside = memo(EdgeStrip);
 
 /** Where a piece is laid out. */
 export default function LayoutRoom() {
@@ -107,6 +124,12 @@ export default function LayoutRoom() {
   const [problem, setProblem] = useState<string>();
   const { bench, failure } = useBenchOf(asked.get('piece') ?? '', faceId, both, setFaceId);
   const pictures = usePictures(bench);
+  const { take } = pictures;
+  const takePictures = useCallback((files: Iterable<File>) => void take(files), [take]);
+  const { live, byHand } = useGesture();
+  // What is dragged or pulled changes neither the list nor the figures of the piece before it is let go.
+  const listed = useNowAndThen(bench, live, byHand);
+  const detailed = useNowAndThen(bench, live);
 
   useEffect(() => {
     openSession(asked.get('job') ?? '').then(
@@ -116,6 +139,7 @@ export default function LayoutRoom() {
   }, []);
   useEditKeys(bench);
 
+  const { drawing } = useIncoming();
   const job = useJob();
   const missing =
     job && !bench && !pieceOf(job, asked.get('piece') ?? '')
@@ -178,7 +202,9 @@ export default function LayoutRoom() {
       {bench ? (
         <BenchContext value={bench}>
           <TypefaceFaces />
-          <Contents onPictures={(files) => void pictures.take(files)} />
+          <BenchContext value={listed}>
+            <ContentsBeside onPictures={takePictures} />
+          </BenchContext>
           <Stage asCut={asCut}>
             {pictures.busy && (
               <p className="absolute bottom-3 left-3 rounded bg-base-100 px-3 py-1.5 shadow">Taking the picture in…</p>
@@ -195,10 +221,16 @@ export default function LayoutRoom() {
               </p>
             )}
           </Stage>
-          <Details />
-          <EdgeStrip />
+          <BenchContext value={detailed}>
+            <DetailsBeside />
+          </BenchContext>
+          <BenchContext value={listed}>
+            <EdgeStripBeside />
+          </BenchContext>
           {open === 'export' && <ExportDialog bench={bench} onClose={close} />}
           {open === 'actions' && <ActionList onClose={close} />}
+          {open === 'icons' && <IconsPanel onClose={close} />}
+          {drawing && <DrawingDialog key={drawing.name} drawing={drawing} />}
           {open === 'guides' && <GuidesPanel onClose={close} />}
           {open === 'straighten' && <StraightenPanel onClose={close} />}
         </BenchContext>

@@ -3,19 +3,16 @@ import { inkBounds } from '../../../core/devices/bounds';
 import { type Box, outset, type Point, unionOf } from '../../../core/geometry/box';
 import type { Face } from '../../../core/job/schema';
 import { elementBox, elementFrame } from '../../../core/scene/face';
-import { formatLength } from '../../../core/units/length';
 import { FaceArt } from '../../parts/FaceArt';
 import { CaughtLines } from './arrange/CaughtLines';
 import { GuideLines } from './arrange/GuideLines';
-import { BandPatterns, Bands } from './Bands';
 import { type Bench, useBench } from './bench';
-import { FindingMarks } from './FindingMarks';
+import { FaceEdges } from './FaceEdges';
 import { FramePicture } from './FramePicture';
 import { FillHandles } from './paint/FillHandles';
 import { DrawPath } from './path/DrawPath';
 import { useDrawing } from './path/drawing';
 import { EditPoints } from './path/EditPoints';
-import { Rulers } from './Rulers';
 import { Selection, SeveralSelected } from './Selection';
 import { StageMenu } from './StageMenu';
 import { useSelectionBox, useStageGestures } from './use-stage-gestures';
@@ -58,44 +55,33 @@ const FaceSheet = memo(function FaceSheet({
   );
 });
 
-/** Below a face: its name where there are several, and what the bands mean. */
-function Legend({
-  name,
-  at,
-  bleed,
-  safe,
-  unit,
-}: {
-  name: string | undefined;
-  at: Point;
-  bleed: number;
-  safe: number;
-  unit: 'mm' | 'in';
-}) {
-  return (
-    <text x={at.x} y={at.y} fontSize="12.5" fill="var(--table-text)" pointerEvents="none">
-      {name !== undefined && (
-        <tspan fontWeight="650" fontSize="14">
-          {name}
-        </tspan>
-      )}
-      <tspan x={at.x} dy={name === undefined ? 0 : 19}>
-        <tspan fontWeight="650">{bleed > 0 ? 'hatched' : ''}</tspan>
-        {bleed > 0 ? ` cut away, ${formatLength(bleed, unit)}` : ''}
-        <tspan fontWeight="650" dx={bleed > 0 ? 18 : 0}>
-          washed
-        </tspan>{' '}
-        keep words out, {formatLength(safe, unit)}
-      </tspan>
-    </text>
-  );
-}
-
 function SelectionBox() {
   const { box } = useSelectionBox();
   return box ? (
     <rect {...box} fill="var(--edge-trim)" fillOpacity=".06" stroke="var(--edge-trim)" strokeDasharray="4 3" />
   ) : null;
+}
+
+/** How long after its last movement the view is at rest, in milliseconds. */
+const REST = 200;
+
+/**
+ * Whether the view is being panned or zoomed: the piece is then moved as a picture, and drawn anew when it rests. So is
+ * what is drawn about it while it is panned: `base` is the view it was drawn for.
+ */
+function useMoving(view: View | undefined): { moving: boolean; base: View | undefined } {
+  const [moving, setMoving] = useState(false);
+  const first = useRef(view);
+  const base = useRef(view);
+  if (!moving || base.current?.zoom !== view?.zoom) base.current = view;
+  useEffect(() => {
+    if (view === first.current) return;
+    first.current = view;
+    setMoving(true);
+    const rest = setTimeout(() => setMoving(false), REST);
+    return () => clearTimeout(rest);
+  }, [view]);
+  return { moving, base: base.current };
 }
 
 /** The table with the piece on it. What is drawn on the piece scales by a CSS transform; what is drawn about it does not. */
@@ -107,7 +93,13 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
   const [view, setView] = useState<View>();
   const bleed = shop.bleed[piece.kind];
   const safe = shop.safe[piece.kind];
-  const origins = useMemo(() => placeFaces(shown, piece, bleed), [shown, piece, bleed]);
+  const { width: wide, height: high } = piece;
+  // The same places as long as the same faces are shown: what is drawn about them is not drawn again.
+  const faceIds = shown.map((f) => f.id).join(' ');
+  const origins = useMemo(
+    () => placeFaces(faceIds.split(' '), { width: wide, height: high }, bleed),
+    [faceIds, wide, high, bleed],
+  );
   const trim: Box = { x: 0, y: 0, width: piece.width, height: piece.height };
   const table = unionOf(
     [...origins.values()].map((o) => ({ ...outset(trim, bleed), x: o.x - bleed, y: o.y - bleed })),
@@ -132,6 +124,7 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
   useEffect(showAll, [showAll]);
 
   const drawing = useDrawing();
+  const { moving, base } = useMoving(view);
   const editingId = useEditing((state) => state.id);
   const faceOf = (id: string): string => shown.find((f) => f.elements.some((e) => e.id === id))?.id ?? '';
   const editing = shown.flatMap((f) => f.elements).find((e) => e.id === editingId);
@@ -155,76 +148,88 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
           <>
             <div
               className="absolute top-0 left-0"
-              style={{ transform: `translate(${view.x}px, ${view.y}px) scale(${view.zoom})`, transformOrigin: '0 0' }}
+              style={{
+                transform: `translate(${view.x}px, ${view.y}px) scale(${view.zoom})`,
+                transformOrigin: '0 0',
+                willChange: moving ? 'transform' : undefined,
+              }}
             >
               {shown.map((f) => (
                 <FaceSheet key={f.id} face={f} bench={drawn} origin={origins.get(f.id)!} asCut={asCut} />
               ))}
             </div>
-            {!asCut && (
-              <svg className="pointer-events-none absolute inset-0 size-full" aria-hidden="true">
-                <BandPatterns />
-                {shown.map((f) => {
-                  const origin = origins.get(f.id)!;
-                  const trimShown = onScreen(trim, origin, view);
-                  const toScreen = (box: Box): Box => onScreen(box, origin, view);
-                  const mine = selected && f.elements.includes(selected) ? selected : undefined;
-                  const several = selection.length > 1 ? selection.filter((e) => f.elements.includes(e)) : [];
-                  const ink = mine && inkBounds(mine, sources);
-                  return (
-                    <g key={f.id}>
-                      <Bands trim={trimShown} zoom={view.zoom} bleed={bleed} safe={safe} />
-                      <Rulers trim={trimShown} bleed={bleed} size={piece} zoom={view.zoom} unit={unit} />
-                      <Legend
-                        name={shown.length > 1 ? f.name : undefined}
-                        at={{
-                          x: trimShown.x - bleed * view.zoom,
-                          y: trimShown.y + trimShown.height + bleed * view.zoom + 24,
-                        }}
-                        bleed={bleed}
-                        safe={safe}
-                        unit={unit}
-                      />
-                      <FindingMarks
-                        // Misspelt words are told of in the list, not marked on the piece.
-                        findings={findings.filter((finding) => finding.face === f.id && finding.check !== 'spelling')}
-                        unit={unit}
-                        toScreen={toScreen}
-                        chosen={mine?.id}
-                      />
-                      <GuideLines face={f} trim={trimShown} zoom={view.zoom} />
-                      {several.length > 1 && (
-                        <g className="pointer-events-auto">
-                          <SeveralSelected
-                            frames={several.map((e) => ({ id: e.id, frame: toScreen(elementBox(e, sources)) }))}
-                            around={toScreen(unionOf(several.map((e) => elementBox(e, sources)))!)}
-                          />
-                        </g>
-                      )}
-                      <CaughtLines face={f.id} toScreen={toScreen} unit={unit} />
-                      {drawing.drawn?.face === f.id && <DrawPath face={f} origin={origin} view={view} />}
-                      {mine?.kind === 'shape' && drawing.editing?.id === mine.id && (
-                        <EditPoints shape={mine} face={f} origin={origin} view={view} />
-                      )}
-                      {mine?.kind === 'picture' && drawing.framing === mine.id && (
-                        <FramePicture picture={mine} origin={origin} view={view} />
-                      )}
-                      {mine && drawing.editing?.id !== mine.id && drawing.framing !== mine.id && (
-                        <g className="pointer-events-auto">
-                          <Selection
-                            element={mine}
-                            frame={toScreen(elementFrame(mine, sources))}
-                            ink={ink && toScreen(ink)}
-                            trim={trimShown}
-                          />
-                          <FillHandles element={mine} origin={origin} view={view} />
-                        </g>
-                      )}
-                    </g>
-                  );
-                })}
-                <SelectionBox />
-              </svg>
+            {!asCut && base && (
+              <div
+                className="pointer-events-none absolute inset-0"
+                style={
+                  moving
+                    ? { transform: `translate(${view.x - base.x}px, ${view.y - base.y}px)`, willChange: 'transform' }
+                    : undefined
+                }
+              >
+                {shown.map((f) => (
+                  <FaceEdges
+                    key={f.id}
+                    face={f.id}
+                    name={shown.length > 1 ? f.name : undefined}
+                    width={piece.width}
+                    height={piece.height}
+                    bleed={bleed}
+                    safe={safe}
+                    unit={unit}
+                    origin={origins.get(f.id)!}
+                    view={base}
+                    findings={findings}
+                    chosen={selected?.id}
+                  />
+                ))}
+                <svg
+                  className="pointer-events-none absolute inset-0 size-full overflow-visible will-change-transform"
+                  aria-hidden="true"
+                >
+                  {shown.map((f) => {
+                    const origin = origins.get(f.id)!;
+                    const trimShown = onScreen(trim, origin, base);
+                    const toScreen = (box: Box): Box => onScreen(box, origin, base);
+                    const mine = selected && f.elements.includes(selected) ? selected : undefined;
+                    const several = selection.length > 1 ? selection.filter((e) => f.elements.includes(e)) : [];
+                    const ink = mine && inkBounds(mine, sources);
+                    return (
+                      <g key={f.id}>
+                        <GuideLines face={f} trim={trimShown} zoom={base.zoom} />
+                        {several.length > 1 && (
+                          <g className="pointer-events-auto">
+                            <SeveralSelected
+                              frames={several.map((e) => ({ id: e.id, frame: toScreen(elementBox(e, sources)) }))}
+                              around={toScreen(unionOf(several.map((e) => elementBox(e, sources)))!)}
+                            />
+                          </g>
+                        )}
+                        <CaughtLines face={f.id} toScreen={toScreen} unit={unit} />
+                        {drawing.drawn?.face === f.id && <DrawPath face={f} origin={origin} view={base} />}
+                        {mine?.kind === 'shape' && drawing.editing?.id === mine.id && (
+                          <EditPoints shape={mine} face={f} origin={origin} view={base} />
+                        )}
+                        {mine?.kind === 'picture' && drawing.framing === mine.id && (
+                          <FramePicture picture={mine} origin={origin} view={base} />
+                        )}
+                        {mine && drawing.editing?.id !== mine.id && drawing.framing !== mine.id && (
+                          <g className="pointer-events-auto">
+                            <Selection
+                              element={mine}
+                              frame={toScreen(elementFrame(mine, sources))}
+                              ink={ink && toScreen(ink)}
+                              trim={trimShown}
+                            />
+                            <FillHandles element={mine} origin={origin} view={base} />
+                          </g>
+                        )}
+                      </g>
+                    );
+                  })}
+                  <SelectionBox />
+                </svg>
+              </div>
             )}
             {editing?.kind === 'words' && (
               <WordsEditor

@@ -19,6 +19,7 @@ import {
 } from './arrange/arranging';
 import type { Bench } from './bench';
 import { copySelection, copyToOtherFace, cutSelection, duplicate, paste } from './clipboard';
+import { beginDrawing, editPoints } from './path/drawing';
 import { openPanel, toggleAsCut, toggleBoth } from './room';
 import {
   COMBINE_SAYS,
@@ -197,6 +198,15 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Mirror across', group: 'Arrange', keys: ['m'], needs: 1, run: (b) => mirrorSelection(b, 'across') },
   { name: 'Mirror down', group: 'Arrange', needs: 1, run: (b) => mirrorSelection(b, 'down') },
   { name: 'Straighten near misses…', group: 'Arrange', keys: ['s'], run: () => openPanel('straighten') },
+  { name: 'Icons…', group: 'Shape', keys: ['i'], run: () => openPanel('icons') },
+  { name: 'Draw a path', group: 'Shape', keys: ['p'], run: (b) => beginDrawing(b.face.id) },
+  {
+    name: 'Change the points of the outline',
+    group: 'Shape',
+    keys: ['Shift+P'],
+    needs: 1,
+    run: ({ selected }) => selected?.kind === 'shape' && editPoints(selected.id),
+  },
   { name: 'Guides…', group: 'Arrange', keys: ['g'], run: () => openPanel('guides') },
   { name: 'As cut, and back', group: 'See', keys: ['.'], run: toggleAsCut },
   { name: 'Both faces, or one', group: 'See', keys: ['b'], run: toggleBoth },

@@ -5,6 +5,7 @@ import { keepAsset } from '../../store/db';
 import { addPicture } from './add';
 import type { Bench } from './bench';
 import { paste } from './clipboard';
+import { isDrawing, useIncoming } from './drawing-in/incoming';
 import { isTyping } from './typing';
 import { addFontFile, isFontFile } from './words/own-fonts';
 
@@ -46,6 +47,11 @@ export function usePictures(bench: Bench | undefined): Pictures {
           continue;
         }
         const bytes = new Uint8Array(await file.arrayBuffer());
+        if (isDrawing(file)) {
+          const drawing = { name: file.name, bytes, face: place?.face ?? latest.current?.face.id ?? '', at: place?.at };
+          useIncoming.setState({ drawing });
+          continue;
+        }
         const { hash, asset } = await pressRoom().takeIn(bytes, file.name);
         await keepAsset(hash, bytes);
         const now = latest.current;

@@ -1,5 +1,5 @@
 import type { Box, Point } from '../../../core/geometry/box';
-import type { Face, Piece } from '../../../core/job/schema';
+import type { Piece } from '../../../core/job/schema';
 
 /** Where the table lies in the window: pixels of its origin, and CSS pixels a point. */
 export interface View {
@@ -14,10 +14,14 @@ const ZOOM_LIMITS = { least: 0.1, most: 40 };
 /** Room around the pieces for rulers and legend, in pixels. */
 const MARGIN = { left: 70, right: 40, top: 64, bottom: 56 };
 
-/** Where each shown face's trim corner lies on the table, in points. */
-export function placeFaces(shown: readonly Face[], piece: Piece, bleed: number): Map<string, Point> {
+/** Where each shown face's (by id) trim corner lies on the table, in points. */
+export function placeFaces(
+  shown: readonly string[],
+  piece: Pick<Piece, 'width' | 'height'>,
+  bleed: number,
+): Map<string, Point> {
   const step = piece.width + 2 * bleed + Math.max(40, piece.width * 0.14);
-  return new Map(shown.map((face, i) => [face.id, { x: i * step, y: 0 }]));
+  return new Map(shown.map((id, i) => [id, { x: i * step, y: 0 }]));
 }
 
 /** The view in which a box of the table fills the window. */

@@ -13,7 +13,7 @@ export function PaintField({ name, paint, onChange }: { name: string; paint: Pai
     <div className="grid grid-cols-[20px_1fr_4.6rem] items-center gap-1.5">
       <span className="block h-7 rounded-xs border border-black/25" style={{ background: colour }} aria-hidden="true" />
       <select
-        className="select select-sm w-full min-w-0 text-[14px]"
+        className="select select-sm w-full min-w-0 bg-none px-2 text-[13.5px]"
         aria-label={`${name}: ink`}
         value={paint.ink}
         onChange={(event) => onChange({ ...paint, ink: event.target.value })}

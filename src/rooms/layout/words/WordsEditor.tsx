@@ -11,7 +11,7 @@ import { cssFamily } from '../../../parts/TypefaceFaces';
 import { sketch, useSession } from '../../../store/session';
 import { useBench } from '../bench';
 import { Doc, fromDoc, letteringMark, ParagraphNode, TextNode, toDoc } from './doc';
-import { onReload, stopEditing, useEditing } from './editing';
+import { EDITING_WORDS, onReload, stopEditing, useEditing } from './editing';
 
 const WIDTH = 340;
 const GAP = 14;
@@ -59,7 +59,7 @@ export function WordsEditor({
         return false;
       },
     },
-    onUpdate: ({ editor: now }) => sketch('Edit words', (job) => setParagraphs(job, words.id, fromDoc(now.getJSON()))),
+    onUpdate: ({ editor: now }) => sketch(EDITING_WORDS, (job) => setParagraphs(job, words.id, fromDoc(now.getJSON()))),
   });
 
   useEffect(() => {

@@ -14,6 +14,9 @@ export const useEditing = create<{ id: string | undefined; editor: Editor | unde
   editor: undefined,
 }));
 
+/** The gesture of typing into the editor: from the first key to the last it is one step. */
+export const EDITING_WORDS = 'Edit words';
+
 /** Opens words in the editor; those that go on from another frame, in the frame they begin in. */
 export function editWords(id: string): void {
   const { history } = useSession.getState();

@@ -1,0 +1,97 @@
+import { memo } from 'react';
+import type { Finding } from '../../../core/checks/check';
+import type { Box, Point } from '../../../core/geometry/box';
+import { formatLength, type PieceUnit } from '../../../core/units/length';
+import { BandPatterns, Bands } from './Bands';
+import { FindingMarks } from './FindingMarks';
+import { Rulers } from './Rulers';
+import { onScreen, type View } from './view';
+
+/** Below a face: its name where there are several, and what the bands mean. */
+function Legend({
+  name,
+  at,
+  bleed,
+  safe,
+  unit,
+}: {
+  name: string | undefined;
+  at: Point;
+  bleed: number;
+  safe: number;
+  unit: PieceUnit;
+}) {
+  return (
+    <text x={at.x} y={at.y} fontSize="12.5" fill="var(--table-text)" pointerEvents="none">
+      {name !== undefined && (
+        <tspan fontWeight="650" fontSize="14">
+          {name}
+        </tspan>
+      )}
+      <tspan x={at.x} dy={name === undefined ? 0 : 19}>
+        <tspan fontWeight="650">{bleed > 0 ? 'hatched' : ''}</tspan>
+        {bleed > 0 ? ` cut away, ${formatLength(bleed, unit)}` : ''}
+        <tspan fontWeight="650" dx={bleed > 0 ? 18 : 0}>
+          washed
+        </tspan>{' '}
+        keep words out, {formatLength(safe, unit)}
+      </tspan>
+    </text>
+  );
+}
+
+/**
+ * What is drawn about a face that stays as it is while something on the face is moved: its bands, rulers, legend, and
+ * where findings are. A drawing of its own, so that a drag does not draw it again.
+ */
+export const FaceEdges = memo(function FaceEdges({
+  face,
+  name,
+  width,
+  height,
+  bleed,
+  safe,
+  unit,
+  origin,
+  view,
+  findings,
+  chosen,
+}: {
+  face: string;
+  /** Only where several faces are shown. */
+  name: string | undefined;
+  width: number;
+  height: number;
+  bleed: number;
+  safe: number;
+  unit: PieceUnit;
+  origin: Point;
+  view: View;
+  findings: readonly Finding[];
+  chosen: string | undefined;
+}) {
+  const { zoom } = view;
+  const toScreen = (box: Box): Box => onScreen(box, origin, view);
+  const trim = toScreen({ x: 0, y: 0, width, height });
+  return (
+    <svg className="pointer-events-none absolute inset-0 size-full overflow-visible" aria-hidden="true">
+      <BandPatterns />
+      <Bands trim={trim} zoom={zoom} bleed={bleed} safe={safe} />
+      <Rulers trim={trim} bleed={bleed} size={{ width, height }} zoom={zoom} unit={unit} />
+      <Legend
+        name={name}
+        at={{ x: trim.x - bleed * zoom, y: trim.y + trim.height + bleed * zoom + 24 }}
+        bleed={bleed}
+        safe={safe}
+        unit={unit}
+      />
+      <FindingMarks
+        // Misspelt words are told of in the list, not marked on the piece.
+        findings={findings.filter((finding) => finding.face === face && finding.check !== 'spelling')}
+        unit={unit}
+        toScreen={toScreen}
+        chosen={chosen}
+      />
+    </svg>
+  );
+});

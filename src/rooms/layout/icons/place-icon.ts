@@ -1,0 +1,60 @@
+import { nanoid } from 'nanoid';
+import type { Box } from '../../../../core/geometry/box';
+import { type Path, transformPath } from '../../../../core/geometry/path';
+import { addElement, replaceElement } from '../../../../core/job/edits/elements';
+import { framedOutline } from '../../../../core/job/edits/outlines';
+import { makeShape } from '../../../../core/job/make';
+import type { Shape } from '../../../../core/job/schema';
+import { toPoints } from '../../../../core/units/length';
+import { act, select } from '../../../store/session';
+import { shapePaint } from '../add';
+import type { Bench } from '../bench';
+import type { Icon } from './icons';
+
+/** Icons are drawn in a square of this many points (16 user units). */
+const SIDE = 12;
+/** How large a new one is. */
+const NEW_SIDE = toPoints(5, 'mm');
+
+/** The icon as one area in points, from its square's top left corner. */
+async function outlineOfIcon(icon: Icon, bench: Bench): Promise<Path> {
+  const { readSvg } = await import('../../../../core/files/svg-in/read');
+  const { items } = readSvg(new TextEncoder().encode(icon.svg), bench.sources.fonts);
+  const paths = items.flatMap((item) => (item.kind === 'group' ? item.items : [item]));
+  return paths.flatMap((item) => (item.kind === 'group' ? [] : item.path));
+}
+
+const onto = (path: Path, { x, y, width, height }: Box): Path =>
+  transformPath(path, [width / SIDE, 0, 0, height / SIDE, x, y]);
+
+/** Lays a new icon in the middle of the face. */
+export async function placeIcon(icon: Icon, bench: Bench): Promise<void> {
+  const { width, height } = bench.piece;
+  const at = { x: (width - NEW_SIDE) / 2, y: (height - NEW_SIDE) / 2, width: NEW_SIDE, height: NEW_SIDE };
+  const framed = framedOutline(onto(await outlineOfIcon(icon, bench), at));
+  if (!framed) return;
+  const shape = makeShape({ id: nanoid(10), name: `Icon: ${icon.name}`, ...framed, paint: shapePaint(bench) });
+  act('Add icon', (job) => addElement(job, bench.face.id, shape));
+  select(shape.id);
+}
+
+/** Puts an icon in the place of a shape: as high, about the same middle, painted as it was. */
+export async function swapIcon(icon: Icon, shape: Shape, bench: Bench): Promise<void> {
+  const outline = await outlineOfIcon(icon, bench);
+  const plain = framedOutline(outline);
+  if (!plain) return;
+  const side = Math.max(shape.width, shape.height);
+  const scale = side / Math.max(plain.width, plain.height);
+  const [width, height] = [plain.width * scale, plain.height * scale];
+  const { form: _form, corners: _corners, ...rest } = shape;
+  const swapped: Shape = {
+    ...rest,
+    name: `Icon: ${icon.name}`,
+    outline: plain.outline,
+    x: shape.x + (shape.width - width) / 2,
+    y: shape.y + (shape.height - height) / 2,
+    width,
+    height,
+  };
+  act('Swap icon', (job) => replaceElement(job, swapped));
+}
