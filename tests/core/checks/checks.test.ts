@@ -5,7 +5,7 @@ import { traceDevice } from '../../../core/devices/trace';
 import { addElement } from '../../../core/job/edits/elements';
 import { findElement } from '../../../core/job/find';
 import { makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
-import type { Element, Job } from '../../../core/job/schema';
+import type { Element, Job, Shape } from '../../../core/job/schema';
 import { drawElement } from '../../../core/scene/face';
 import { sourcesOf } from '../../../core/scene/sources';
 import { formatLength, fromPoints } from '../../../core/units/length';
@@ -92,9 +92,17 @@ describe('art short of the bleed', () => {
     const [width, , , height] = JSON.parse(drawn!.slice(drawn!.indexOf('['))) as number[];
     expect(width! / height!).toBeCloseTo(1.5, 9);
   });
-  it('offers no stretch for a drawn outline', () => {
-    const [finding] = checkAll({ ...panel(0, 0, 85, 55), outline: 'M0 0L1 0L1 1L0 1Z' });
-    expect(finding!.fix).toBeUndefined();
+  it('pushes the straight edges of a drawn outline out, and offers nothing for a round form', () => {
+    const slanted = { ...panel(0, 0, 40, 55), outline: 'M0 0L1 0L0.5 1L0 1Z' };
+    const job = cardWith([slanted]);
+    const [finding] = check(job);
+    expect(finding!.fix!.label).toBe('Extend to bleed');
+    const mended = finding!.fix!.apply(job);
+    expect(check(mended)).toEqual([]);
+    const { x, y, width, height } = mended.pieces[0]!.faces[0]!.elements[0] as Shape;
+    expect([x, y, width, height].map((n) => Math.round((n / mm(1)) * 100) / 100)).toEqual([-3, -3, 43, 61]);
+    const [round] = checkAll({ ...panel(0, 0, 40, 40), form: { kind: 'ellipse' } });
+    expect(round!.fix).toBeUndefined();
   });
   it('has nothing to say about an envelope, which is printed without bleed', () => {
     expect(check(cardWith([panel(0, 0, 220, 110)], { kind: 'envelope', width: mm(220), height: mm(110) }))).toEqual([]);
