@@ -32,14 +32,16 @@ export function LengthField({ label, value, unit, echo, onChange, refuse, disabl
     last.current = value;
   }, [value]);
 
-  function commit(): void {
-    if (draft === undefined) return;
+  /** Takes what was typed; whether it could be. */
+  function commit(): boolean {
+    if (draft === undefined) return true;
     const parsed = parseLength(draft, unit);
     const problem = parsed.ok ? refuse?.(parsed.points) : parsed.message;
     setMessage(problem);
-    if (problem !== undefined || !parsed.ok) return;
-    setDraft(undefined);
+    if (problem !== undefined || !parsed.ok) return false;
+    flushSync(() => setDraft(undefined));
     if (Math.abs(parsed.points - value) > 1e-9) onChange(parsed.points);
+    return true;
   }
 
   return (
@@ -62,12 +64,14 @@ export function LengthField({ label, value, unit, echo, onChange, refuse, disabl
           aria-describedby={`${id}-echo`}
           onFocus={(event) => event.target.select()}
           onChange={(event) => setDraft(event.target.value)}
-          onBlur={commit}
+          onBlur={() => void commit()}
           onKeyDown={(event) => {
             if (event.key === 'Enter') {
               // A length is taken; a form around the field is not sent.
               event.preventDefault();
-              commit();
+              // What was taken is done with: the keys are the room's again.
+              const field = event.currentTarget;
+              if (commit()) field.blur();
             }
             if (event.key === 'Escape') {
               // What was typed is dropped, and the keys are the room's again.

@@ -47,7 +47,7 @@ export function NumberField({
           }
         }}
         onBlur={take}
-        onKeyDown={(event) => event.key === 'Enter' && take()}
+        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
       />
     </label>
   );
