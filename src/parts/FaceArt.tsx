@@ -1,4 +1,4 @@
-import { memo, useId, useRef } from 'react';
+import { memo, type ReactElement, useId, useMemo, useRef } from 'react';
 import type { Press } from '../../core/colour/engine';
 import { type SvgNode, type SvgPaint, type SvgShade, svgDevice } from '../../core/devices/svg';
 import { tonePng } from '../../core/devices/tone-png';
@@ -171,13 +171,22 @@ const ElementArt = memo(function ElementArt({ element, ...art }: ArtProps & { el
 });
 
 /** Everything on a face as `shownFaces` has it, bottom first. Goes inside an <svg> in points from the trim's corner. */
-export function FaceArt({ face, ...art }: ArtProps & { face: Face }) {
+export function FaceArt({ face, sources, press, previews }: ArtProps & { face: Face }) {
+  // An element that stays the same is the same drawing: React then does not even compare it.
+  const made = useMemo(() => {
+    const kept = new WeakMap<Element, ReactElement>();
+    return (element: Element): ReactElement => {
+      const found = kept.get(element) ?? (
+        <ElementArt key={element.id} element={element} sources={sources} press={press} previews={previews} />
+      );
+      kept.set(element, found);
+      return found;
+    };
+  }, [sources, press, previews]);
   return (
     <>
       <Paper />
-      {face.elements.map((element) =>
-        element.hidden ? null : <ElementArt key={element.id} element={element} {...art} />,
-      )}
+      {face.elements.map((element) => (element.hidden ? null : made(element)))}
     </>
   );
 }

@@ -69,7 +69,8 @@ export function LengthField({ label, value, unit, echo, onChange, refuse, disabl
             if (event.key === 'Enter') {
               // A length is taken; a form around the field is not sent.
               event.preventDefault();
-              // What was taken is done with: the keys are the room's again.
+              // What was taken is done with: the keys are the room's again, but not this one.
+              event.stopPropagation();
               const field = event.currentTarget;
               if (commit()) field.blur();
             }

@@ -47,7 +47,12 @@ export function NumberField({
           }
         }}
         onBlur={take}
-        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter') return;
+          // The key is taken here: to the room it would mean something else.
+          event.stopPropagation();
+          event.currentTarget.blur();
+        }}
       />
     </label>
   );

@@ -43,7 +43,7 @@ async function save(job: Job): Promise<void> {
 }
 
 /** In the middle of a gesture the job is written this often at most, in milliseconds: a write takes as long as a frame. */
-const WRITE_EVERY = 400;
+const WRITE_EVERY = 200;
 let writeSoon: ReturnType<typeof setTimeout> | undefined;
 function write(): void {
   clearTimeout(writeSoon);
@@ -51,6 +51,12 @@ function write(): void {
   const job = jobIn(useSession.getState());
   if (job) void save(job);
 }
+
+// A tab that is left in the middle of a gesture writes what it had come to.
+if (typeof document !== 'undefined')
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState === 'hidden' && writeSoon) write();
+  });
 
 function become(next: Partial<Session>): void {
   useSession.setState(next);

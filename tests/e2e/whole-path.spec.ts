@@ -84,9 +84,10 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     await expect(page.getByRole('main', { name: 'Stage' }).locator('image')).toBeVisible();
     const before = await shownIn(page, 'X');
     await drag(page, await middleOf(page.getByRole('main', { name: 'Stage' }).locator('image')), { x: 60, y: -20 });
-    expect(await shownIn(page, 'X')).not.toBe(before);
+    const x = page.getByLabel('X', { exact: true });
+    await expect(x).not.toHaveValue(before);
     await page.getByRole('button', { name: 'Undo' }).click();
-    expect(await shownIn(page, 'X')).toBe(before);
+    await expect(x).toHaveValue(before);
     await page.keyboard.press('Control+Shift+z');
     expect(await shownIn(page, 'X')).not.toBe(before);
 

@@ -4,7 +4,7 @@ import type { Fill, Shadow, Stroke } from '../../colour/fill';
 import type { Box, Point } from '../../geometry/box';
 import { findElement, findFace } from '../find';
 import { pruneGroups } from '../groups';
-import type { Asset, Code, Element, Form, Framed, Job, Paint, Repeat, Rule, Shape } from '../schema';
+import type { Asset, Code, Element, Face, Form, Framed, Job, Paint, Repeat, Rule, Shape } from '../schema';
 import { setLettering } from './words';
 
 /** Edits of elements, found by id anywhere in the job; an id that is not there changes nothing. */
@@ -73,16 +73,28 @@ export const moveElement = (job: Job, id: string, by: { x: number; y: number }):
     element.y += by.y;
   });
 
-/** Moves several at once, each by its own distance in points. */
-export const moveElements = (job: Job, moves: ReadonlyMap<string, Point>): Job =>
-  produce(job, (draft) => {
-    for (const [id, by] of moves) {
-      const element = findElement(draft, id)?.element;
-      if (!element) continue;
-      element.x += by.x;
-      element.y += by.y;
-    }
+/** A list with some of its things changed; the same list where none is. */
+function mapSome<T>(list: readonly T[], change: (each: T) => T): T[] {
+  const changed = list.map(change);
+  return changed.every((each, i) => each === list[i]) ? (list as T[]) : changed;
+}
+
+/** Moves several at once, each by its own distance in points. By hand: a drag does this for each frame. */
+export function moveElements(job: Job, moves: ReadonlyMap<string, Point>): Job {
+  const moved = (element: Element): Element => {
+    const by = moves.get(element.id);
+    return by ? { ...element, x: element.x + by.x, y: element.y + by.y } : element;
+  };
+  const inFace = (face: Face): Face => {
+    const elements = mapSome(face.elements, moved);
+    return elements === face.elements ? face : { ...face, elements };
+  };
+  const pieces = mapSome(job.pieces, (piece) => {
+    const faces = mapSome(piece.faces, inFace);
+    return faces === piece.faces ? piece : { ...piece, faces };
   });
+  return pieces === job.pieces ? job : { ...job, pieces };
+}
 
 export const removeElements = (job: Job, ids: readonly string[]): Job => ids.reduce(removeElement, job);
 

@@ -35,14 +35,14 @@ export function CombineCard() {
           <button
             key={how}
             type="button"
-            className="btn btn-sm px-1 text-[13px]"
+            className="btn btn-sm px-1 text-[12.5px] leading-4"
             onClick={() => void combineSelection(bench, how)}
           >
             {COMBINE_SAYS[how]}
           </button>
         ))}
         {canCrop && (
-          <button type="button" className="btn btn-sm px-1 text-[13px]" onClick={() => cropByShape(bench)}>
+          <button type="button" className="btn btn-sm px-1 text-[12.5px] leading-4" onClick={() => cropByShape(bench)}>
             Crop by the shape
           </button>
         )}
@@ -82,12 +82,16 @@ export function AreaCard({ shape }: { shape: Shape }) {
         onChange={setJoin}
       />
       <div className="grid grid-cols-2 gap-1.5">
-        <button type="button" className="btn btn-sm px-1 text-[13px]" onClick={() => tell(addOffset(shape, by, join))}>
+        <button
+          type="button"
+          className="btn btn-sm px-1 text-[12.5px] leading-4"
+          onClick={() => tell(addOffset(shape, by, join))}
+        >
           As another shape
         </button>
         <button
           type="button"
-          className="btn btn-sm px-1 text-[13px]"
+          className="btn btn-sm px-1 text-[12.5px] leading-4"
           onClick={() => tell(pushOutline(shape, by, join))}
         >
           The shape itself

@@ -24,6 +24,7 @@ import { ShapeCard } from './ShapeCard';
 import { SpellingCard } from './SpellingCard';
 import { nudgeStep } from './steps';
 import { ToCut } from './ToCut';
+import { blurOnEnter } from './typing';
 import { FrameCard } from './words/FrameCard';
 import { PathCard } from './words/PathCard';
 import { StyleCard } from './words/StyleCard';
@@ -126,7 +127,7 @@ function Identity({ element }: { element: Element }) {
           const name = event.target.value;
           if (name !== (element.name ?? '')) act('Name', (j) => nameElement(j, element.id, name));
         }}
-        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        onKeyDown={blurOnEnter}
       />
       <label className="flex cursor-pointer items-center gap-2 text-[14px]">
         <input
@@ -212,7 +213,7 @@ function GroupName({ face, group }: { face: string; group: string }) {
         const to = event.target.value;
         if (to !== name) act('Name', (j) => nameGroup(j, face, group, to));
       }}
-      onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+      onKeyDown={blurOnEnter}
     />
   );
 }

@@ -87,7 +87,9 @@ function useBenchOf(
   const shown = useMemo(() => (face ? (both ? faces : [face]) : []), [faces, face, both]);
   const bench = useMemo((): Bench | undefined => {
     if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere) return undefined;
-    const here = new Map(faces.flatMap((f) => f.elements.map((element) => [element.id, element])));
+    const wanted = new Set(selectedIds);
+    const chosen = faces.flatMap((f) => f.elements.filter((element) => wanted.has(element.id)));
+    const here = new Map(chosen.map((element) => [element.id, element]));
     const selection = selectedIds.flatMap((id) => here.get(id) ?? []);
     return {
       job,

@@ -14,6 +14,7 @@ import { LengthField } from '../../parts/LengthField';
 import { act } from '../../store/session';
 import { resized, useArranging } from './arrange/arranging';
 import { useBench } from './bench';
+import { blurOnEnter } from './typing';
 import { setInkWidth } from './words/ink-width';
 
 const LEAST = 0.25;
@@ -219,7 +220,7 @@ function TurnFields({ element }: { element: Element }) {
             const to = event.target.valueAsNumber;
             if (Number.isFinite(to) && to !== now) turn(to);
           }}
-          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+          onKeyDown={blurOnEnter}
         />
       </label>
       <SmallButton name="A quarter to the left" onPress={() => turn(now - 90)}>

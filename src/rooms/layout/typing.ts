@@ -1,3 +1,5 @@
+import type { KeyboardEvent as ReactKeyboardEvent } from 'react';
+
 /** Single keys are commands only while nobody is typing into a field, a list or an open dialog. */
 export const isTyping = (): boolean =>
   document.activeElement?.matches(
@@ -9,3 +11,10 @@ export const unlessTyping =
   (event: KeyboardEvent): void => {
     if (!isTyping()) action(event);
   };
+
+/** Enter takes what was typed and leaves the field; to the room it would mean something else. */
+export function blurOnEnter(event: ReactKeyboardEvent<HTMLInputElement>): void {
+  if (event.key !== 'Enter') return;
+  event.stopPropagation();
+  event.currentTarget.blur();
+}

@@ -66,7 +66,7 @@ describe('the svg device', () => {
       makePng(20, 10, () => [1, 2, 3]),
     );
     const [node] = draw(makePicture({ id: 'p', x: 1, y: 2, width: 10, height: 10, asset: hash }), job)[0]!.nodes;
-    expect(node).toMatchObject({ kind: 'image', clip: 'M1 2L11 2L11 12L1 12Z' });
+    expect(node).toMatchObject({ kind: 'together', clip: 'M1 2L11 2L11 12L1 12Z', nodes: [{ kind: 'image' }] });
   });
 });
 

@@ -1,9 +1,10 @@
 import { unionOf } from '../../../../core/geometry/box';
 import { elementBox } from '../../../../core/scene/face';
 import { LengthField } from '../../../parts/LengthField';
+import { NumberField } from '../../../parts/NumberField';
 import { Tick } from '../../../parts/Tick';
 import { useBench } from '../bench';
-import { moveSelection, scaleSelection } from './arranging';
+import { moveSelection, scaleSelection, turnSelection } from './arranging';
 import { useScaling } from './scaling';
 
 const LEAST = 0.25;
@@ -44,6 +45,14 @@ export function SeveralMeasures() {
           onChange={(h) => scale(h / box.height)}
         />
       </div>
+      <NumberField
+        label="Turn all by °"
+        value={0}
+        least={-360}
+        most={360}
+        step={0.01}
+        onChange={(by) => turnSelection(bench, by)}
+      />
       <Tick checked={type} onChange={(on) => useScaling.setState({ type: on })}>
         Type and weights grow along
       </Tick>

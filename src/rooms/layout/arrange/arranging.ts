@@ -133,10 +133,29 @@ export function resized(
 export function sameSize(bench: Bench, side: 'width' | 'height'): void {
   const like = bench.selection.at(-1);
   if (!like) return;
-  const size = elementFrame(like, bench.sources)[side];
-  const others = movable(bench).filter((e) => e.id !== like.id);
+  const units = movableUnits(bench);
+  const model = units.find((unit) => unit.includes(like)) ?? [like];
+  const sizeOf = (unit: readonly Element[]): Box =>
+    unit.length === 1 ? elementFrame(unit[0]!, bench.sources) : unitBox(unit, bench);
+  const size = sizeOf(model)[side];
+  const { type } = useScaling.getState();
+  // A group keeps its proportions.
+  const sized = (job: Job, unit: readonly Element[]): Job => {
+    const [only] = unit;
+    if (unit.length === 1 && only) return resized(job, only, { [side]: size }, bench.sources);
+    const from = sizeOf(unit);
+    const by = size / from[side];
+    const to = { ...from, width: from.width * by, height: from.height * by };
+    return scaleElements(
+      job,
+      unit.map((e) => e.id),
+      from,
+      to,
+      { type },
+    );
+  };
   act(side === 'width' ? 'Same width' : 'Same height', (job) =>
-    others.reduce((j, e) => resized(j, e, { [side]: size }, bench.sources), job),
+    units.filter((unit) => unit !== model).reduce(sized, job),
   );
 }
 
