@@ -14,7 +14,6 @@ interface FontPart {
 }
 const { FontLib } = bwipjs as unknown as {
   FontLib: {
-    lookup?(name: string): number;
     getpaths(font: number, character: number, width: number, height: number): FontPart[] & { advance: number };
   };
 };

@@ -3,7 +3,7 @@ import { boxAround } from '../geometry/matrix';
 import { strokeOutline } from '../geometry/offset';
 import { pathBounds } from '../geometry/path';
 import type { Element } from '../job/schema';
-import { type Device, type GlyphRun, runMatrix } from '../scene/device';
+import { type Device, type GlyphRun, runMatrix, UNHEARD } from '../scene/device';
 import { drawElement } from '../scene/face';
 import type { SceneSources } from '../scene/sources';
 
@@ -48,15 +48,8 @@ export function boundsDevice(): Device & { bounds(): Box | undefined } {
     if (seen) boxes.push(seen);
   };
   return {
+    ...UNHEARD,
     bounds: () => unionOf(boxes),
-    beginElement() {},
-    endElement() {},
-    beginGroup() {},
-    endGroup() {},
-    beginFade() {},
-    endFade() {},
-    beginWords() {},
-    endWords() {},
     beginClip(path) {
       clips.push(pathBounds(path) ?? NOTHING);
     },

@@ -71,3 +71,15 @@ export interface Device {
   /** One colour in amounts; `place` lays the unit square, top left corner first, on the face. */
   drawTone(tone: Tone, place: Matrix, colour: Plates): void;
 }
+
+/** The calls that say nothing of where ink lies: for devices that only ask that. */
+export const UNHEARD = {
+  beginElement() {},
+  endElement() {},
+  beginGroup() {},
+  endGroup() {},
+  beginFade() {},
+  endFade() {},
+  beginWords() {},
+  endWords() {},
+} satisfies Partial<Device>;

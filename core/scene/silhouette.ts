@@ -1,7 +1,7 @@
 import { strokeOutline } from '../geometry/offset';
 import type { Path } from '../geometry/path';
 import { boxPath, transformPath } from '../geometry/path';
-import type { Device } from './device';
+import { type Device, UNHEARD } from './device';
 import { runOutline } from './run-outline';
 
 /** A device that gathers the outline of all that is drawn, whatever its colour. A clip counts as a whole. */
@@ -12,9 +12,8 @@ export function silhouetteDevice(): Device & { path(): Path } {
     if (clips === 0) out.push(...path);
   };
   return {
+    ...UNHEARD,
     path: () => out,
-    beginElement() {},
-    endElement() {},
     beginClip(path) {
       add(path);
       clips++;
@@ -26,12 +25,6 @@ export function silhouetteDevice(): Device & { path(): Path } {
     endClip() {
       clips--;
     },
-    beginGroup() {},
-    endGroup() {},
-    beginFade() {},
-    endFade() {},
-    beginWords() {},
-    endWords() {},
     fillPath: add,
     strokePath: (path, pen) => add(strokeOutline(path, pen)),
     showGlyphs: (run) => add(runOutline(run)),

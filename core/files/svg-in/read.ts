@@ -400,26 +400,14 @@ export function readSvg(bytes: Uint8Array, fonts: FontBook): SvgArt {
     const matrix = multiply(placed, viewMatrix(box, viewport, element.getAttribute('preserveAspectRatio')));
     const shows = style.get('overflow') ?? 'hidden';
     const frame = transformPath(boxPath({ x: 0, y: 0, ...viewport }), placed);
-    const items = children(element).flatMap((child) =>
-      visit(child, { ...within, matrix, viewport: box ? { width: box.width, height: box.height } : viewport }),
-    );
+    const inside = { ...within, matrix, viewport: box ? { width: box.width, height: box.height } : viewport };
+    const shown = (clip: Path | undefined): ArtItem[] =>
+      children(element).flatMap((child) => visit(child, { ...inside, clip }));
+    const items = shown(within.clip);
+    // Read once more, cut off by its frame, only where something sticks out of it.
     return shows === 'visible' || items.every((item) => fits(item, frame))
       ? items
-      : nestedCut(element, within, matrix, box, viewport, frame);
-  }
-  /** The same cut off by its frame. */
-  function nestedCut(
-    element: Element,
-    within: Around,
-    matrix: Matrix,
-    box: Box | undefined,
-    viewport: Viewport,
-    frame: Path,
-  ): ArtItem[] {
-    const clip = within.clip ? clipped(frame, within.clip) : frame;
-    return children(element).flatMap((child) =>
-      visit(child, { ...within, matrix, clip, viewport: box ? { width: box.width, height: box.height } : viewport }),
-    );
+      : shown(within.clip ? clipped(frame, within.clip) : frame);
   }
 
   function used(element: Element, within: Around, style: ReadonlyMap<string, string>): ArtItem[] {

@@ -15,7 +15,6 @@ import {
   cutSlits,
   linesToShapes,
   pushOutline,
-  wordsToOutlines,
 } from './shaping';
 
 type Join = 'mitre' | 'round';
@@ -142,13 +141,3 @@ export function AreaCard({ shape }: { shape: Shape }) {
     </Fold>
   );
 }
-
-/** What words can become as areas. */
-export const OutlineButton = () => {
-  const bench = useBench();
-  return (
-    <button type="button" className="btn btn-sm justify-self-start" onClick={() => wordsToOutlines(bench)}>
-      Make outlines of the words
-    </button>
-  );
-};

@@ -5,6 +5,7 @@ import { flowHead, titleOf } from '../../../core/job/find';
 import { membersOf } from '../../../core/job/groups';
 import type { Code, Element } from '../../../core/job/schema';
 import { LengthField } from '../../parts/LengthField';
+import { Tick } from '../../parts/Tick';
 import { act, select } from '../../store/session';
 import { setNudge, useSettings } from '../../store/settings';
 import { AreaCard, CombineCard } from './AreasCard';
@@ -129,15 +130,9 @@ function Identity({ element }: { element: Element }) {
         }}
         onKeyDown={blurOnEnter}
       />
-      <label className="flex cursor-pointer items-center gap-2 text-[14px]">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={element.logo === true}
-          onChange={(event) => act('Mark as logo', (j) => markLogo(j, element.id, event.target.checked))}
-        />
+      <Tick checked={element.logo === true} onChange={(on) => act('Mark as logo', (j) => markLogo(j, element.id, on))}>
         A logo: keep it out of the edge
-      </label>
+      </Tick>
       <MarkButtons elements={[element]} />
       <button
         type="button"

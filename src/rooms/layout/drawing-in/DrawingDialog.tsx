@@ -9,6 +9,7 @@ import { addArt } from '../../../../core/job/edits/copies';
 import { addInk } from '../../../../core/job/edits/job';
 import type { Paint } from '../../../../core/job/schema';
 import { Dialog } from '../../../parts/Dialog';
+import { Tick } from '../../../parts/Tick';
 import { act, select } from '../../../store/session';
 import { useBench } from '../bench';
 import { type Incoming, useIncoming } from './incoming';
@@ -154,15 +155,9 @@ function Inks({ art, drawing }: { art: SvgArt; drawing: Incoming }) {
           </ul>
         </section>
       )}
-      <label className="flex cursor-pointer items-center gap-2 text-[14px]">
-        <input
-          type="checkbox"
-          className="checkbox checkbox-sm"
-          checked={isLogo}
-          onChange={(event) => setIsLogo(event.target.checked)}
-        />
+      <Tick checked={isLogo} onChange={(on) => setIsLogo(on)}>
         A logo: keep it out of the edge
-      </label>
+      </Tick>
       <div className="flex justify-end gap-2">
         <button type="button" className="btn" onClick={close}>
           Leave it
