@@ -115,9 +115,10 @@ export const typeInPage = (): Promise<void> =>
     const letter = page.locator('main [data-element="letter"]');
     await letter.dblclick();
     await page.getByRole('textbox', { name: 'Text', exact: true }).press('Control+End');
-    // From the key to the stage's new drawing, by the page's own clock.
+    // From the key to the stage's new drawing, by the page's own clock; and what the checks after it take.
     await page.evaluate(() => {
       const waits: number[] = [];
+      performance.clearMeasures();
       let pressed = 0;
       window.addEventListener('keydown', () => (pressed = performance.now()), true);
       new MutationObserver(() => {
@@ -139,7 +140,14 @@ export const typeInPage = (): Promise<void> =>
       await page.waitForTimeout(120);
       work.push((await worked()) - before);
     }
-    const waits = await page.evaluate(() => (window as unknown as { waits: number[] }).waits);
+    const { waits, checks } = await page.evaluate(() => ({
+      waits: (window as unknown as { waits: number[] }).waits,
+      checks: performance.getEntriesByName('checks').map(({ duration }) => duration),
+    }));
+    // Checks follow a key in a slice of their own, one for several keys when typing is fast: each key is given a whole one.
+    const whole = waits.map((wait, i) => wait + checks[Math.floor((i * checks.length) / waits.length)]!);
     console.log(`one key in the page, until the stage shows it: ${spread(waits)} (${waits.length} keys)`);
+    console.log(`the checks of the letter in the page: ${spread(checks)} (${checks.length} times)`);
+    console.log(`one key in the page, layout, scene, stage and checks: ${spread(whole)}`);
     console.log(`one key in the page, all work of its thread, checks included: ${spread(work)}`);
   });

@@ -5,7 +5,7 @@ import RotateCw from 'lucide-react/icons/rotate-cw';
 import type { ReactNode } from 'react';
 import { create } from 'zustand';
 import { inkBounds } from '../../../core/devices/bounds';
-import type { Box, Point } from '../../../core/geometry/box';
+import type { Box } from '../../../core/geometry/box';
 import { flipElement, moveElement, turnElement } from '../../../core/job/edits/elements';
 import { setUnit } from '../../../core/job/edits/job';
 import type { Element, Job } from '../../../core/job/schema';
@@ -13,6 +13,7 @@ import { elementFrame } from '../../../core/scene/face';
 import { LengthField } from '../../parts/LengthField';
 import { act } from '../../store/session';
 import { resized, useArranging } from './arrange/arranging';
+import { ReferencePoint, useReference } from './arrange/ReferencePoint';
 import { useBench } from './bench';
 import { blurOnEnter } from './typing';
 import { setInkWidth } from './words/ink-width';
@@ -20,9 +21,6 @@ import { setInkWidth } from './words/ink-width';
 const LEAST = 0.25;
 const tooSmall = (points: number): string | undefined =>
   points < LEAST ? 'Nothing is narrower than a quarter of a point.' : undefined;
-
-/** The point of the selection that X and Y tell of, each way from 0 (left, top) to 1; kept from one element to the next. */
-const useReference = create<Point>(() => ({ x: 0, y: 0 }));
 
 /** Where the selection is and how large, in the piece's unit and the other one. */
 export function Measures({ element }: { element: Element }) {
@@ -137,41 +135,6 @@ export function MeasuredBy() {
         </button>
       ))}
     </fieldset>
-  );
-}
-
-const NAMES = [
-  ['Top left', 'Top', 'Top right'],
-  ['Left', 'Middle', 'Right'],
-  ['Foot left', 'Foot', 'Foot right'],
-] as const;
-
-/** The nine points that X and Y can tell of, laid out as they lie. */
-function ReferencePoint() {
-  const at = useReference();
-  return (
-    <div className="mb-1.5 flex items-center gap-2 text-[13px]">
-      <fieldset className="grid grid-cols-3 border border-base-content/50" aria-label="Measured from">
-        {NAMES.flatMap((row, i) =>
-          row.map((name, j) => {
-            const [x, y] = [j / 2, i / 2];
-            const on = at.x === x && at.y === y;
-            return (
-              <button
-                key={name}
-                type="button"
-                aria-label={name}
-                title={name}
-                aria-pressed={on}
-                className={`m-px size-3.5 cursor-pointer ${on ? 'bg-base-content' : 'bg-base-content/15 hover:bg-base-content/40'}`}
-                onClick={() => useReference.setState({ x, y })}
-              />
-            );
-          }),
-        )}
-      </fieldset>
-      <span className="quiet">X and Y tell of the {NAMES[at.y * 2]![at.x * 2]!.toLowerCase()}</span>
-    </div>
   );
 }
 

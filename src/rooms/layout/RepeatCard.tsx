@@ -1,53 +1,11 @@
-import { type Box, unionOf } from '../../../core/geometry/box';
-import { setRepeat } from '../../../core/job/edits/elements';
 import type { Element, Repeat } from '../../../core/job/schema';
-import { elementBox } from '../../../core/scene/face';
 import { Choice } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
 import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
-import { act } from '../../store/session';
 import { useBench } from './bench';
-
-type Way = 'once' | 'row' | 'column' | 'grid' | 'ring';
-const WAYS: readonly (readonly [Way, string])[] = [
-  ['once', 'Just once'],
-  ['row', 'In a row'],
-  ['column', 'In a column'],
-  ['grid', 'In a grid'],
-  ['ring', 'In a ring'],
-];
-
-function wayOf(repeat: Repeat | undefined): Way {
-  if (!repeat) return 'once';
-  if (repeat.kind === 'ring') return 'ring';
-  if (repeat.down === 1 && repeat.across > 1) return 'row';
-  return repeat.across === 1 && repeat.down > 1 ? 'column' : 'grid';
-}
-
-const START = 3;
-function begun(way: Exclude<Way, 'once'>, size: Box, last: Repeat['last']): Repeat {
-  const gap = Math.max(size.width, size.height) / 2;
-  const more = last ? { last } : {};
-  if (way === 'ring')
-    return {
-      kind: 'ring',
-      count: 8,
-      radius: 2 * Math.max(size.width, size.height),
-      sweep: 360,
-      turning: true,
-      ...more,
-    };
-  return {
-    kind: 'grid',
-    across: way === 'column' ? 1 : START,
-    down: way === 'row' ? 1 : START,
-    gapAcross: gap,
-    gapDown: gap,
-    ...more,
-  };
-}
+import { beginRepeat, REPEAT_WAYS, repeatWayOf, setRepeats } from './repeating';
 
 const far = (p: number): string | undefined => (Math.abs(p) > 20_000 ? 'Up to 7 m.' : undefined);
 
@@ -56,20 +14,9 @@ export function RepeatCard({ elements }: { elements: readonly Element[] }) {
   const { unit, echo, sources } = useBench();
   const repeat = elements[0]?.repeat;
   const { cell: _cell, ...plain } = repeat ?? {};
-  const first = ({ repeat: _repeat, ...element }: Element): Element => element as Element;
-  const whole = unionOf(elements.map((e) => elementBox(first(e), sources)));
-  if (!whole) return null;
-  function put(to: Repeat | undefined): void {
-    act('Repeat', (job) =>
-      elements.reduce((j, { id, x, y }) => {
-        // Several go on as one: all of them step by the box around the lot.
-        const cell = { x: whole!.x - x, y: whole!.y - y, width: whole!.width, height: whole!.height };
-        return setRepeat(j, id, to && elements.length > 1 ? { ...to, cell } : to);
-      }, job),
-    );
-  }
+  const put = (to: Repeat | undefined): void => setRepeats(elements, to, sources);
   const change = (to: Partial<Repeat>): void => put({ ...plain, ...to } as Repeat);
-  const way = wayOf(repeat);
+  const way = repeatWayOf(repeat);
   const count = (label: string, value: number, key: string, most = 500) => (
     <NumberField
       key={key}
@@ -93,12 +40,7 @@ export function RepeatCard({ elements }: { elements: readonly Element[] }) {
   );
   return (
     <Fold title="Repeat" inUse={repeat !== undefined}>
-      <Choice
-        label="Repeat"
-        value={way}
-        options={WAYS}
-        onChange={(to) => put(to === 'once' ? undefined : begun(to, whole, repeat?.last))}
-      />
+      <Choice label="Repeat" value={way} options={REPEAT_WAYS} onChange={(to) => beginRepeat(elements, to, sources)} />
       {repeat?.kind === 'grid' && (
         <div className="grid grid-cols-2 gap-1.5">
           {way !== 'column' && count('Across', repeat.across, 'across', Math.floor(500 / repeat.down))}

@@ -19,7 +19,10 @@ import {
 } from './arrange/arranging';
 import type { Bench } from './bench';
 import { copySelection, copyToOtherFace, cutSelection, duplicate, paste } from './clipboard';
+import { toggleSeenThrough, toggleShadow, toggleStroke } from './paint/effects';
+import { chooseFill, FILL_KINDS } from './paint/fills';
 import { beginDrawing, editPoints } from './path/drawing';
+import { beginRepeat, REPEAT_WAYS } from './repeating';
 import { openPanel, toggleAsCut, toggleBoth } from './room';
 import {
   COMBINE_SAYS,
@@ -35,7 +38,7 @@ import { editWords, stopEditing, useEditing } from './words/editing';
 /** Something a person can do in the Layout room: by key, from the menu, or by looking it up. */
 export interface Command {
   name: string;
-  group: 'Select' | 'Edit' | 'Arrange' | 'Shape' | 'See';
+  group: 'Edit' | 'Select' | 'Arrange' | 'Shape' | 'Paint' | 'Repeat' | 'See';
   /** As the key package writes them; the first is shown. */
   keys?: readonly string[];
   /** The browser sends an event of its own for it, which is listened to instead of the key. */
@@ -207,6 +210,42 @@ export const COMMANDS: readonly Command[] = [
     needs: 1,
     run: ({ selected }) => selected?.kind === 'shape' && editPoints(selected.id),
   },
+  ...FILL_KINDS.map(
+    ([kind, says]): Command => ({
+      name: `Fill: ${says.toLowerCase()}`,
+      group: 'Paint',
+      needs: 1,
+      run: (b) => chooseFill(b.selection, kind, b.sources),
+    }),
+  ),
+  {
+    name: 'A line along the outline, or none',
+    group: 'Paint',
+    keys: ['Shift+L'],
+    needs: 1,
+    run: (b) => toggleStroke(b.selection),
+  },
+  {
+    name: 'A soft shadow, or none',
+    group: 'Paint',
+    keys: ['Shift+S'],
+    needs: 1,
+    run: (b) => toggleShadow(b.selection),
+  },
+  {
+    name: 'Seen through, or not',
+    group: 'Paint',
+    needs: 1,
+    run: (b) => toggleSeenThrough(b.selection),
+  },
+  ...REPEAT_WAYS.map(
+    ([way, says]): Command => ({
+      name: `Repeat: ${says.toLowerCase()}`,
+      group: 'Repeat',
+      needs: 1,
+      run: (b) => beginRepeat(b.selection, way, b.sources),
+    }),
+  ),
   { name: 'Guides…', group: 'Arrange', keys: ['g'], run: () => openPanel('guides') },
   { name: 'As cut, and back', group: 'See', keys: ['.'], run: toggleAsCut },
   { name: 'Both faces, or one', group: 'See', keys: ['b'], run: toggleBoth },

@@ -9,6 +9,7 @@ import {
   snapEdge,
   snapMove,
 } from '../../../core/geometry/snap';
+import { type Handled, snapHandle } from '../../../core/geometry/snap-handle';
 import type { Element, Face } from '../../../core/job/schema';
 import { elementBox, elementFrame } from '../../../core/scene/face';
 import type { TypeSources } from '../../../core/scene/words';
@@ -91,43 +92,48 @@ export function snapDrag(
     : snapMove({ box, baselines }, { x: snapped.by.x + more.x, y: snapped.by.y + more.y }, targets, 0.01);
 }
 
-/** A pulled handle, caught by what is near; which coordinates were caught. */
+/** What is pulled by a handle: an element, or several as one. */
+export interface Pulled extends Handled {
+  face: string;
+  art: boolean;
+  targets: SnapTargets;
+}
+
+/** What a handle of these pulls; what catches it is found once, when it begins. */
+export function pulledOf(bench: Bench, elements: readonly Element[]): Pulled | undefined {
+  const [first, ...more] = elements;
+  const face = bench.shown.find((f) => f.elements.some((e) => e.id === first?.id));
+  if (!first || !face) return undefined;
+  const whole = unionOf(elements.map((e) => elementBox(e, bench.sources)))!;
+  return {
+    face: face.id,
+    frame: more.length > 0 ? whole : elementFrame(first, bench.sources),
+    turn: more.length > 0 ? 0 : (first.turn ?? 0),
+    art: elements.every(isArt),
+    targets: snapTargets(bench, face, new Set(elements.map((e) => e.id))),
+  };
+}
+
+/** A pulled handle, caught by what is near; which ways were caught. */
 export function snapPull(
-  bench: Bench,
-  element: Element,
+  { piece, shop }: Bench,
+  { targets, art, ...handled }: Pulled,
   handle: Handle,
   by: Point,
   reach: number,
-): { face: string; snapped: Snapped; edges: { x: boolean; y: boolean } } | undefined {
-  const face = bench.shown.find((f) => f.elements.some((e) => e.id === element.id));
-  // The sides of what is turned are not along the lines that catch.
-  if (!face || element.turn) return undefined;
-  const frame = elementFrame(element, bench.sources);
-  const at = HANDLE_AT[handle];
-  const targets = snapTargets(bench, face, new Set([element.id]));
-  const { piece, shop } = bench;
+): ReturnType<typeof snapHandle> {
   const bleed = shop.bleed[piece.kind];
-  const caught = (axis: 'x' | 'y'): { by: number; line: SnapLine | undefined } => {
-    if (at[axis] === 0.5) return { by: 0, line: undefined };
-    const place = frame[axis] + at[axis] * (axis === 'x' ? frame.width : frame.height) + by[axis];
+  return snapHandle(handled, handle, by, targets, reach, (axis, place) => {
+    const at = HANDLE_AT[handle][axis];
     const length = axis === 'x' ? piece.width : piece.height;
+    // Only an upright side can lie along the bleed's edge.
     const out =
-      isArt(element) && bleed > 0
-        ? at[axis] === 0
+      art && bleed > 0 && handled.turn === 0
+        ? at === 0
           ? bleedPull(place, 0, -bleed, -1, reach)
           : bleedPull(place, length, length + bleed, 1, reach)
         : undefined;
     if (out !== undefined) return { by: out, line: { axis, at: place + out, what: 'bleed' } };
     return snapEdge(axis, place, targets, reach);
-  };
-  const [x, y] = [caught('x'), caught('y')];
-  const over = { x: [frame.y, bottom(frame)], y: [frame.x, right(frame)] } as const;
-  const lines = [x.line, y.line].flatMap((line) =>
-    line ? [{ ...line, from: over[line.axis][0], to: over[line.axis][1] }] : [],
-  );
-  return {
-    face: face.id,
-    snapped: { by: { x: by.x + x.by, y: by.y + y.by }, lines, gaps: [] },
-    edges: { x: x.line !== undefined, y: y.line !== undefined },
-  };
+  });
 }

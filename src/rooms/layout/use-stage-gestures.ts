@@ -15,7 +15,7 @@ import { useScaling } from './arrange/scaling';
 import { useBench } from './bench';
 import { editPoints, framePicture, leaveDrawing } from './path/drawing';
 import { pullElement } from './pull';
-import { REACH, showCaught, snapDrag, snapPull, snapTargets } from './snapping';
+import { type Pulled, pulledOf, REACH, showCaught, snapDrag, snapPull, snapTargets } from './snapping';
 import { tidyStep } from './steps';
 import { isTyping } from './typing';
 import { onScreen, panBy, type View, zoomAt } from './view';
@@ -34,8 +34,8 @@ type Drag =
       added: boolean;
     }
   | { kind: 'box'; from: Point; had: readonly string[] }
-  | { kind: 'pull'; element: Element; handle: Handle }
-  | { kind: 'scale'; ids: readonly string[]; box: Box; handle: Handle }
+  | { kind: 'pull'; element: Element; handle: Handle; pulled: Pulled }
+  | { kind: 'scale'; ids: readonly string[]; handle: Handle; pulled: Pulled }
   | undefined;
 
 /** The box that is being dragged open to select what is in it, in pixels of the window. */
@@ -125,11 +125,11 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     if (view && (spaceHeld.current || event.button === 1)) return { kind: 'pan', from: view };
     if (closest(event.target, '[data-ruler]')) return undefined;
     const handle = closest(event.target, '[data-handle]')?.getAttribute('data-handle') as Handle | undefined;
-    if (handle && bench.selected) return { kind: 'pull', element: bench.selected, handle };
-    if (handle && bench.selection.length > 1) {
-      const free = bench.selection.filter((e) => !e.locked);
-      const box = unionOf(free.map((e) => elementBox(e, bench.sources)));
-      return box && { kind: 'scale', ids: free.map((e) => e.id), box, handle };
+    if (handle) {
+      const free = bench.selected ? [bench.selected] : bench.selection.filter((e) => !e.locked);
+      const pulled = pulledOf(bench, free);
+      if (pulled && bench.selected) return { kind: 'pull', element: bench.selected, handle, pulled };
+      if (pulled) return { kind: 'scale', ids: free.map((e) => e.id), handle, pulled };
     }
     const sheet = closest(event.target, '[data-face]');
     const hit = closest(event.target, '[data-element]');
@@ -211,20 +211,20 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     }
     const by = { x: mx / view.zoom, y: my / view.zoom };
     const step = tidyStep(bench.unit);
-    if (drag.kind === 'pull') {
-      const { element, handle } = drag;
-      const caught = free ? undefined : snapPull(bench, element, handle, by, REACH / view.zoom);
-      showCaught(caught?.face, caught?.snapped);
-      const how = { free: shift, step, sources: bench.sources, caught: caught?.edges };
-      sketch('Resize', (job) => pullElement(job, element, handle, caught?.snapped.by ?? by, how));
-      return;
-    }
-    if (drag.kind === 'scale') {
-      const { ids, box, handle } = drag;
-      // A corner keeps the proportions, unless Shift is held; a side changes just its own way.
-      const to = resizeBox(box, handle, by, isCorner(handle) && !shift);
-      const { type } = useScaling.getState();
-      sketch('Resize', (job) => scaleElements(job, ids, box, to, { type }));
+    if (drag.kind === 'pull' || drag.kind === 'scale') {
+      const { handle, pulled } = drag;
+      const caught = free ? undefined : snapPull(bench, pulled, handle, by, REACH / view.zoom);
+      const to = caught?.snapped.by ?? by;
+      showCaught(pulled.face, caught?.snapped);
+      if (drag.kind === 'pull') {
+        const how = { free: shift, step, sources: bench.sources, caught: caught?.edges };
+        sketch('Resize', (job) => pullElement(job, drag.element, handle, to, how));
+      } else {
+        // A corner keeps the proportions, unless Shift is held; a side changes just its own way.
+        const box = resizeBox(pulled.frame, handle, to, isCorner(handle) && !shift);
+        const { type } = useScaling.getState();
+        sketch('Resize', (job) => scaleElements(job, drag.ids, pulled.frame, box, { type }));
+      }
       return;
     }
     // Shift keeps a move level or upright.

@@ -5,6 +5,7 @@ import { NumberField } from '../../../parts/NumberField';
 import { Tick } from '../../../parts/Tick';
 import { useBench } from '../bench';
 import { moveSelection, scaleSelection, turnSelection } from './arranging';
+import { ReferencePoint, useReference } from './ReferencePoint';
 import { useScaling } from './scaling';
 
 const LEAST = 0.25;
@@ -16,25 +17,32 @@ export function SeveralMeasures() {
   const bench = useBench();
   const { unit, echo, sources, selection } = bench;
   const { type } = useScaling();
+  const at = useReference();
   const box = unionOf(selection.filter((e) => !e.locked).map((e) => elementBox(e, sources)));
   if (!box) return null;
   const units = { unit, echo };
-  const scale = (by: number): void => scaleSelection(bench, { ...box, width: box.width * by, height: box.height * by });
+  const point = { x: box.x + at.x * box.width, y: box.y + at.y * box.height };
+  // The reference point stays where it is while the rest grows about it.
+  const scale = (by: number): void => {
+    const [width, height] = [box.width * by, box.height * by];
+    scaleSelection(bench, { x: point.x - at.x * width, y: point.y - at.y * height, width, height });
+  };
   return (
     <section aria-label="Measures" className="grid gap-1.5">
       <h2 className="heading">Measures of all of it</h2>
+      <ReferencePoint />
       <div className="grid grid-cols-2 gap-1.5">
         <LengthField
           {...units}
           label="X"
-          value={box.x}
-          onChange={(x) => moveSelection(bench, { x: x - box.x, y: 0 })}
+          value={point.x}
+          onChange={(x) => moveSelection(bench, { x: x - point.x, y: 0 })}
         />
         <LengthField
           {...units}
           label="Y"
-          value={box.y}
-          onChange={(y) => moveSelection(bench, { x: 0, y: y - box.y })}
+          value={point.y}
+          onChange={(y) => moveSelection(bench, { x: 0, y: y - point.y })}
         />
         <LengthField {...units} label="W" value={box.width} refuse={tooSmall} onChange={(w) => scale(w / box.width)} />
         <LengthField

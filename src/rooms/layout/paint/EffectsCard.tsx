@@ -1,15 +1,14 @@
 import { setOpacity, setShadow } from '../../../../core/job/edits/elements';
 import type { Element } from '../../../../core/job/schema';
-import { toPoints } from '../../../../core/units/length';
 import { Fold } from '../../../parts/Fold';
 import { LengthField } from '../../../parts/LengthField';
 import { NumberField } from '../../../parts/NumberField';
 import { Tick } from '../../../parts/Tick';
 import { act } from '../../../store/session';
 import { useBench } from '../bench';
+import { NEW_SHADOW } from './effects';
 import { PaintField } from './PaintField';
 
-const NEW_SHADOW = { ink: 'black', tint: 0.4, x: toPoints(0.6, 'mm'), y: toPoints(0.8, 'mm'), blur: toPoints(1, 'mm') };
 const farOff = (p: number): string | undefined => (Math.abs(p) > 500 ? 'Up to 170 mm.' : undefined);
 
 /** How far something is seen through, and its shadow. */

@@ -11,12 +11,11 @@ import {
   type Pattern,
   type Split,
 } from '../../../../core/colour/fill';
-import { angleOf, placeAtAngle, placeBetween } from '../../../../core/colour/gradient-ends';
-import { type Box, middleOf } from '../../../../core/geometry/box';
+import { angleOf, placeAtAngle } from '../../../../core/colour/gradient-ends';
+import type { Box } from '../../../../core/geometry/box';
 import { setFill, setPaint } from '../../../../core/job/edits/elements';
-import type { Paint, Rule, Shape, Words } from '../../../../core/job/schema';
+import type { Rule, Shape, Words } from '../../../../core/job/schema';
 import { elementFrame } from '../../../../core/scene/face';
-import { toPoints } from '../../../../core/units/length';
 import { Choice } from '../../../parts/Choice';
 import { LengthField } from '../../../parts/LengthField';
 import { NumberField } from '../../../parts/NumberField';
@@ -25,82 +24,22 @@ import { act } from '../../../store/session';
 import { useBench } from '../bench';
 import { changeLettering, tryLettering } from '../words/editing';
 import { useShownLettering } from '../words/shown-lettering';
+import { canFill, chooseFill, FILL_KINDS, fillKindOf } from './fills';
 import { InkCard } from './InkCard';
 import { PaintField } from './PaintField';
-
-type Kind = 'flat' | 'none' | 'linear' | 'radial' | 'split' | 'pattern';
-const KINDS: readonly (readonly [Kind, string])[] = [
-  ['flat', 'One ink'],
-  ['linear', 'Runs along a line'],
-  ['radial', 'Runs from a middle'],
-  ['split', 'Two halves'],
-  ['pattern', 'Pattern'],
-  ['none', 'Nothing'],
-];
-
-const kindOf = (fill: Fill | undefined): Kind => (fill === undefined || isFlat(fill) ? 'flat' : fill.kind);
-
-/** A fill of another kind that begins with the ink there was. */
-function begun(kind: Kind, from: Paint, frame: Box): Fill {
-  const light = { ...from, tint: from.tint > 0.5 ? 0.15 : 1 };
-  switch (kind) {
-    case 'flat':
-      return from;
-    case 'none':
-      return { kind };
-    case 'linear':
-      return {
-        kind,
-        place: placeAtAngle(90, frame),
-        stops: [
-          { at: 0, ...from },
-          { at: 1, ...light },
-        ],
-      };
-    case 'radial': {
-      const middle = middleOf(frame);
-      const edge = { x: middle.x + Math.max(frame.width, frame.height) / 2, y: middle.y };
-      return {
-        kind,
-        place: placeBetween(middle, edge, frame),
-        stops: [
-          { at: 0, ...light },
-          { at: 1, ...from },
-        ],
-      };
-    }
-    case 'split':
-      return { kind, through: { x: 0.5, y: 0.5 }, angle: 0, first: from, second: light };
-    case 'pattern':
-      return {
-        kind,
-        motif: 'stripes',
-        spacing: toPoints(2, 'mm'),
-        weight: toPoints(1, 'mm'),
-        angle: 45,
-        paint: from,
-        ground: light,
-      };
-  }
-}
 
 /** What fills a shape, a rule, or letters. */
 export function FillCard({ element }: { element: Shape | Rule | Words }) {
   const { sources } = useBench();
   const fill = element.kind === 'words' ? element.fill : element.paint;
-  const kind = kindOf(fill);
+  const kind = fillKindOf(fill);
   const frame = elementFrame(element, sources);
-  const kinds = element.kind === 'shape' ? KINDS : KINDS.filter(([id]) => id !== 'none');
+  const kinds = FILL_KINDS.filter(([id]) => canFill(element, id));
   const put = (name: string, to: Fill | undefined): void => act(name, (job) => setFill(job, element.id, to));
-  const choose = (to: Kind): void => {
-    const from = (fill && mainPaint(fill)) ?? { ink: 'black', tint: 1 };
-    if (element.kind === 'words' && to === 'flat') put('Fill', undefined);
-    else put('Fill', begun(to, from, frame));
-  };
   return (
     <section aria-label="Fill" className="grid gap-1.5">
       <h2 className="heading">Fill</h2>
-      <Choice label="Kind of fill" value={kind} options={kinds} onChange={choose} />
+      <Choice label="Kind of fill" value={kind} options={kinds} onChange={(to) => chooseFill([element], to, sources)} />
       {kind === 'flat' && (element.kind === 'words' ? <LetteredInk words={element} /> : <FlatInk element={element} />)}
       {fill && !isFlat(fill) && (fill.kind === 'linear' || fill.kind === 'radial') && (
         <GradientFields gradient={fill} frame={frame} onChange={put} />

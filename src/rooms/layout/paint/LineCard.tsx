@@ -7,6 +7,7 @@ import { LengthField } from '../../../parts/LengthField';
 import { Tick } from '../../../parts/Tick';
 import { act } from '../../../store/session';
 import { useBench } from '../bench';
+import { NEW_STROKE } from './effects';
 import { PaintField } from './PaintField';
 
 const CAPS = ['flat', 'round', 'square'] as const;
@@ -79,8 +80,6 @@ export function RuleCard({ rule }: { rule: Rule }) {
     </section>
   );
 }
-
-const NEW_STROKE: Stroke = { weight: 1, paint: { ink: 'black', tint: 1 } };
 
 /** The line along a shape's outline; new shapes have none. */
 export function StrokeCard({ shape }: { shape: Shape }) {
