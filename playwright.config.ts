@@ -7,7 +7,7 @@ export default defineConfig({
   timeout: 120_000,
   // A loaded machine takes its time to lay out the first piece.
   expect: { timeout: 15_000 },
-  workers: 1,
+  workers: 2,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,

@@ -2,6 +2,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { writePdf } from '../core/files/pdf/write';
 import { writeSvg } from '../core/files/svg-file';
+import { pressConditionOf } from '../core/job/press-of';
 import { shopOf } from '../core/trade/shops';
 import { CliError, openJob, pieceAsked } from './given';
 import { loadKit } from './kit';
@@ -35,7 +36,7 @@ pdfx4 writes one PDF/X-4 with a page a face; svg writes one file a face into the
     const faces = facesGiven(options['faces'], piece.faces.length);
     const shop = shopOf(piece.shop);
     const kit = await loadKit(assets);
-    const press = kit.press(shop.condition);
+    const press = kit.press(pressConditionOf(job, shop));
     if (options['as'] === 'pdfx4') {
       const bytes = await writePdf(
         job,

@@ -4,6 +4,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { type ColourEngine, createColourEngine, createPress, type Press } from '../core/colour/engine';
 import { conditionOf } from '../core/trade/conditions';
+import type { PressCondition } from '../core/trade/schema';
 import { createFontBook, type FontBook } from '../core/type/font';
 import { faceBytes, ownPart } from '../core/type/own-font';
 import { createSpeller, DICTIONARY_PACKAGES, type Language, type Speller } from '../core/type/spelling';
@@ -16,7 +17,7 @@ export interface Kit {
   engine: ColourEngine;
   fonts: FontBook;
   cutter: FontCutter;
-  press(condition: string): Press;
+  press(condition: string | PressCondition): Press;
 }
 
 const require = createRequire(import.meta.url);
@@ -24,7 +25,7 @@ export const packageFile = (name: string): string => require.resolve(name);
 export const profileFile = (name: string): string =>
   fileURLToPath(new URL(`../assets/profiles/${name}`, import.meta.url));
 
-/** `assets` holds the files of a job's own fonts. */
+/** `assets` holds the files of a job's own fonts and profiles. */
 export async function loadKit(assets: Readonly<Record<string, Uint8Array>> = {}): Promise<Kit> {
   const cutter = await createFontCutter(readFileSync(packageFile('harfbuzzjs/dist/harfbuzz-subset.wasm')));
   const engine = await createColourEngine(readFileSync(packageFile('lcms-wasm/dist/lcms.wasm')));
@@ -40,10 +41,13 @@ export async function loadKit(assets: Readonly<Record<string, Uint8Array>> = {})
       const face = typefaceOf(id) ?? typefaceOf(PLAIN.lettering.typeface)!;
       return readFileSync(packageFile(face.file));
     }),
-    press(id) {
-      const condition = conditionOf(id);
-      const found = presses.get(id) ?? createPress(engine, condition, readFileSync(profileFile(condition.profile)));
-      presses.set(id, found);
+    press(given) {
+      const condition = typeof given === 'string' ? conditionOf(given) : given;
+      const key = JSON.stringify(condition);
+      const found =
+        presses.get(key) ??
+        createPress(engine, condition, assets[condition.id] ?? readFileSync(profileFile(condition.profile)));
+      presses.set(key, found);
       return found;
     },
   };

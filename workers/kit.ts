@@ -1,7 +1,8 @@
 import subsetUrl from 'harfbuzzjs/dist/harfbuzz-subset.wasm?url';
 import lcmsUrl from 'lcms-wasm/dist/lcms.wasm?url';
 import { type ColourEngine, createColourEngine, createPress, type Press } from '../core/colour/engine';
-import { CONDITIONS } from '../core/trade/conditions';
+import { CONDITIONS, conditionOf } from '../core/trade/conditions';
+import type { PressCondition } from '../core/trade/schema';
 import { createFontBook, type FontBook } from '../core/type/font';
 import { faceBytes, ownPart } from '../core/type/own-font';
 import { PLAIN } from '../core/type/style';
@@ -12,7 +13,8 @@ import { bytesAt } from './fetch';
 /** The profiles and the colour engine the core is handed in a browser, on the page and in workers alike. */
 export interface Presses {
   engine: ColourEngine;
-  press(condition: string): Press;
+  /** A press by its condition, or by the id of one that ships; the profile of another is loaded first (`loadProfiles`). */
+  press(condition: string | PressCondition): Press;
 }
 /** The same with the fonts that have been loaded. */
 export interface Kit extends Presses {
@@ -32,21 +34,40 @@ const PROFILE_URLS = import.meta.glob<string>('/assets/profiles/*.icc', {
 const byName = async (names: [key: string, url: string | undefined][]): Promise<Record<string, Uint8Array>> =>
   Object.fromEntries(await Promise.all(names.map(async ([key, url]) => [key, await bytesAt(url)] as const)));
 
+type FindOwn = (hash: string) => Promise<Uint8Array | undefined>;
+
+const ownProfiles = new Map<string, Uint8Array>();
+let findProfile: FindOwn = async () => undefined;
+/** Says where the files of loaded profiles are. */
+export function findOwnProfiles(find: FindOwn): void {
+  findProfile = find;
+}
+export const profilesLoaded = (hashes: Iterable<string>): boolean => [...hashes].every((hash) => ownProfiles.has(hash));
+/** Loads profiles of the user's own, so that their presses can be used. */
+export async function loadProfiles(hashes: Iterable<string>): Promise<void> {
+  for (const hash of hashes) {
+    const bytes = ownProfiles.has(hash) ? undefined : await findProfile(hash);
+    if (bytes) ownProfiles.set(hash, bytes);
+  }
+}
+
 async function openPresses(): Promise<Presses> {
   const [wasm, profiles] = await Promise.all([
     bytesAt(lcmsUrl),
     byName(CONDITIONS.map((condition) => [condition.id, PROFILE_URLS[`/assets/profiles/${condition.profile}`]])),
   ]);
   const engine = await createColourEngine(wasm);
-  const presses = new Map(
-    CONDITIONS.map((condition) => [condition.id, createPress(engine, condition, profiles[condition.id]!)]),
-  );
+  const presses = new Map<string, Press>();
   return {
     engine,
-    press(id) {
-      const press = presses.get(id);
-      if (!press) throw new Error(`No press condition is called ${id}.`);
-      return press;
+    press(given) {
+      const condition = typeof given === 'string' ? conditionOf(given) : given;
+      const profile = profiles[condition.id] ?? ownProfiles.get(condition.id);
+      if (!profile) throw new Error(`The profile of ${condition.name} is not here. Load it again.`);
+      const key = JSON.stringify(condition);
+      const found = presses.get(key) ?? createPress(engine, condition, profile);
+      presses.set(key, found);
+      return found;
     },
   };
 }
@@ -58,7 +79,6 @@ const fontFiles = new Map<string, Uint8Array>();
 /** Fonts are opened from what has been loaded. A typeface that does not ship is shown in the plain one; a check names it. */
 const fonts = createFontBook((id) => fontFiles.get(id));
 
-type FindOwn = (hash: string) => Promise<Uint8Array | undefined>;
 let findOwn: FindOwn = async () => undefined;
 /** Says where the files of added fonts are: in the browser's store, or beside the job in a worker. */
 export function findOwnFonts(find: FindOwn): void {

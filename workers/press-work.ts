@@ -1,14 +1,17 @@
+import type { Ink } from '../core/colour/ink';
 import { hashOf } from '../core/files/hash';
 import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
 import { type PdfAsked, type Progress, writePdf } from '../core/files/pdf/write';
 import { typefacesIn } from '../core/job/look';
+import { pressConditionOf } from '../core/job/press-of';
 import type { Asset, Job } from '../core/job/schema';
 import { decodePicture } from '../core/picture/decode';
 import { type Lightness, lightnessOf } from '../core/picture/lightness';
 import { probePicture } from '../core/picture/probe';
-import { proofPicture, separatePicture } from '../core/picture/separate';
+import { proofPicture, type Separation, separatePicture } from '../core/picture/separate';
+import type { PressCondition } from '../core/trade/schema';
 import { type OwnFont, plainFont, takeFont } from '../core/type/own-font';
-import { findOwnFonts, loadFontCutter, loadFonts, loadKit, loadPresses } from './kit';
+import { findOwnFonts, findOwnProfiles, loadFontCutter, loadFonts, loadKit, loadPresses, loadProfiles } from './kit';
 
 /** Heavy work, off the page's thread. Errors keep their message when they cross. */
 
@@ -20,11 +23,15 @@ export interface Written {
 const LONGEST_PREVIEW = 1800;
 
 /** A picture as the press shows it, small enough for the stage, and how light it is where. */
-export async function preview(bytes: Uint8Array, condition: string): Promise<{ image: Blob; light: Lightness }> {
+export async function preview(
+  bytes: Uint8Array,
+  printed: { condition: PressCondition; separation: Separation; inks: readonly Ink[] },
+): Promise<{ image: Blob; light: Lightness }> {
+  await loadProfiles([printed.condition.id]);
   const { engine, press } = await loadPresses();
-  const on = press(condition);
-  const separated = separatePicture(decodePicture(bytes), engine, on);
-  const rgb = proofPicture(separated, engine, on);
+  const on = press(printed.condition);
+  const separated = separatePicture(decodePicture(bytes), engine, on, printed.separation);
+  const rgb = proofPicture(separated, engine, on, printed.inks);
   const { width, height, alpha } = separated;
   const image = new ImageData(width, height);
   for (let i = 0, from = 0, to = 0; i < width * height; i++) {
@@ -69,9 +76,16 @@ export async function exportPdf(
 ): Promise<Written> {
   const kit = await loadKit();
   findOwnFonts(async (hash) => assets[hash]);
+  findOwnProfiles(async (hash) => assets[hash]);
+  await loadProfiles(Object.keys(job.conditions));
   await loadFonts(typefacesIn(job));
   const cutter = await loadFontCutter();
-  const bytes = await writePdf(job, asked, { ...kit, cutter, press: kit.press(asked.shop.condition), assets }, tell);
+  const bytes = await writePdf(
+    job,
+    asked,
+    { ...kit, cutter, press: kit.press(pressConditionOf(job, asked.shop)), assets },
+    tell,
+  );
   tell({ done: 1, what: 'Reading the file back' });
   // pdf.js looks for its own worker; with the worker's code loaded here it works in this thread.
   await import('pdfjs-dist/legacy/build/pdf.worker.mjs');

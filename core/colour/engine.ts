@@ -1,6 +1,6 @@
 import * as lcms from 'lcms-wasm';
 import type { PressCondition } from '../trade/schema';
-import type { Cmyk } from './ink';
+import type { Cmyk, Lab } from './ink';
 
 /** Little CMS behind a small front: profiles are bytes, pixels are 8 bits a channel, no padding. */
 export interface ColourEngine {
@@ -11,7 +11,12 @@ export interface ColourEngine {
    * Throws ProfileError if a profile cannot be used.
    */
   converter(from: Profile, to: Profile, how: Rendering, care?: Care): Converter;
+  /** What colours of a profile measure as CIE L*a*b* under D50, three numbers each, relative to its white. */
+  measure(profile: Profile, pixels: Uint8Array): Float32Array;
+  /** Amounts of a profile (bytes) that measure as those colours. */
+  match(profile: Profile, labs: readonly Lab[], how: Rendering): Uint8Array;
 }
+/** Bytes of an ICC profile, or one that is known by name; Lab is CIE L*a*b* under D50. */
 export type Profile = Uint8Array | 'sRGB';
 export type ColourSpace = 'RGB' | 'CMYK' | 'GRAY';
 export interface ProfileFacts {
@@ -32,7 +37,13 @@ const FORMAT: Record<ColourSpace, number> = {
   CMYK: lcms.TYPE_CMYK_8,
   GRAY: (3 << 16) | (1 << 3) | 1,
 };
-const INTENT = { perceptual: lcms.INTENT_PERCEPTUAL, 'relative colorimetric': lcms.INTENT_RELATIVE_COLORIMETRIC };
+/** ICC.1, 7.2.15. */
+const INTENT: Record<Rendering['intent'], number> = {
+  perceptual: 0,
+  'relative colorimetric': 1,
+  saturation: 2,
+  'absolute colorimetric': 3,
+};
 
 /** Little CMS's flag to leave the pipeline as it is (cmsFLAGS_NOOPTIMIZE); its front here does not name it. */
 const NO_OPTIMISATION = 0x0100;
@@ -119,6 +130,31 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
     return (pixels) => (pixels.length / into < MANY ? convert(pixels) : byDistinctColours(pixels, out, convert));
   }
 
+  const labProfile = cms.cmsCreateLab4Profile(null);
+  const toLab = new Map<string, number>();
+  const fromLab = new Map<string, number>();
+  /** A transform between a profile and L*a*b*, kept. */
+  function labTransform(profile: Profile, way: 'to' | 'from', intent: number, flags: number): number {
+    const kept = way === 'to' ? toLab : fromLab;
+    const key = `${idOf(profile)} ${intent} ${flags}`;
+    const found = kept.get(key);
+    if (found !== undefined) return found;
+    const { handle, space } = open(profile);
+    const made =
+      way === 'to'
+        ? cms.cmsCreateTransform(handle, FORMAT[space], labProfile, lcms.TYPE_Lab_FLT, intent, flags)
+        : cms.cmsCreateTransform(labProfile, lcms.TYPE_Lab_FLT, handle, FORMAT[space], intent, flags);
+    cms.cmsCloseProfile(handle);
+    if (!made) throw new ProfileError('This colour profile says nothing of how its colours look.');
+    kept.set(key, made);
+    return made;
+  }
+  const spaceOfProfile = (profile: Profile): ColourSpace => {
+    const { handle, space } = open(profile);
+    cms.cmsCloseProfile(handle);
+    return space;
+  };
+
   // The shipped profiles live as long as the app, so conversions are kept by the identity of their bytes.
   const ids = new WeakMap<Uint8Array, number>();
   let nextId = 0;
@@ -139,6 +175,16 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
       };
       cms.cmsCloseProfile(handle);
       return facts;
+    },
+    measure(profile, pixels) {
+      const transform = labTransform(profile, 'to', INTENT['relative colorimetric'], NO_OPTIMISATION);
+      const count = pixels.length / channelsOf(profile === 'sRGB' ? 'RGB' : spaceOfProfile(profile));
+      return cms.cmsDoTransform(transform, pixels, count) as Float32Array;
+    },
+    match(profile, labs, how) {
+      const flags = NO_OPTIMISATION | (how.blackPointCompensation ? lcms.cmsFLAGS_BLACKPOINTCOMPENSATION : 0);
+      const transform = labTransform(profile, 'from', INTENT[how.intent], flags);
+      return cms.cmsDoTransform(transform, Float32Array.from(labs.flat()), labs.length) as Uint8Array;
     },
     converter(from, to, how, care = 'exact') {
       const key = [idOf(from), idOf(to), how.intent, how.blackPointCompensation, care].join('|');
@@ -161,6 +207,12 @@ export interface Press {
   screen(cmyk: Cmyk): Rgb;
   /** Amounts of ink (0 to 1, whole percent) for an sRGB colour of bytes. */
   separate(rgb: Rgb): Cmyk;
+  /** What these amounts measure on paper, relative to it. */
+  lab(cmyk: Cmyk): Lab;
+  /** Amounts of ink (0 to 1, whole percent) that come nearest to a colour. */
+  separateLab(lab: Lab): Cmyk;
+  /** What a screen colour measures. */
+  labOfScreen(rgb: Rgb): Lab;
 }
 
 /** A press condition brought to life with its profile's bytes. */
@@ -168,6 +220,8 @@ export function createPress(engine: ColourEngine, condition: PressCondition, pro
   const toScreen = engine.converter(profile, 'sRGB', condition);
   const toPress = engine.converter('sRGB', profile, condition);
   const shown = new Map<string, Rgb>();
+  const measured = new Map<string, Lab>();
+  const percents = (amounts: Uint8Array): Cmyk => Array.from(amounts, (b) => Math.round((b / 255) * 100) / 100) as Cmyk;
   return {
     condition,
     profile,
@@ -177,7 +231,15 @@ export function createPress(engine: ColourEngine, condition: PressCondition, pro
       shown.set(key, found);
       return found;
     },
-    separate: (rgb) => Array.from(toPress(Uint8Array.from(rgb)), (b) => Math.round((b / 255) * 100) / 100) as Cmyk,
+    separate: (rgb) => percents(toPress(Uint8Array.from(rgb))),
+    lab(cmyk) {
+      const key = cmyk.join();
+      const found = measured.get(key) ?? (Array.from(engine.measure(profile, bytes(cmyk))) as Lab);
+      measured.set(key, found);
+      return found;
+    },
+    separateLab: (lab) => percents(engine.match(profile, [lab], condition)),
+    labOfScreen: (rgb) => Array.from(engine.measure('sRGB', Uint8Array.from(rgb))) as Lab,
   };
 }
 

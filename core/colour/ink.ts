@@ -5,6 +5,14 @@ const amount = z.number().min(0).max(1);
 export const cmykSchema = z.tuple([amount, amount, amount, amount]);
 export type Cmyk = z.infer<typeof cmykSchema>;
 
+/** CIE L*a*b* under D50, as ICC and ISO 17972 have it. */
+export const labSchema = z.tuple([
+  z.number().min(0).max(100),
+  z.number().min(-128).max(128),
+  z.number().min(-128).max(128),
+]);
+export type Lab = z.infer<typeof labSchema>;
+
 /**
  * An ink of the job: a process colour is printed from the four process plates; a spot ink is a plate
  * of its own, and `cmyk` is then only what stands in for it on a screen or a process press.
@@ -14,6 +22,8 @@ export const inkSchema = z.strictObject({
   name: z.string().min(1).max(80),
   kind: z.enum(['process', 'spot']),
   cmyk: cmykSchema,
+  /** The colour that was asked for, where the ink was made from one: a spot ink's own, or a screen colour's. */
+  lab: labSchema.optional(),
 });
 export type Ink = z.infer<typeof inkSchema>;
 

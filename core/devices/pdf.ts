@@ -3,7 +3,7 @@ import { type Box, bottom } from '../geometry/box';
 import { type Matrix, multiply } from '../geometry/matrix';
 import { asCubic, boxPath, type Path } from '../geometry/path';
 import { type Colour, type Coverage, isShade, type Shade } from '../scene/colour';
-import { type Device, type GlyphRun, runMatrix, type Tone } from '../scene/device';
+import { type Device, type GlyphRun, type ImageRef, imageKey, runMatrix, type Tone } from '../scene/device';
 import { runOutline } from '../scene/run-outline';
 import type { Font, Glyph } from '../type/font';
 
@@ -18,7 +18,7 @@ export interface FontUse {
 /** What the pages of one document share; the writer makes PDF objects of it. Keys are resource names. */
 export interface PdfUses {
   fonts: Map<string, FontUse>;
-  images: Map<string, string>;
+  images: Map<string, { key: string; image: ImageRef }>;
   /** Separations by plate name; `All` among them. */
   plates: Map<string, string>;
   /** Colour that runs, by what it is written as. */
@@ -30,8 +30,8 @@ export interface PdfUses {
   states: Map<string, { key: string; state: PdfState }>;
 }
 
-/** What a transparency setting sets: an amount, or a form whose grey says how much shows. */
-export type PdfState = { opacity: number } | { mask: string };
+/** What a graphics state sets: an amount that covers, a form whose grey says how much shows, or that inks overprint. */
+export type PdfState = { opacity: number } | { mask: string } | { overprint: true };
 
 /** A piece of content with the names it uses. A grey one is a mask. */
 export interface PdfForm {
@@ -303,6 +303,12 @@ export function pdfDevice(
       begin();
     },
     endFade: () => end({ mask: masks.pop()! }),
+    beginOverprint: () => {
+      out.push('q', `${named(stateKey({ overprint: true }))} gs`);
+    },
+    endOverprint: () => {
+      out.push('Q');
+    },
     fillPath: (path, given) => {
       out.push(colour(given, false), pathOps(path), 'f');
     },
@@ -320,8 +326,10 @@ export function pdfDevice(
       if (asOutlines(run)) out.push(colour(given, false), pathOps(runOutline(run)), 'f');
       else out.push(colour(given, false), 'BT', ...textOps(run), 'ET');
     },
-    drawImage: ({ asset }, place) => {
-      out.push(...imageOps(keyOf(uses.images, asset, 'Im'), place));
+    drawImage: (image, place) => {
+      const found = uses.images.get(imageKey(image)) ?? { key: `Im${uses.images.size + 1}`, image };
+      uses.images.set(imageKey(image), found);
+      out.push(...imageOps(found.key, place));
     },
     drawTone: (tone, place, given) => {
       const colours = uses.tones.get(tone) ?? [];

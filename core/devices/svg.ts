@@ -5,7 +5,7 @@ import { type Plates, processStandIn } from '../colour/ink';
 import type { Matrix } from '../geometry/matrix';
 import { type Path, pathData } from '../geometry/path';
 import { type Colour, type Coverage, isShade, type Shade } from '../scene/colour';
-import type { Device, Tone } from '../scene/device';
+import { type Device, imageKey, type Tone } from '../scene/device';
 import { runData } from '../scene/run-outline';
 
 /** A gradient as SVG has it, in the face's own space. */
@@ -20,10 +20,11 @@ export type SvgPaint = string | SvgShade;
 export type SvgNode =
   | { kind: 'path'; d: string; fill: SvgPaint }
   | { kind: 'line'; d: string; stroke: SvgPaint; pen: Pen }
-  | { kind: 'image'; asset: string; place: Matrix }
+  /** `image` is the key of a separated picture. */
+  | { kind: 'image'; image: string; place: Matrix }
   | { kind: 'tone'; tone: Tone; colour: Rgb; place: Matrix }
-  /** Things together: inside a clip, as one that is seen through, or fading. */
-  | { kind: 'together'; nodes: SvgNode[]; clip?: string; opacity?: number; fade?: SvgShade };
+  /** Things together: inside a clip, as one that is seen through, fading, or printed on what is below. */
+  | { kind: 'together'; nodes: SvgNode[]; clip?: string; opacity?: number; fade?: SvgShade; overprint?: true };
 
 export interface SvgElement {
   id: string;
@@ -113,6 +114,8 @@ export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[
     endGroup: end,
     beginFade: (coverage) => begin({ fade: fading(coverage) }),
     endFade: end,
+    beginOverprint: () => begin({ overprint: true }),
+    endOverprint: end,
     fillPath: (path, colour) => {
       nodes().push({ kind: 'path', d: pathData(path), fill: look(colour) });
     },
@@ -120,8 +123,8 @@ export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[
       nodes().push({ kind: 'line', d: pathData(path), stroke: look(colour), pen });
     },
     showGlyphs: (run, colour) => showLetters(runData(run), colour),
-    drawImage: ({ asset }, place) => {
-      nodes().push({ kind: 'image', asset, place });
+    drawImage: (image, place) => {
+      nodes().push({ kind: 'image', image: imageKey(image), place });
     },
     drawTone: (tone, place, colour) => {
       nodes().push({ kind: 'tone', tone, colour: rgb(colour), place });

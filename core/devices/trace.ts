@@ -1,5 +1,5 @@
 import { pathData } from '../geometry/path';
-import type { Device, GlyphRun } from '../scene/device';
+import { type Device, type GlyphRun, imageKey } from '../scene/device';
 
 const runWords = ({ typeface, size, text, x, baseline, angle, glyphs }: GlyphRun): unknown[] => [
   typeface,
@@ -31,10 +31,12 @@ export function traceDevice(): Device & { lines: string[] } {
     endGroup: () => say('end group'),
     beginFade: (coverage) => say('fade', stringify(coverage)),
     endFade: () => say('end fade'),
+    beginOverprint: () => say('overprint'),
+    endOverprint: () => say('end overprint'),
     fillPath: (path, colour) => say('fill', pathData(path), stringify(colour)),
     strokePath: (path, pen, colour) => say('stroke', pathData(path), stringify(pen), stringify(colour)),
     showGlyphs: (run, colour) => say('glyphs', ...runWords(run), stringify(colour)),
-    drawImage: ({ asset, width, height }, place) => say('image', asset, width, height, stringify(place)),
+    drawImage: (image, place) => say('image', imageKey(image), image.width, image.height, stringify(place)),
     drawTone: ({ width, height, amounts }, place, colour) =>
       say(
         'tone',

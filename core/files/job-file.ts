@@ -21,6 +21,7 @@ export const FILE_LIMITS = { job: 50_000_000, total: 1_000_000_000, entries: 2_0
 const EXTENSION: Record<Asset['type'], string> = { 'image/jpeg': 'jpg', 'image/png': 'png' };
 /** TrueType or CFF outlines: OpenType files of both kinds are called otf. */
 const fontPath = (hash: string): string => `fonts/${hash}.otf`;
+const profilePath = (hash: string): string => `profiles/${hash}.icc`;
 const assetPath = (hash: string, asset: Asset): string => `assets/${hash}.${EXTENSION[asset.type]}`;
 
 /** The same value with the keys of every object in order, so that equal jobs are equal bytes. */
@@ -67,6 +68,12 @@ export function writeJobFile({ job, assets }: JobBundle): Uint8Array {
     if (!bytes) throw new JobFileError(`The font ${job.fonts[hash]!.family} is missing. Add it again, then save.`);
     entries[fontPath(hash)] = [bytes, { level: 6 }];
   }
+  for (const hash of Object.keys(job.conditions).sort()) {
+    const bytes = assets[hash];
+    if (!bytes)
+      throw new JobFileError(`The profile ${job.conditions[hash]!.name} is missing. Load it again, then save.`);
+    entries[profilePath(hash)] = [bytes, { level: 6 }];
+  }
   return zipSync(entries, { mtime: ZIP_TIME });
 }
 
@@ -87,7 +94,9 @@ function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
           throw new JobFileError(
             'This file unpacks to far more than a job can hold, so it was not opened. Ask for it to be saved again.',
           );
-        return name === 'job.json' || name.startsWith('assets/') || name.startsWith('fonts/');
+        return (
+          name === 'job.json' || name.startsWith('assets/') || name.startsWith('fonts/') || name.startsWith('profiles/')
+        );
       },
     });
   } catch (error) {
@@ -152,6 +161,14 @@ export function readJobFile(bytes: Uint8Array): JobBundle {
       throw new JobFileError(`The font ${family} in this file is damaged. Ask for it to be saved again.`);
     takeFont(font);
     assets[hash] = font;
+  }
+  for (const [hash, { name }] of Object.entries(job.conditions)) {
+    const profile = entries[profilePath(hash)];
+    if (!profile)
+      throw new JobFileError(`The profile ${name} is missing from this file. Ask for it to be saved again.`);
+    if (hashOf(profile) !== hash)
+      throw new JobFileError(`The profile ${name} in this file is damaged. Ask for it to be saved again.`);
+    assets[hash] = profile;
   }
   return { job, assets };
 }

@@ -1,5 +1,6 @@
 import { encode as encodePng } from 'fast-png';
 import type { ColourEngine, Press } from '../colour/engine';
+import type { Ink } from '../colour/ink';
 import { penAttributes, type SvgElement, type SvgNode, type SvgPaint, type SvgShade, svgDevice } from '../devices/svg';
 import { pngUrl, tonePng } from '../devices/tone-png';
 import { type Box, outset } from '../geometry/box';
@@ -8,6 +9,7 @@ import type { Job, Piece } from '../job/schema';
 import { decodePicture } from '../picture/decode';
 import { proofPicture, type SeparatedPicture, separatePicture } from '../picture/separate';
 import { drawFace } from '../scene/face';
+import { imagesIn } from '../scene/images';
 import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import type { FontBook } from '../type/font';
@@ -20,9 +22,14 @@ export interface SvgKit {
 }
 
 /** A separated picture as the press condition shows it: a PNG in sRGB. */
-export function proofPng(picture: SeparatedPicture, engine: ColourEngine, press: Press): Uint8Array {
+export function proofPng(
+  picture: SeparatedPicture,
+  engine: ColourEngine,
+  press: Press,
+  inks: readonly Ink[],
+): Uint8Array {
   const { width, height, alpha } = picture;
-  const rgb = proofPicture(picture, engine, press);
+  const rgb = proofPicture(picture, engine, press, inks);
   if (!alpha) return encodePng({ width, height, data: rgb, channels: 3 });
   const rgba = new Uint8Array(width * height * 4);
   for (let i = 0; i < width * height; i++) {
@@ -73,7 +80,7 @@ function nodeText(node: SvgNode, name: string, hrefs: ReadonlyMap<string, string
     const pen = Object.entries(penAttributes(node.pen)).map(([key, text]) => `${key}="${text}"`);
     return `${before}<path d="${node.d}" fill="none" stroke="${value}" ${pen.join(' ')}/>`;
   }
-  if (node.kind === 'image') return imageText(hrefs.get(node.asset) ?? '', node.place);
+  if (node.kind === 'image') return imageText(hrefs.get(node.image) ?? '', node.place);
   if (node.kind === 'tone') return imageText(tonePng(node.tone, node.colour), node.place);
   const clip = node.clip === undefined ? '' : `<clipPath id="c${name}"><path d="${node.clip}"/></clipPath>`;
   const fade = node.fade
@@ -83,15 +90,11 @@ function nodeText(node: SvgNode, name: string, hrefs: ReadonlyMap<string, string
     clip ? ` clip-path="url(#c${name})"` : '',
     fade ? ` mask="url(#m${name})"` : '',
     node.opacity === undefined ? '' : ` opacity="${num(node.opacity)}"`,
+    // A screen has no plates: inks that lie over one another darken as filters do.
+    node.overprint ? ' style="mix-blend-mode:multiply"' : '',
   ];
   return `${clip}${fade}<g${attributes.join('')}>${nodesText(node.nodes, name, hrefs)}</g>`;
 }
-
-/** Every picture that some nodes show. */
-const picturesIn = (nodes: readonly SvgNode[]): string[] =>
-  nodes.flatMap((node) =>
-    node.kind === 'image' ? [node.asset] : node.kind === 'together' ? picturesIn(node.nodes) : [],
-  );
 
 /** What has been drawn as the text of an SVG file that shows `page` of it, points. */
 export function svgText(elements: readonly SvgElement[], page: Box, hrefs: ReadonlyMap<string, string>): string {
@@ -108,13 +111,12 @@ export function writeSvg(job: Job, piece: Piece, faceNumber: number, bleed: numb
   const sources = sourcesOf(job, kit.fonts);
   const face = printedFaces(piece, sources)[faceNumber];
   if (face) drawFace(face, sources, device);
-  const shown = new Set(device.elements.flatMap((e) => picturesIn(e.nodes)));
   const hrefs = new Map<string, string>();
-  for (const hash of shown) {
-    const bytes = kit.assets[hash];
+  for (const [key, { asset, separation }] of imagesIn(face ? [face] : [], sources)) {
+    const bytes = kit.assets[asset];
     if (!bytes) continue;
-    const png = proofPng(separatePicture(decodePicture(bytes), kit.engine, kit.press), kit.engine, kit.press);
-    hrefs.set(hash, pngUrl(png));
+    const picture = separatePicture(decodePicture(bytes), kit.engine, kit.press, separation);
+    hrefs.set(key, pngUrl(proofPng(picture, kit.engine, kit.press, job.inks)));
   }
   const page = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, bleed);
   return svgText(device.elements, page, hrefs);

@@ -77,6 +77,8 @@ const common = {
   opacity: z.number().min(0).max(1).optional(),
   shadow: shadowSchema.optional(),
   repeat: repeatSchema.optional(),
+  /** Whether its inks print on those below it or are left out of them; small black words overprint where it is left out. */
+  overprint: z.enum(['overprints', 'knocks out']).optional(),
   x: place,
   y: place,
 };
@@ -188,6 +190,12 @@ export const pictureSchema = z.strictObject({
   /** Quarter turns clockwise inside the frame. */
   quarter: z.literal([1, 2, 3]).optional(),
   fade: fadeSchema.optional(),
+  /** Its greys printed in one ink or in two, each at so much of its own tint, instead of in the four process inks. */
+  inks: z.array(paintSchema).min(1).max(2).optional(),
+  /** The numbers of a CMYK picture are made anew for the press, instead of being kept. */
+  reseparate: yes,
+  /** The picture's most ink at a point, 1 to 4: darker places are separated again to stay under it. */
+  inkLimit: z.number().min(1).max(4).optional(),
 });
 
 /** An area, its outline stretched to its frame; it may have a line along its outline. */
@@ -246,7 +254,7 @@ export type Framed = Exclude<Element, Words>;
 /** The paints an element names itself; words may have more from their style. */
 export function paintsOf(element: Element): Paint[] {
   const shadow = element.shadow ? [{ ink: element.shadow.ink, tint: element.shadow.tint }] : [];
-  if (element.kind === 'picture') return shadow;
+  if (element.kind === 'picture') return [...shadow, ...(element.inks ?? [])];
   if (element.kind === 'code') return [...shadow, element.paint];
   if (element.kind === 'rule') return [...shadow, ...fillPaints(element.paint)];
   if (element.kind === 'shape')

@@ -22,6 +22,8 @@ export const makeJob = (id: string, name: string, changed: string): Job => ({
   pieces: [],
   assets: {},
   fonts: {},
+  conditions: {},
+  pressOf: {},
   spelling: { language: 'en-GB', words: [] },
 });
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { inkSchema, isSpotName } from '../colour/ink';
-import { kindSchema } from '../trade/schema';
+import { printedWithSchema } from '../colour/printed-with';
+import { kindSchema, ownConditionSchema } from '../trade/schema';
 import { ownFontSchema } from '../type/own-font';
 import { spellingSchema } from '../type/spelling';
 import { namedStyleSchema } from '../type/style';
@@ -11,7 +12,7 @@ export * from './element';
 
 /** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
-export const JOB_VERSION = 2;
+export const JOB_VERSION = 3;
 
 /** A line to lay things out by; upright where `axis` is x. */
 export const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: place });
@@ -50,6 +51,8 @@ export const pieceSchema = z.strictObject({
   unit: z.enum(['mm', 'in']),
   shop: z.string().min(1).max(64),
   faces: z.array(faceSchema).min(1).max(MOST_FACES),
+  /** The plates it is to be printed from; process and spots where it is left out. */
+  printedWith: printedWithSchema.optional(),
   /** Guides of all its faces. */
   guides,
 });
@@ -82,6 +85,10 @@ export const jobSchema = z
     spelling: spellingSchema,
     /** Fonts the user has added. */
     fonts: z.record(assetHash, ownFontSchema),
+    /** Press conditions made from profiles the user has loaded, by the hash of the profile. */
+    conditions: z.record(assetHash, ownConditionSchema),
+    /** The press condition of a shop in this job, by the shop's id, where it is not the one of its spec. */
+    pressOf: z.record(z.string().min(1).max(64), z.string().min(1).max(80)),
   })
   .superRefine((job, context) => {
     const say = (message: string) => context.addIssue({ code: 'custom', message });
@@ -100,6 +107,9 @@ export const jobSchema = z
     const styleTwin = repeated(job.styles.map((style) => style.id));
     if (styleTwin) say(`the style ${styleTwin} is there twice`);
     const paints = [...elements.flatMap(paintsOf), ...job.styles.map((style) => style.lettering.paint)];
+    for (const piece of job.pieces)
+      for (const ink of piece.printedWith?.inks ?? [])
+        if (!job.inks.some((each) => each.id === ink)) say(`the ink ${ink} is missing`);
     for (const { ink } of paints) if (!job.inks.some((each) => each.id === ink)) say(`the ink ${ink} is missing`);
     for (const piece of job.pieces) {
       const words = piece.faces.flatMap((f) => f.elements.filter((e) => e.kind === 'words'));

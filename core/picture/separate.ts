@@ -1,11 +1,24 @@
 import { type ColourEngine, type Press, type Profile, ProfileError } from '../colour/engine';
+import { type Ink, type Plates, PROCESS_PLATES, processStandIn, splitPlates } from '../colour/ink';
+import { limitPixels } from '../colour/total-ink';
+import { darknessOf } from './darkness';
 import type { Pixels } from './decode';
 
-/** A picture as the press gets it: CMYK bytes (255 is full ink), coverage apart. */
+/** How a picture becomes plates. Without anything said, in the four process inks, CMYK numbers kept. */
+export interface Separation {
+  /** What its full grey puts on the plates, an ink at a time; its greys print at that share of it. */
+  inks?: readonly Plates[];
+  reseparate?: boolean;
+  /** The most ink at a point, 1 to 4. */
+  inkLimit?: number;
+}
+
+/** A picture as the press gets it: amounts by plate, interleaved, 255 is full ink; coverage apart. */
 export interface SeparatedPicture {
   width: number;
   height: number;
-  cmyk: Uint8Array;
+  plates: readonly string[];
+  amounts: Uint8Array;
   alpha?: Uint8Array;
 }
 
@@ -27,22 +40,97 @@ function ownProfile(pixels: Pixels, engine: ColourEngine): Profile | undefined {
   }
 }
 
-/**
- * Converts a picture from its own profile to the press's. Untagged RGB and grey are read as sRGB;
- * untagged CMYK keeps its numbers.
- */
-export function separatePicture(pixels: Pixels, engine: ColourEngine, press: Press): SeparatedPicture {
-  const { width, height, space, colour, alpha } = pixels;
+/** A picture's numbers and the profile they mean; none for untagged CMYK, which means the press. */
+function sourceOf(pixels: Pixels, engine: ColourEngine): { data: Uint8Array; from: Profile | undefined } {
   const own = ownProfile(pixels, engine);
-  const convert = (data: Uint8Array, from: Profile): Uint8Array =>
-    engine.converter(from, press.profile, press.condition)(data);
-  let cmyk: Uint8Array;
-  if (own) cmyk = convert(colour, own);
-  else if (space === 'CMYK') cmyk = colour;
-  else cmyk = convert(space === 'GRAY' ? grayAsRgb(colour) : colour, 'sRGB');
-  return { width, height, cmyk, ...(alpha ? { alpha } : {}) };
+  if (own) return { data: pixels.colour, from: own };
+  if (pixels.space === 'CMYK') return { data: pixels.colour, from: undefined };
+  return { data: pixels.space === 'GRAY' ? grayAsRgb(pixels.colour) : pixels.colour, from: 'sRGB' };
 }
 
+/**
+ * Converts a picture from its own profile to the press's. Untagged RGB and grey are read as sRGB; untagged CMYK keeps
+ * its numbers, unless it is to be separated anew: from colour to ink by the press's own tables.
+ */
+function inProcess(pixels: Pixels, engine: ColourEngine, press: Press, how: Separation): Uint8Array {
+  const { data, from } = sourceOf(pixels, engine);
+  const cmyk = from
+    ? engine.converter(from, press.profile, press.condition)(data)
+    : how.reseparate
+      ? engine.converter(press.profile, press.profile, press.condition)(data)
+      : data;
+  return how.inkLimit === undefined ? cmyk : limitPixels(cmyk, how.inkLimit, press);
+}
+
+/** The plates of some inks in the order they are written: process inks, all of them where there is no spot, then spots. */
+function platesOfInks(inks: readonly Plates[]): string[] {
+  const names = new Set(inks.flatMap(Object.keys));
+  const spots = [...names].filter((name) => !(PROCESS_PLATES as readonly string[]).includes(name));
+  return [...PROCESS_PLATES.filter((plate) => spots.length === 0 || names.has(plate)), ...spots];
+}
+
+/** Greys in one ink or two: how dark a pixel is, each ink's share of it. */
+function inInks(pixels: Pixels, engine: ColourEngine, press: Press, inks: readonly Plates[]) {
+  const { data, from } = sourceOf(pixels, engine);
+  const rgb = from === 'sRGB' ? data : engine.converter(from ?? press.profile, 'sRGB', press.condition, 'quick')(data);
+  const dark = darknessOf(rgb);
+  const plates = platesOfInks(inks);
+  const amounts = new Uint8Array(dark.length * plates.length);
+  const full = plates.map((plate) =>
+    Math.min(
+      1,
+      inks.reduce((sum, ink) => sum + (ink[plate] ?? 0), 0),
+    ),
+  );
+  for (let i = 0, to = 0; i < dark.length; i++)
+    for (let k = 0; k < plates.length; k++) amounts[to++] = Math.round(dark[i]! * full[k]!);
+  return { plates, amounts };
+}
+
+/** A picture as plates; see `Separation`. */
+export function separatePicture(
+  pixels: Pixels,
+  engine: ColourEngine,
+  press: Press,
+  how: Separation = {},
+): SeparatedPicture {
+  const { width, height, alpha } = pixels;
+  const made = how.inks
+    ? inInks(pixels, engine, press, how.inks)
+    : { plates: PROCESS_PLATES, amounts: inProcess(pixels, engine, press, how) };
+  return { width, height, ...made, ...(alpha ? { alpha } : {}) };
+}
+
+/** The four process amounts that stand in for each pixel of a picture on other plates. */
+function standIns({ plates, amounts }: SeparatedPicture, inks: readonly Ink[]): Uint8Array {
+  const full = plates.map((plate) => processStandIn({ [plate]: 1 }, inks));
+  const count = amounts.length / plates.length;
+  const cmyk = new Uint8Array(count * 4);
+  for (let i = 0, from = 0; i < count; i++, from += plates.length)
+    for (let c = 0; c < 4; c++) {
+      let paper = 1;
+      for (let k = 0; k < plates.length; k++) paper *= 1 - (full[k]![c]! * amounts[from + k]!) / 255;
+      cmyk[i * 4 + c] = Math.round(255 * (1 - paper));
+    }
+  return cmyk;
+}
+
+const isProcess = ({ plates }: SeparatedPicture): boolean =>
+  plates.length === 4 && plates.every((plate, i) => plate === PROCESS_PLATES[i]);
+
 /** What the press makes of a separated picture, as sRGB bytes. */
-export const proofPicture = (picture: SeparatedPicture, engine: ColourEngine, press: Press): Uint8Array =>
-  engine.converter(press.profile, 'sRGB', press.condition, 'quick')(picture.cmyk);
+export const proofPicture = (
+  picture: SeparatedPicture,
+  engine: ColourEngine,
+  press: Press,
+  inks: readonly Ink[],
+): Uint8Array =>
+  engine.converter(
+    press.profile,
+    'sRGB',
+    press.condition,
+    'quick',
+  )(isProcess(picture) ? picture.amounts : standIns(picture, inks));
+
+/** Whether any of a separation's inks is a plate of its own. */
+export const hasSpots = ({ inks = [] }: Separation): boolean => inks.some((ink) => splitPlates(ink).spots.length > 0);

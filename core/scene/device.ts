@@ -2,6 +2,7 @@ import type { Pen } from '../colour/fill';
 import type { Plates } from '../colour/ink';
 import type { Matrix } from '../geometry/matrix';
 import type { Path } from '../geometry/path';
+import type { Separation } from '../picture/separate';
 import type { Font, Glyph } from '../type/font';
 import type { Colour, Coverage } from './colour';
 
@@ -25,12 +26,17 @@ export function runMatrix({ x, baseline, angle = 0 }: Pick<GlyphRun, 'x' | 'base
   return [cos, sin, -sin, cos, x, baseline];
 }
 
-/** A picture by the hash of its bytes, and its upright size in pixels. */
+/** A picture by the hash of its bytes, its upright size in pixels, and how it becomes plates. */
 export interface ImageRef {
   asset: string;
   width: number;
   height: number;
+  separation: Separation;
 }
+
+/** Tells a picture separated in one way from all others. */
+export const imageKey = ({ asset, separation }: Pick<ImageRef, 'asset' | 'separation'>): string =>
+  Object.keys(separation).length === 0 ? asset : `${asset} ${JSON.stringify(separation)}`;
 
 /** A grid of amounts of one colour, 0 to 255, a byte a cell, rows from the top. */
 export interface Tone {
@@ -58,6 +64,9 @@ export interface Device {
   /** What follows shows as much as the coverage says. */
   beginFade(coverage: Coverage): void;
   endFade(): void;
+  /** What follows prints on the inks below it: only the plates it names change, a process plate only where it has ink. */
+  beginOverprint(): void;
+  endOverprint(): void;
   /** Fills by the non-zero winding rule. */
   fillPath(path: Path, colour: Colour): void;
   /** Draws a line along a path; flat ends and mitred joins, unless the pen says otherwise. */
@@ -80,6 +89,8 @@ export const UNHEARD = {
   endGroup() {},
   beginFade() {},
   endFade() {},
+  beginOverprint() {},
+  endOverprint() {},
   beginWords() {},
   endWords() {},
 } satisfies Partial<Device>;

@@ -5,6 +5,7 @@ import { pictureMatrix } from '../picture/place';
 import { plates } from './colour';
 import type { Device } from './device';
 import { drawFill } from './fill';
+import { imageOf } from './images';
 import { outlineOf } from './outline';
 import { copiesOf, copyBoxes } from './repeat';
 import { drawRule } from './rule';
@@ -26,9 +27,9 @@ export function elementBox(element: Element, sources: TypeSources): Box {
   return element.repeat ? unionOf(copyBoxes(element, own))! : own;
 }
 
-function drawPicture(picture: Picture, { assets }: SceneSources, device: Device): void {
-  const asset = assets[picture.asset];
-  if (!asset) return;
+function drawPicture(picture: Picture, sources: SceneSources, device: Device): void {
+  const image = imageOf(picture, sources);
+  if (!image) return;
   const frame = frameOf(picture);
   const { fade } = picture;
   if (fade)
@@ -41,10 +42,7 @@ function drawPicture(picture: Picture, { assets }: SceneSources, device: Device)
       ],
     });
   device.beginClip(outlineOf(picture));
-  device.drawImage(
-    { asset: picture.asset, width: asset.width, height: asset.height },
-    pictureMatrix(picture, asset.width, asset.height),
-  );
+  device.drawImage(image, pictureMatrix(picture, image.width, image.height));
   device.endClip();
   if (fade) device.endFade();
 }
@@ -89,7 +87,9 @@ function drawOnce(element: Element, sources: SceneSources, device: Device): void
 /** One element as drawing calls, with its copies. */
 export function drawElement(element: Element, sources: SceneSources, device: Device): void {
   const { repeat, opacity = 1 } = element;
+  const overprints = element.overprint === 'overprints';
   device.beginElement(element.id);
+  if (overprints) device.beginOverprint();
   if (opacity < 1) device.beginGroup(opacity);
   if (!repeat) drawOnce(element, sources, device);
   else {
@@ -100,6 +100,7 @@ export function drawElement(element: Element, sources: SceneSources, device: Dev
     }
   }
   if (opacity < 1) device.endGroup();
+  if (overprints) device.endOverprint();
   device.endElement();
 }
 

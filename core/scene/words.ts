@@ -1,4 +1,5 @@
 import { type Fill, isFlat } from '../colour/fill';
+import type { Plates } from '../colour/ink';
 import type { Paint } from '../colour/paint';
 import { type Box, boxBetween, unionOf } from '../geometry/box';
 import { apply } from '../geometry/matrix';
@@ -6,6 +7,7 @@ import { boxPath, parsePath } from '../geometry/path';
 import { type Walk, walkCircle, walkPath } from '../geometry/walk';
 import { lookOf, plainText, setParagraphsOf, settingOf } from '../job/look';
 import type { Words, WordsPath } from '../job/schema';
+import { TYPE_LIMITS } from '../trade/type-limits';
 import { type OnPath, onPath } from '../type/on-path';
 import type { SetRun } from '../type/set-line';
 import { type SetWords, setWords } from '../type/set-words';
@@ -90,7 +92,7 @@ function underline({ font, lettering, width }: SetRun, x: number, baseline: numb
 /** What words show: runs with the paint they are lettered in, and the rules under some of them. */
 interface Shown {
   runs: { run: GlyphRun; paint: Paint }[];
-  rules: { box: Box; paint: Paint }[];
+  rules: { box: Box; size: number; paint: Paint }[];
 }
 
 /** Words on a line: each glyph a run of its own, turned. */
@@ -127,7 +129,7 @@ function shownInLines(words: Words, { lines }: SetWords): Shown {
       const x = words.x + line.x + run.x;
       const baseline = words.y + line.baseline - lettering.shift;
       shown.runs.push({ paint, run: { typeface, font, size, text, glyphs, x, baseline } });
-      if (lettering.underline) shown.rules.push({ paint, box: underline(run, x, baseline) });
+      if (lettering.underline) shown.rules.push({ paint, size, box: underline(run, x, baseline) });
     }
   return shown;
 }
@@ -149,6 +151,13 @@ function drawFilled(words: Words, { runs, rules }: Shown, fill: Fill, sources: S
   for (const { box } of rules) drawFill(fill, boxPath(box), frame, sources, device);
 }
 
+/** Small words in black alone print on what is below them, unless the element says otherwise: left out of it they would show slits. */
+function overprints({ overprint }: Words, size: number, colour: Plates): boolean {
+  if (overprint !== undefined) return false;
+  const [first, ...more] = Object.entries(colour);
+  return more.length === 0 && first?.[0] === 'Black' && first[1] > 0.999 && size < TYPE_LIMITS.blackOverprintsBelow;
+}
+
 export function drawWords(words: Words, sources: SceneSources, device: Device): void {
   const onLine = wordsOnPath(words, sources);
   const shown = onLine ? shownOnPath(words, onLine) : shownInLines(words, wordsSet(words, sources));
@@ -157,8 +166,22 @@ export function drawWords(words: Words, sources: SceneSources, device: Device): 
   if (words.fill && !isFlat(words.fill)) drawFilled(words, shown, words.fill, sources, device);
   else {
     const own = words.fill;
-    for (const { run, paint } of shown.runs) device.showGlyphs(run, plates(own ?? paint, sources));
-    for (const { box, paint } of shown.rules) device.fillPath(boxPath(box), plates(own ?? paint, sources));
+    const drawn = [
+      ...shown.runs.map(({ run, paint }) => {
+        const colour = plates(own ?? paint, sources);
+        return { overprints: overprints(words, run.size, colour), draw: () => device.showGlyphs(run, colour) };
+      }),
+      ...shown.rules.map(({ box, size, paint }) => {
+        const colour = plates(own ?? paint, sources);
+        return { overprints: overprints(words, size, colour), draw: () => device.fillPath(boxPath(box), colour) };
+      }),
+    ];
+    // Neighbours of one kind are kept together.
+    drawn.forEach(({ overprints: over, draw }, i) => {
+      if (over && !drawn[i - 1]?.overprints) device.beginOverprint();
+      draw();
+      if (over && !drawn[i + 1]?.overprints) device.endOverprint();
+    });
   }
   if (onLine) device.endWords();
 }

@@ -48,6 +48,9 @@ export const shopSpecSchema = z.strictObject({
 });
 export type ShopSpec = z.infer<typeof shopSpecSchema>;
 
+/** The rendering intents of ICC.1, by the names the trade uses. */
+export const INTENTS = ['perceptual', 'relative colorimetric', 'saturation', 'absolute colorimetric'] as const;
+
 /** How a press prints: its profile and the name that goes into the file's output intent. */
 export const pressConditionSchema = z.strictObject({
   id: z.string().min(1),
@@ -56,9 +59,18 @@ export const pressConditionSchema = z.strictObject({
   profile: z.string().endsWith('.icc'),
   /** PDF OutputConditionIdentifier; a condition outside the ICC registry is called Custom. */
   identifier: z.string().min(1),
-  intent: z.enum(['perceptual', 'relative colorimetric']),
+  intent: z.enum(INTENTS),
   blackPointCompensation: z.boolean(),
   totalInk: z.number().min(1).max(4),
   source: sourceSchema,
 });
 export type PressCondition = z.infer<typeof pressConditionSchema>;
+
+/** A condition whose profile the user has loaded; its id in a job is the profile's hash. */
+export const ownConditionSchema = z.strictObject({
+  name: z.string().trim().min(1).max(120),
+  intent: z.enum(INTENTS),
+  blackPointCompensation: z.boolean(),
+  totalInk: z.number().min(1).max(4),
+});
+export type OwnCondition = z.infer<typeof ownConditionSchema>;

@@ -46,6 +46,8 @@ const UnitImage = ({ href, place }: { href: string; place: Matrix }) => (
 );
 
 const UNIT = boxPath({ x: 0, y: 0, width: 1, height: 1 });
+/** A screen has no plates: inks that lie over one another darken as filters do. */
+const OVER = { mixBlendMode: 'multiply' } as const;
 /** Larger than any face, each way: what a mask reaches over. */
 const FAR = 30_000;
 const EVERYWHERE = { x: -FAR, y: -FAR, width: 2 * FAR, height: 2 * FAR };
@@ -89,7 +91,7 @@ function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Pre
     case 'tone':
       return <UnitImage href={tonePng(node.tone, node.colour)} place={node.place} />;
     case 'image': {
-      const href = previews.get(node.asset)?.url;
+      const href = previews.get(node.image)?.url;
       // Until the picture is separated its place is shown, so that it can already be moved.
       if (!href) return <path d={pathData(transformPath(UNIT, node.place))} fill="#999" fillOpacity={0.4} />;
       return <UnitImage href={href} place={node.place} />;
@@ -114,6 +116,7 @@ function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Pre
             clipPath={node.clip === undefined ? undefined : `url(#${id}c)`}
             mask={node.fade ? `url(#${id}m)` : undefined}
             opacity={node.opacity}
+            style={node.overprint && OVER}
           >
             <Nodes nodes={node.nodes} id={id} previews={previews} />
           </g>

@@ -1,7 +1,10 @@
 import { useEffect, useMemo, useState } from 'react';
-import { assetsInUse } from '../../core/files/job-file';
+import type { Ink } from '../../core/colour/ink';
 import type { Job } from '../../core/job/schema';
 import type { Lightness } from '../../core/picture/lightness';
+import type { ImageRef } from '../../core/scene/device';
+import { imagesIn } from '../../core/scene/images';
+import type { PressCondition } from '../../core/trade/schema';
 import { pressRoom } from '../../workers/press-room';
 import { db } from '../store/db';
 
@@ -10,43 +13,68 @@ export interface Preview {
   url: string;
   light: Lightness;
 }
-/** Previews by hash, made once for each picture and press condition. */
+/** Previews by the key of the separated picture, made once for each and for each press condition. */
 export type Previews = ReadonlyMap<string, Preview>;
 
 const made = new Map<string, Promise<Preview | undefined>>();
 
-function previewOf(hash: string, condition: string): Promise<Preview | undefined> {
-  const key = `${hash} ${condition}`;
+/** What a picture on plates of its own looks like depends on what those inks look like. */
+const spotsOf = ({ separation }: ImageRef, inks: readonly Ink[]): Ink[] => {
+  const plates = new Set((separation.inks ?? []).flatMap(Object.keys));
+  return inks.filter((ink) => ink.kind === 'spot' && plates.has(ink.name));
+};
+
+function previewOf(
+  key: string,
+  image: ImageRef,
+  condition: PressCondition,
+  inks: readonly Ink[],
+): Promise<Preview | undefined> {
+  const spots = spotsOf(image, inks);
+  const all = `${key} ${JSON.stringify([condition, spots])}`;
   const found =
-    made.get(key) ??
+    made.get(all) ??
     db.assets
-      .get(hash)
-      .then((row) => row && pressRoom().preview(row.bytes, condition))
+      .get(image.asset)
+      .then((row) => row && pressRoom().preview(row.bytes, { condition, separation: image.separation, inks: spots }))
       .then((shown) => shown && { url: URL.createObjectURL(shown.image), light: shown.light })
       .catch((error: Error) => {
         // The picture's place stays grey; the next look tries again.
         console.warn(`A picture could not be shown: ${error.message}`);
-        made.delete(key);
+        made.delete(all);
         return undefined;
       });
-  made.set(key, found);
+  made.set(all, found);
   return found;
 }
 
-export function usePreviews(job: Job | undefined, condition: string | undefined): Previews {
+export function usePreviews(job: Job | undefined, condition: PressCondition | undefined): Previews {
   const [previews, setPreviews] = useState<Previews>(new Map());
-  const wanted = useMemo(() => (job ? [...assetsInUse(job)].sort().join() : ''), [job]);
+  const wanted = useMemo(
+    () =>
+      job
+        ? imagesIn(
+            job.pieces.flatMap((p) => p.faces),
+            job,
+          )
+        : new Map<string, ImageRef>(),
+    [job],
+  );
+  const inks = job?.inks;
+  // Most edits change none of this.
+  const what = JSON.stringify([condition, [...wanted.keys()].sort(), inks?.filter((ink) => ink.kind === 'spot')]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is wanted is told whole by its text
   useEffect(() => {
-    if (!condition || wanted === '') return;
+    if (!condition || !inks) return;
     let current = true;
-    for (const hash of wanted.split(','))
-      void previewOf(hash, condition).then((preview) => {
+    for (const [key, image] of wanted)
+      void previewOf(key, image, condition, inks).then((preview) => {
         if (preview && current)
-          setPreviews((before) => (before.get(hash) === preview ? before : new Map(before).set(hash, preview)));
+          setPreviews((before) => (before.get(key) === preview ? before : new Map(before).set(key, preview)));
       });
     return () => {
       current = false;
     };
-  }, [wanted, condition]);
+  }, [what]);
   return previews;
 }

@@ -2,7 +2,7 @@ import Dexie, { type Table } from 'dexie';
 import { assetsInUse, type JobBundle, readJob, readJobFile } from '../../core/files/job-file';
 import type { Job } from '../../core/job/schema';
 import demoUrl from '../../demo/hollin-and-fen.tidyedge?url';
-import { findOwnFonts } from '../../workers/kit';
+import { findOwnFonts, findOwnProfiles } from '../../workers/kit';
 
 interface StoredAsset {
   hash: string;
@@ -36,12 +36,17 @@ export async function loadJob(id: string): Promise<Job | undefined> {
   return stored && readJob(stored);
 }
 
-/** The bytes of the pictures a job shows, and of its own fonts. */
+/** The bytes of the pictures a job shows, of its own fonts and its own profiles. */
 export async function loadAssets(job: Job): Promise<Record<string, Uint8Array>> {
-  const rows = await db.assets.bulkGet([...assetsInUse(job), ...Object.keys(job.fonts)]);
+  const rows = await db.assets.bulkGet([
+    ...assetsInUse(job),
+    ...Object.keys(job.fonts),
+    ...Object.keys(job.conditions),
+  ]);
   return Object.fromEntries(rows.flatMap((row) => (row ? [[row.hash, row.bytes] as const] : [])));
 }
 
+findOwnProfiles(async (hash) => (await db.assets.get(hash))?.bytes);
 findOwnFonts(async (hash) => (await db.assets.get(hash))?.bytes);
 
 export const keepAsset = (hash: string, bytes: Uint8Array): Promise<unknown> => db.assets.put({ hash, bytes });

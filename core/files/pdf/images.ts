@@ -38,11 +38,18 @@ const samplesStream = (
   });
 
 /** Embeds a separated picture without loss, its coverage as a soft mask. */
-export function embedPicture(context: PDFContext, picture: SeparatedPicture): PDFRef {
-  const mask =
-    picture.alpha && context.register(samplesStream(context, picture.alpha, 1, picture, { ColorSpace: 'DeviceGray' }));
+export function embedPicture(
+  context: PDFContext,
+  picture: SeparatedPicture,
+  inks: readonly Ink[],
+  separation: (plate: string) => PDFRef,
+): PDFRef {
+  const { plates, amounts, alpha } = picture;
+  const mask = alpha && context.register(samplesStream(context, alpha, 1, picture, { ColorSpace: 'DeviceGray' }));
+  // `separatePicture` names plates in the order that their colour space has them.
+  const { space } = spaceOf(context, Object.fromEntries(plates.map((plate) => [plate, 1])), inks, separation);
   return context.register(
-    samplesStream(context, picture.cmyk, 4, picture, { ColorSpace: 'DeviceCMYK', ...(mask ? { SMask: mask } : {}) }),
+    samplesStream(context, amounts, plates.length, picture, { ColorSpace: space, ...(mask ? { SMask: mask } : {}) }),
   );
 }
 

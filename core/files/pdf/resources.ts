@@ -8,7 +8,7 @@ import { shadePattern } from './shades';
 import { flate } from './streams';
 
 /** A spot ink, or All, as a Separation whose tint runs from paper to the ink's stand-in (ISO 32000-1, 8.6.6.4). */
-function separation(context: PDFContext, plate: string, job: Job): PDFRef {
+export function separation(context: PDFContext, plate: string, job: Job): PDFRef {
   const full = processStandIn({ [plate]: 1 }, job.inks);
   const tint = context.register(context.obj({ FunctionType: 2, Domain: [0, 1], C0: [0, 0, 0, 0], C1: full, N: 1 }));
   return context.register(context.obj(['Separation', plate, 'DeviceCMYK', tint] as never) as never);
@@ -41,7 +41,7 @@ export function resourcesOf(context: PDFContext, names: ReadonlySet<string>, nam
 export function nameUses(
   context: PDFContext,
   uses: PdfUses,
-  given: { fonts: Map<string, PDFRef>; images: Map<string, PDFRef> },
+  given: { fonts: Map<string, PDFRef>; images: Map<string, PDFRef>; plateRef(plate: string): PDFRef },
   job: Job,
   media: Box,
 ): Named {
@@ -49,14 +49,9 @@ export function nameUses(
   const put = (key: string, category: Category, ref: PDFRef | undefined): void => {
     if (ref) named.set(key, { category, ref });
   };
-  const plates = new Map<string, PDFRef>();
-  const plateRef = (plate: string): PDFRef => {
-    const ref = plates.get(plate) ?? separation(context, plate, job);
-    plates.set(plate, ref);
-    return ref;
-  };
+  const { plateRef } = given;
   for (const use of uses.fonts.values()) put(use.key, 'Font', given.fonts.get(use.typeface));
-  for (const [hash, key] of uses.images) put(key, 'XObject', given.images.get(hash));
+  for (const [name, { key }] of uses.images) put(key, 'XObject', given.images.get(name));
   for (const [plate, key] of uses.plates) put(key, 'ColorSpace', plateRef(plate));
   for (const { key, shade } of uses.shades.values())
     put(key, 'Pattern', shadePattern(context, shade, job.inks, plateRef));
@@ -69,7 +64,10 @@ export function nameUses(
     const entries =
       'opacity' in state
         ? { ca: state.opacity, CA: state.opacity }
-        : { SMask: { Type: 'Mask', S: 'Luminosity', G: named.get(state.mask)!.ref } };
+        : 'overprint' in state
+          ? // Zero process amounts leave their plates alone (ISO 32000-1, 8.6.7).
+            { OP: true, op: true, OPM: 1 }
+          : { SMask: { Type: 'Mask', S: 'Luminosity', G: named.get(state.mask)!.ref } };
     put(key, 'ExtGState', context.register(context.obj({ Type: 'ExtGState', ...entries } as never)));
   };
   for (const form of uses.forms) {

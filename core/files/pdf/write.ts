@@ -18,7 +18,7 @@ import type { FontCutter } from '../../type/subset';
 import { embedFont } from './fonts';
 import { embedPicture } from './images';
 import { type FileFacts, PRODUCER, pdfDate, xmpPacket } from './metadata';
-import { nameUses, resourcesOf } from './resources';
+import { nameUses, resourcesOf, separation } from './resources';
 import { flate, plain } from './streams';
 
 /** What the writer works with besides the job. */
@@ -144,19 +144,27 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
       );
 
   const images = new Map<string, PDFRef>();
-  for (const [i, hash] of [...uses.images.keys()].entries()) {
+  const spots = new Map<string, PDFRef>();
+  const plateRef = (plate: string): PDFRef => {
+    const ref = spots.get(plate) ?? separation(context, plate, job);
+    spots.set(plate, ref);
+    return ref;
+  };
+  for (const [i, [name, { image }]] of [...uses.images].entries()) {
+    const { asset: hash } = image;
     await tell({
       done: 0.15 + (0.7 * i) / uses.images.size,
       what: `Separating ${job.assets[hash]?.name ?? 'a picture'}`,
     });
     const bytes = kit.assets[hash];
     if (!bytes) throw new ExportError(`The picture ${job.assets[hash]?.name ?? hash} is missing. Put it in again.`);
-    images.set(hash, embedPicture(context, separatePicture(decodePicture(bytes), kit.engine, kit.press)));
+    const picture = separatePicture(decodePicture(bytes), kit.engine, kit.press, image.separation);
+    images.set(name, embedPicture(context, picture, job.inks, plateRef));
   }
 
   await tell({ done: 0.85, what: 'Embedding typefaces' });
   const fonts = new Map([...uses.fonts.values()].map((use) => [use.typeface, embedFont(context, use, kit.cutter)]));
-  const named = nameUses(context, uses, { fonts, images }, job, boxes.media);
+  const named = nameUses(context, uses, { fonts, images, plateRef }, job, boxes.media);
 
   await tell({ done: 0.92, what: 'Writing the file' });
   const tree = context.nextRef();

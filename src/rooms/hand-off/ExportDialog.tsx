@@ -4,8 +4,8 @@ import { type Finding, findingKey } from '../../../core/checks/check';
 import type { PdfFacts } from '../../../core/files/pdf/read-back';
 import type { Progress } from '../../../core/files/pdf/write';
 import { findElement, titleOf } from '../../../core/job/find';
+import { pressConditionOf } from '../../../core/job/press-of';
 import type { Face, Job, Piece } from '../../../core/job/schema';
-import { conditionOf } from '../../../core/trade/conditions';
 import type { ShopSpec } from '../../../core/trade/schema';
 import { hirePressRoom } from '../../../workers/press-room';
 import { Dialog } from '../../parts/Dialog';
@@ -85,7 +85,7 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
         <div className="grid gap-4">
           <p>
             One PDF/X-4 file for <b>{shop.name}</b>, a page a face: trim and bleed boxes, words as embedded type,
-            pictures separated for {conditionOf(shop.condition).name.toLowerCase()}.
+            pictures separated for {pressConditionOf(job, shop).name.toLowerCase()}.
           </p>
           {stops.length > 0 && <Stops job={job} stops={stops} />}
           <div className="flex flex-wrap gap-x-6 gap-y-2">

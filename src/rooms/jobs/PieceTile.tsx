@@ -1,3 +1,5 @@
+import { useMemo } from 'react';
+import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job, Piece } from '../../../core/job/schema';
 import { printedFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
@@ -7,6 +9,7 @@ import type { Kit } from '../../../workers/kit';
 import { FaceArt } from '../../parts/FaceArt';
 import { useFonts } from '../../parts/use-fonts';
 import { usePreviews } from '../../parts/use-previews';
+import { useProfiles } from '../../parts/use-profiles';
 
 /** The longest side of the longest piece of a job, in CSS pixels. */
 const LONGEST = 250;
@@ -23,11 +26,12 @@ export function PieceTile({
   kit: Kit | undefined;
   longest: number;
 }) {
-  const { condition } = shopOf(piece.shop);
+  const condition = useMemo(() => pressConditionOf(job, shopOf(piece.shop)), [job, piece.shop]);
+  const profilesHere = useProfiles(job);
   const previews = usePreviews(job, condition);
   const fontsHere = useFonts(job);
   const scale = LONGEST / longest;
-  const sources = kit && fontsHere ? sourcesOf(job, kit.fonts) : undefined;
+  const sources = kit && fontsHere && profilesHere ? sourcesOf(job, kit.fonts) : undefined;
   const faces = sources ? printedFaces(piece, sources) : piece.faces;
   return (
     <a href={`/layout?job=${job.id}&piece=${piece.id}`} className="group text-[var(--table-text)]">

@@ -7,6 +7,7 @@ import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } fro
 import { checkPiece } from '../../../core/checks';
 import { spellingFindings } from '../../../core/checks/spelling';
 import { pieceOf } from '../../../core/job/find';
+import { pressConditionOf } from '../../../core/job/press-of';
 import { shownFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import { shopOf } from '../../../core/trade/shops';
@@ -17,6 +18,7 @@ import { useFonts } from '../../parts/use-fonts';
 import { useKit } from '../../parts/use-kit';
 import { useOffers } from '../../parts/use-offers';
 import { usePreviews } from '../../parts/use-previews';
+import { useProfiles } from '../../parts/use-profiles';
 import { useSpelling } from '../../parts/use-spelling';
 import { openSession, redoStep, select, undoStep, useJob, useSession } from '../../store/session';
 import { ExportDialog } from '../hand-off/ExportDialog';
@@ -56,7 +58,9 @@ function useBenchOf(
   const selectedIds = useSession((session) => session.selected);
   const piece = job && pieceOf(job, pieceId);
   const shop = piece && shopOf(piece.shop);
-  const previews = usePreviews(job, shop?.condition);
+  const condition = useMemo(() => (job && shop ? pressConditionOf(job, shop) : undefined), [job, shop]);
+  const profilesHere = useProfiles(job);
+  const previews = usePreviews(job, condition);
   const inks = job?.inks;
   const assets = job?.assets;
   const styles = job?.styles;
@@ -90,7 +94,8 @@ function useBenchOf(
   const face = faces.find((f) => f.id === faceId) ?? faces[0];
   const shown = useMemo(() => (face ? (both ? faces : [face]) : []), [faces, face, both]);
   const bench = useMemo((): Bench | undefined => {
-    if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere) return undefined;
+    if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere || !condition || !profilesHere)
+      return undefined;
     const wanted = new Set(selectedIds);
     const chosen = faces.flatMap((f) => f.elements.filter((element) => wanted.has(element.id)));
     const here = new Map(chosen.map((element) => [element.id, element]));
@@ -103,7 +108,7 @@ function useBenchOf(
       selection,
       selected: selection.length === 1 ? selection[0] : undefined,
       shop,
-      press: kit.press(shop.condition),
+      press: kit.press(condition),
       sources,
       previews,
       findings,
@@ -111,7 +116,23 @@ function useBenchOf(
       echo: echoUnit(piece.unit),
       setFace,
     };
-  }, [job, piece, face, faces, shown, selectedIds, shop, kit, sources, fontsHere, previews, findings, setFace]);
+  }, [
+    job,
+    piece,
+    face,
+    faces,
+    shown,
+    selectedIds,
+    shop,
+    kit,
+    sources,
+    fontsHere,
+    condition,
+    profilesHere,
+    previews,
+    findings,
+    setFace,
+  ]);
   return { bench, failure };
 }
 

@@ -8,7 +8,9 @@ import { makeCode, makePicture, makeRule, makeShape, makeWords } from '../../../
 import type { Asset, Element, Paint, Picture } from '../../../core/job/schema';
 import { lightnessUnder, luminance } from '../../../core/picture/lightness';
 import { pictureBox } from '../../../core/picture/place';
+import { imageKey } from '../../../core/scene/device';
 import { elementFrame } from '../../../core/scene/face';
+import { imageOf } from '../../../core/scene/images';
 import { toPoints } from '../../../core/units/length';
 import { act, select } from '../../store/session';
 import type { Bench } from './bench';
@@ -28,9 +30,9 @@ const MIDDLE = 0.45;
 
 /** How light the picture is where words will stand; undefined until it has been separated for the stage. */
 function lightUnder({ job, previews }: Bench, picture: Picture, box: Box): number | undefined {
-  const asset = job.assets[picture.asset];
-  const preview = previews.get(picture.asset);
-  return asset && preview && lightnessUnder(preview.light, pictureBox(picture, asset.width, asset.height), box);
+  const image = imageOf(picture, job);
+  const preview = image && previews.get(imageKey(image));
+  return preview && lightnessUnder(preview.light, pictureBox(picture, image.width, image.height), box);
 }
 
 /** An ink that can be read on what lies under a box: black on light, paper on dark. */

@@ -15,7 +15,7 @@ import {
 import { findElement } from '../../../core/job/find';
 import { letteringsOf, lookOf, plainText, typefacesIn } from '../../../core/job/look';
 import { makeWords } from '../../../core/job/make';
-import type { Job, Words } from '../../../core/job/schema';
+import { JOB_VERSION, type Job, type Words } from '../../../core/job/schema';
 import { fittingScale } from '../../../core/scene/fit-words';
 import { wordsSet } from '../../../core/scene/words';
 import { cardWith, kit } from '../../kit';
@@ -165,7 +165,7 @@ describe('a job of file version 1', () => {
   };
   it('opens with its words as they were', () => {
     const job = readJob(structuredClone(old));
-    expect(job.version).toBe(2);
+    expect(job.version).toBe(JOB_VERSION);
     expect(plainText(words(job, 'w'))).toBe('One\n\nTwo');
     expect(look(job, 'w')).toMatchObject({
       lettering: { typeface: 'alegreya/bold', size: 11, paint: { ink: 'black', tint: 0.5 } },

@@ -148,7 +148,7 @@ describe('separating', () => {
   const press = kit.press('general-coated');
   it('reads an untagged picture as sRGB', () => {
     const pixels = decodePicture(png);
-    const { cmyk } = separatePicture(pixels, kit.engine, press);
+    const { amounts: cmyk } = separatePicture(pixels, kit.engine, press);
     const direct = kit.engine.converter('sRGB', press.profile, press.condition)(pixels.colour);
     expect(Buffer.from(cmyk).equals(Buffer.from(direct))).toBe(true);
   });
@@ -157,17 +157,17 @@ describe('separating', () => {
     const plain = new Uint8Array(await sharp(tagged).jpeg({ quality: 100 }).toBuffer());
     const pixels = decodePicture(tagged);
     expect(pixels.icc).toBeDefined();
-    const { cmyk } = separatePicture(pixels, kit.engine, press);
+    const { amounts: cmyk } = separatePicture(pixels, kit.engine, press);
     const { icc: _dropped, ...untagged } = pixels;
-    expect(Buffer.from(cmyk).equals(Buffer.from(separatePicture(untagged, kit.engine, press).cmyk))).toBe(false);
+    expect(Buffer.from(cmyk).equals(Buffer.from(separatePicture(untagged, kit.engine, press).amounts))).toBe(false);
     expect(decodePicture(plain).icc).toBeUndefined();
   });
   it('keeps the numbers of untagged CMYK', () => {
     const colour = Uint8Array.from([10, 20, 30, 40]);
-    expect(separatePicture({ width: 1, height: 1, space: 'CMYK', colour }, kit.engine, press).cmyk).toEqual(colour);
+    expect(separatePicture({ width: 1, height: 1, space: 'CMYK', colour }, kit.engine, press).amounts).toEqual(colour);
   });
   it('reads a picture with a damaged profile as an untagged one', () => {
     const pixels = { ...decodePicture(png), icc: new Uint8Array(300) };
-    expect(separatePicture(pixels, kit.engine, press).cmyk.length).toBe(40 * 24 * 4);
+    expect(separatePicture(pixels, kit.engine, press).amounts.length).toBe(40 * 24 * 4);
   });
 });

@@ -1,0 +1,59 @@
+import { type ColourEngine, ProfileError } from './engine';
+
+/** Profiles larger than this are none that a press needs. */
+const MOST_BYTES = 32_000_000;
+const HEADER = 128;
+
+const CLASSES: Record<string, string> = {
+  scnr: 'of a scanner or camera',
+  mntr: 'of a screen',
+  link: 'a device link',
+  spac: 'of a colour space',
+  abst: 'abstract',
+  nmcl: 'of named colours',
+};
+
+export interface ProfileRead {
+  name: string;
+  /** The main version of ICC.1 it is written by: 2 or 4. */
+  version: 2 | 4;
+}
+
+/**
+ * Looks a press's profile over (ICC.1:2022, 7.2): an output profile of CMYK, version 2 or 4, that converts both ways.
+ * Throws ProfileError with the reason for anything else.
+ */
+export function readPressProfile(bytes: Uint8Array, engine: ColourEngine): ProfileRead {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  const word = (at: number): string => String.fromCharCode(...bytes.subarray(at, at + 4));
+  if (bytes.length > MOST_BYTES) throw new ProfileError('This file is too large for a colour profile (over 32 MB).');
+  if (bytes.length < HEADER + 4 || word(36) !== 'acsp')
+    throw new ProfileError(
+      'This is no colour profile. Ask your print shop for its ICC profile, a file that ends in .icc.',
+    );
+  if (view.getUint32(0) > bytes.length)
+    throw new ProfileError('This colour profile is cut short. Get it again from where it came from.');
+  const version = bytes[8]!;
+  if (version !== 2 && version !== 4)
+    throw new ProfileError(`This profile is of ICC version ${version}; presses are described by version 2 or 4.`);
+  const kind = word(12);
+  if (kind !== 'prtr')
+    throw new ProfileError(
+      `This profile is ${CLASSES[kind] ?? 'of an unknown kind'}. A press needs an output profile: ask your print shop for it.`,
+    );
+  const space = word(16).trim();
+  if (space !== 'CMYK')
+    throw new ProfileError(
+      `This profile is for ${space || 'unknown'} inks. The press prints from CMYK: ask for that one.`,
+    );
+  const tags = new Set<string>();
+  const count = Math.min(view.getUint32(HEADER), 200);
+  for (let i = 0; i < count && HEADER + 4 + 12 * (i + 1) <= bytes.length; i++) tags.add(word(HEADER + 4 + 12 * i));
+  if (!tags.has('A2B0') || !tags.has('B2A0'))
+    throw new ProfileError('This profile cannot both separate and proof: its tables to ink or from ink are missing.');
+  const { name } = engine.describe(bytes);
+  // A table that is broken shows when it is used.
+  engine.measure(bytes, Uint8Array.of(0, 0, 0, 255));
+  engine.match(bytes, [[50, 0, 0]], { intent: 'relative colorimetric', blackPointCompensation: true });
+  return { name: name.trim() || 'Unnamed profile', version };
+}

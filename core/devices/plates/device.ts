@@ -1,0 +1,195 @@
+import type { Plates } from '../../colour/ink';
+import { type Box, bottom, right } from '../../geometry/box';
+import { invert, type Matrix, multiply } from '../../geometry/matrix';
+import { strokeOutline } from '../../geometry/offset';
+import { type Path, transformPath } from '../../geometry/path';
+import type { SeparatedPicture } from '../../picture/separate';
+import { type Colour, isShade, type Shade } from '../../scene/colour';
+import type { Device, GlyphRun, ImageRef } from '../../scene/device';
+import { runOutline } from '../../scene/run-outline';
+import { type Cover, coverOf, through } from './cover';
+import { groupLayer, type Ink, type Layer, lay, layGroup, pageLayer } from './layer';
+import { type Laid, layPicture, type Samples } from './picture';
+
+/** Amounts of ink by plate, a cell at a time, rows from the top; `box` is where the grid lies on the face, in points. */
+export interface PlateGrid {
+  box: Box;
+  ppi: number;
+  width: number;
+  height: number;
+  plates: ReadonlyMap<string, Float32Array>;
+}
+
+export interface PlatesAsked {
+  /** What of the face is drawn, points from the trim's corner. */
+  box: Box;
+  /** Cells an inch. */
+  ppi: number;
+  /** The separated pictures; one that is not there prints nothing. */
+  picture(image: ImageRef): SeparatedPicture | undefined;
+}
+
+/** How much of a gradient lies before a place of the grid: its own x, or its distance from the origin. */
+function along({ kind, matrix }: Pick<Shade, 'kind' | 'matrix'>, toGrid: Matrix): (x: number, y: number) => number {
+  const back = invert(multiply(toGrid, matrix));
+  if (!back) return () => 1;
+  const [a, b, c, d, e, f] = back;
+  return kind === 'linear' ? (x, y) => a * x + c * y + e : (x, y) => Math.hypot(a * x + c * y + e, b * x + d * y + f);
+}
+
+/** A value that runs in straight lines from stop to stop. */
+function running(stops: readonly { at: number; value: number }[]): (t: number) => number {
+  const last = stops.at(-1)!;
+  return (t) => {
+    const next = stops.findIndex(({ at }) => at > t);
+    if (next < 0) return last.value;
+    if (next === 0) return stops[0]!.value;
+    const from = stops[next - 1]!;
+    const to = stops[next]!;
+    return from.value + ((to.value - from.value) * (t - from.at)) / (to.at - from.at);
+  };
+}
+
+/** The part of a plane that lies in a smaller window. */
+function cropped(plane: Float32Array, from: Cover, to: Cover): Float32Array {
+  if (from.width === to.width && from.height === to.height) return plane;
+  const part = new Float32Array(to.width * to.height);
+  for (let row = 0; row < to.height; row++) {
+    const start = (to.y + row - from.y) * from.width + to.x - from.x;
+    part.set(plane.subarray(start, start + to.width), row * to.width);
+  }
+  return part;
+}
+
+/** The way from 0 to 1 in steps fine enough that none is seen. */
+const LAST_STEP = 4095;
+const valuesOf = (stops: readonly { at: number; value: number }[]): Float32Array => {
+  const value = running(stops);
+  return Float32Array.from({ length: LAST_STEP + 1 }, (_, step) => value(step / LAST_STEP));
+};
+
+/**
+ * A device that lays ink on plates: the amounts that a press gets at each cell, by the same rules that a PDF's reader
+ * goes by for knockout, overprint, groups and fades (ISO 32000-1, 8.6.7 and 11).
+ */
+export function platesDevice({ box, ppi, picture }: PlatesAsked): Device & { grid(): PlateGrid } {
+  const scale = ppi / 72;
+  const width = Math.max(1, Math.round(box.width * scale));
+  const height = Math.max(1, Math.round(box.height * scale));
+  const toGrid: Matrix = [scale, 0, 0, scale, -box.x * scale, -box.y * scale];
+  const whole: Cover = { x: 0, y: 0, width, height, shares: new Float32Array(0) };
+  const layers: Layer[] = [pageLayer(width, height)];
+  const clips: (Cover | undefined)[] = [undefined];
+  const shows: ((cell: number) => number)[] = [];
+  let overprints = 0;
+  const layer = (): Layer => layers.at(-1)!;
+  const clip = (): Cover | undefined => clips.at(-1);
+  const coverHere = (path: Path): Cover => coverOf(transformPath(path, toGrid), width, height);
+  const clipped = (cover: Cover): Cover => {
+    const now = clip();
+    return now ? through(cover, now) : cover;
+  };
+
+  /** A colour as inks over a cover's window. */
+  function inksOf(colour: Colour, cover: Cover): Ink[] {
+    if (!isShade(colour)) return Object.entries(colour).map(([plate, amount]) => ({ plate, amount }));
+    const steps = stepsOver(colour, cover);
+    return Object.keys(colour.stops[0]!.plates).map((plate) => {
+      const values = valuesOf(colour.stops.map(({ at, plates }) => ({ at, value: plates[plate]! })));
+      return { plate, amount: Float32Array.from(steps, (step) => values[step]!) };
+    });
+  }
+  /** Which step of the way each cell of a window is at. */
+  function stepsOver(shade: Pick<Shade, 'kind' | 'matrix'>, { x, y, width: wide, height: high }: Cover): Uint16Array {
+    const place = along(shade, toGrid);
+    const steps = new Uint16Array(wide * high);
+    for (let row = 0, i = 0; row < high; row++)
+      for (let column = 0; column < wide; column++, i++) {
+        const t = place(x + column + 0.5, y + row + 0.5);
+        steps[i] = Math.round(Math.min(1, Math.max(0, t)) * LAST_STEP);
+      }
+    return steps;
+  }
+  function fill(cover: Cover, colour: Colour): void {
+    const seen = clipped(cover);
+    if (seen.width > 0) lay(layer(), seen, inksOf(colour, seen), overprints > 0, !isShade(colour));
+  }
+  function laySamples(samples: Samples, place: Matrix, inks: (laid: Laid, cover: Cover) => Ink[]): void {
+    const laid = layPicture(samples, multiply(toGrid, place), clip() ?? whole);
+    if (!laid) return;
+    const now = clip();
+    const cover = now ? through(laid.cover, now) : laid.cover;
+    if (cover.width > 0) lay(layer(), cover, inks(laid, cover), overprints > 0, false);
+  }
+  const outlines = (runs: readonly GlyphRun[]): Path => runs.flatMap((run) => [...runOutline(run)]);
+  const beginGroup = (show: (cell: number) => number): void => {
+    layers.push(groupLayer(width, height));
+    shows.push(show);
+    // What clips the group clips it as a whole.
+    clips.push(undefined);
+  };
+  const endGroup = (): void => {
+    clips.pop();
+    const group = layers.pop()!;
+    layGroup(layer(), group, clip(), shows.pop()!);
+  };
+  return {
+    grid: () => ({ box, ppi, width, height, plates: layers[0]!.plates }),
+    beginElement() {},
+    endElement() {},
+    beginWords() {},
+    endWords() {},
+    beginOverprint() {
+      overprints++;
+    },
+    endOverprint() {
+      overprints--;
+    },
+    beginClip: (path) => {
+      clips.push(clipped(coverHere(path)));
+    },
+    beginGlyphClip: (runs) => {
+      clips.push(clipped(coverHere(outlines(runs))));
+    },
+    endClip: () => {
+      clips.pop();
+    },
+    beginGroup: (opacity) => beginGroup(() => opacity),
+    endGroup,
+    beginFade: ({ stops, ...fade }) => {
+      const steps = stepsOver(fade, whole);
+      const values = valuesOf(stops.map(({ at, amount }) => ({ at, value: amount })));
+      beginGroup((cell) => values[steps[cell]!]!);
+    },
+    endFade: endGroup,
+    fillPath: (path, colour) => fill(coverHere(path), colour),
+    strokePath: (path, pen, colour) => fill(coverHere(strokeOutline(path, pen)), colour),
+    showGlyphs: (run, colour) => fill(coverHere(runOutline(run)), colour),
+    drawImage: (image, place) => {
+      const found = picture(image);
+      if (!found) return;
+      const { plates, ...samples } = found;
+      laySamples({ ...samples, channels: plates.length }, place, (laid, cover) =>
+        plates.map((plate, k) => ({ plate, amount: cropped(laid.amounts[k]!, laid.cover, cover) })),
+      );
+    },
+    drawTone: ({ width: across, height: down, amounts }, place, colour: Plates) => {
+      const none = new Uint8Array(0);
+      laySamples({ width: across, height: down, channels: 0, amounts: none, alpha: amounts }, place, (_, cover) =>
+        inksOf(colour, cover),
+      );
+    },
+  };
+}
+
+/** The cells of a grid that lie in a box of the face, from the first to before the last each way. */
+export function cellsIn({ box, ppi, width, height }: PlateGrid, part: Box) {
+  const at = (points: number, from: number, most: number): number =>
+    Math.max(0, Math.min(most, Math.round(((points - from) * ppi) / 72)));
+  return {
+    x0: at(part.x, box.x, width),
+    x1: at(right(part), box.x, width),
+    y0: at(part.y, box.y, height),
+    y1: at(bottom(part), box.y, height),
+  };
+}

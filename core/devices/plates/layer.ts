@@ -1,0 +1,117 @@
+import { PROCESS_PLATES } from '../../colour/ink';
+import type { Cover } from './cover';
+
+/**
+ * Amounts of ink by plate on a grid, 0 to 1. The page itself is whole everywhere; a group begins with nothing, and
+ * keeps how much of it there is at each cell (`whole`); its amounts are multiplied by that already.
+ */
+export interface Layer {
+  width: number;
+  height: number;
+  plates: Map<string, Float32Array>;
+  whole: Float32Array | undefined;
+}
+
+export const pageLayer = (width: number, height: number): Layer => ({
+  width,
+  height,
+  plates: new Map(),
+  whole: undefined,
+});
+export const groupLayer = (width: number, height: number): Layer => ({
+  ...pageLayer(width, height),
+  whole: new Float32Array(width * height),
+});
+
+/** A plate of a layer, with nothing on it before it is first asked for. */
+export function plateOf(layer: Layer, name: string): Float32Array {
+  const found = layer.plates.get(name) ?? new Float32Array(layer.width * layer.height);
+  layer.plates.set(name, found);
+  return found;
+}
+
+/** An amount of ink, 0 to 1: the same everywhere, or one for each cell of the cover. */
+export type AmountAt = number | Float32Array;
+
+export interface Ink {
+  plate: string;
+  amount: AmountAt;
+}
+
+const isProcess = (plate: string): boolean => (PROCESS_PLATES as readonly string[]).includes(plate);
+
+/**
+ * Lays inks on a layer where something covers it. Without overprint every other plate is left out there. With it,
+ * other plates stay as they are; `nonZero` says that process plates without ink count among them, as they do for flat
+ * colours (ISO 32000-1, 8.6.7: OPM 1).
+ */
+export function lay(layer: Layer, cover: Cover, inks: readonly Ink[], overprint: boolean, nonZero: boolean): void {
+  const given = new Map(inks.map(({ plate, amount }) => [plate, amount]));
+  for (const [plate, amount] of given)
+    if (!layer.plates.has(plate) && amount !== 0 && amount !== undefined) plateOf(layer, plate);
+  for (const [plate, cells] of layer.plates) {
+    const amount = given.get(plate);
+    const stays = amount === undefined || (amount === 0 && nonZero && isProcess(plate));
+    if (overprint && stays) {
+      if (layer.whole) keepUnder(cells, layer.whole, layer.width, cover);
+    } else layPlate(cells, layer.width, cover, amount ?? 0);
+  }
+  if (layer.whole) layPlate(layer.whole, layer.width, cover, 1);
+}
+
+function layPlate(cells: Float32Array, gridWidth: number, cover: Cover, amount: AmountAt): void {
+  const { x, y, width, height, shares } = cover;
+  const [flat, amounts] = typeof amount === 'number' ? [amount, undefined] : [undefined, amount];
+  for (let row = 0; row < height; row++) {
+    let at = (y + row) * gridWidth + x;
+    const end = (row + 1) * width;
+    for (let i = row * width; i < end; i++, at++) {
+      const share = shares[i]!;
+      if (share === 0) continue;
+      const to = flat ?? amounts![i]!;
+      const below = cells[at]!;
+      cells[at] = share >= 1 ? to : below + (to - below) * share;
+    }
+  }
+}
+
+/** In a group, a plate that is printed over keeps what it has, and is whole where the print makes the group so. */
+function keepUnder(cells: Float32Array, whole: Float32Array, gridWidth: number, cover: Cover): void {
+  const { x, y, width, height, shares } = cover;
+  for (let row = 0; row < height; row++) {
+    let at = (y + row) * gridWidth + x;
+    for (let i = row * width; i < (row + 1) * width; i++, at++) {
+      const there = whole[at]!;
+      if (shares[i] === 0 || there === 0) continue;
+      const now = there + (1 - there) * shares[i]!;
+      cells[at] = (cells[at]! / there) * now;
+    }
+  }
+}
+
+/** Lays a group on what is below it, each cell as much of it as `show` says, all of it where it says nothing. */
+export function layGroup(below: Layer, group: Layer, clip: Cover | undefined, show: (cell: number) => number): void {
+  const { width, height } = below;
+  for (const plate of group.plates.keys()) plateOf(below, plate);
+  const window = clip ?? { x: 0, y: 0, width, height, shares: undefined };
+  const shares = new Float32Array(window.width * window.height);
+  const whole = group.whole!;
+  for (let row = 0, i = 0; row < window.height; row++) {
+    let at = (window.y + row) * width + window.x;
+    for (let column = 0; column < window.width; column++, at++, i++)
+      shares[i] = whole[at] === 0 ? 0 : (window.shares?.[i] ?? 1) * show(at);
+  }
+  const layOne = (cells: Float32Array, from: Float32Array | undefined): void => {
+    for (let row = 0, i = 0; row < window.height; row++) {
+      let at = (window.y + row) * width + window.x;
+      for (let column = 0; column < window.width; column++, at++, i++) {
+        const share = shares[i]!;
+        if (share === 0) continue;
+        // A group's amounts are those of as much of the cell as it has: they come whole with their share.
+        cells[at] = cells[at]! * (1 - share * whole[at]!) + share * (from ? from[at]! : 0);
+      }
+    }
+  };
+  for (const [plate, cells] of below.plates) layOne(cells, group.plates.get(plate));
+  if (below.whole) layOne(below.whole, whole);
+}

@@ -1,0 +1,30 @@
+import { produce } from 'immer';
+import type { OwnCondition } from '../../trade/schema';
+import type { Job } from '../schema';
+
+/** Keeps a press condition made from a loaded profile, under the hash of the profile. */
+export const addCondition = (job: Job, hash: string, condition: OwnCondition): Job => ({
+  ...job,
+  conditions: { ...job.conditions, [hash]: condition },
+});
+
+/** Changes how a loaded profile is used: its intent, its black point, its ink limit. */
+export const changeCondition = (job: Job, hash: string, change: Partial<OwnCondition>): Job =>
+  produce(job, (draft) => {
+    const found = draft.conditions[hash];
+    if (found) Object.assign(found, change);
+  });
+
+/** Takes a loaded profile away; shops that printed with it go back to the one of their spec. */
+export const removeCondition = (job: Job, hash: string): Job =>
+  produce(job, (draft) => {
+    delete draft.conditions[hash];
+    for (const [shop, id] of Object.entries(draft.pressOf)) if (id === hash) delete draft.pressOf[shop];
+  });
+
+/** Says what a shop prints this job with; its own spec's where nothing is said. */
+export const setPressOf = (job: Job, shop: string, condition: string | undefined): Job =>
+  produce(job, (draft) => {
+    if (condition === undefined) delete draft.pressOf[shop];
+    else draft.pressOf[shop] = condition;
+  });

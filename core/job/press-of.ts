@@ -1,0 +1,26 @@
+import { CONDITIONS, conditionOf } from '../trade/conditions';
+import type { PressCondition, ShopSpec } from '../trade/schema';
+import type { Job } from './schema';
+
+/** How a profile's file is named for the condition made from it. */
+const fileOf = (hash: string): string => `${hash}.icc`;
+
+/** All press conditions that a shop of this job can print with: those that ship, and those of loaded profiles. */
+export const conditionsOf = ({ conditions }: Pick<Job, 'conditions'>): PressCondition[] => [
+  ...CONDITIONS,
+  ...Object.entries(conditions).map(
+    ([id, own]): PressCondition => ({
+      id,
+      ...own,
+      profile: fileOf(id),
+      identifier: 'Custom',
+      source: { kind: 'common practice', name: 'a profile of your own' },
+    }),
+  ),
+];
+
+/** The condition that a shop prints this job with: its spec's own, unless the job says another. */
+export function pressConditionOf(job: Pick<Job, 'conditions' | 'pressOf'>, shop: ShopSpec): PressCondition {
+  const wanted = job.pressOf[shop.id];
+  return conditionsOf(job).find(({ id }) => id === wanted) ?? conditionOf(shop.condition);
+}
