@@ -1,7 +1,12 @@
 import { checkPiece } from '../core/checks';
+import { trimOf } from '../core/checks/check';
 import { measuredAndWanted } from '../core/checks/measure-words';
+import { checkPlates, layPiece, withFixes } from '../core/checks/on-plates';
 import { misspeltIn, spellingFindings, wordsToSpell } from '../core/checks/spelling';
+import { cellsAnInch, separatedPictures } from '../core/devices/plates/pictures';
+import { outset } from '../core/geometry/box';
 import { findElement, titleOf } from '../core/job/find';
+import { pressConditionOf } from '../core/job/press-of';
 import { sourcesOf } from '../core/scene/sources';
 import { type ShopSpec, shopSpecSchema } from '../core/trade/schema';
 import { shopOf } from '../core/trade/shops';
@@ -25,15 +30,22 @@ Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. 
   options: { piece: { type: 'string' }, shop: { type: 'string' }, json: { type: 'boolean' } },
   async run(path, { piece: id, shop, json }) {
     const { job, assets } = openJob(path);
-    const { fonts } = await loadKit(assets);
+    const { engine, fonts, press } = await loadKit(assets);
     const spec = typeof shop === 'string' ? shopGiven(shop) : undefined;
     const pieces = id === undefined ? job.pieces : [pieceAsked(job, id)];
     const { language } = job.spelling;
     const speller = language === 'none' ? undefined : loadSpeller(language);
     const found = pieces.flatMap((piece) => {
+      const on = spec ?? shopOf(piece.shop);
+      const kit = { fonts, press: press(pressConditionOf(job, on)) };
+      const box = outset(trimOf(piece), on.bleed[piece.kind]);
+      const picture = separatedPictures((hash) => assets[hash], engine, kit.press);
+      const laid = layPiece(job, piece, kit, { box, ppi: cellsAnInch(box), picture }, on);
+      const onPlates = laid.flatMap(checkPlates);
       const misspelt = speller ? misspeltIn(wordsToSpell(piece, job.spelling), speller) : new Map();
       return [
-        ...checkPiece(job, piece, fonts, spec ?? shopOf(piece.shop)),
+        ...checkPiece(job, piece, kit, on),
+        ...withFixes(onPlates, piece, { sources: sourcesOf(job, fonts), press: kit.press }),
         ...spellingFindings(piece, job.spelling, misspelt, sourcesOf(job, fonts)),
       ].map((finding) => ({ piece, finding }));
     });

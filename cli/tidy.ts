@@ -7,6 +7,7 @@ import { check } from './check';
 import { exportPiece } from './export';
 import { CliError } from './given';
 import { list } from './list';
+import { plates } from './plates';
 
 /** `tidy`, the headless twin: the app's core without its interface. Errors: one line to stderr, exit 2. */
 
@@ -16,7 +17,7 @@ export interface Command {
   run(job: string, options: Record<string, string | boolean | undefined>): Promise<number>;
 }
 
-const COMMANDS: Record<string, Command> = { list, check, export: exportPiece };
+const COMMANDS: Record<string, Command> = { list, check, export: exportPiece, plates };
 
 const usage = `tidy COMMAND JOB.tidyedge [options]
 

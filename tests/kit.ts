@@ -4,7 +4,8 @@ import { loadKit } from '../cli/kit';
 import { hashOf } from '../core/files/hash';
 import { type JobBundle, readJobFile } from '../core/files/job-file';
 import { addAsset, addElement } from '../core/job/edits/elements';
-import { addInk, addPiece } from '../core/job/edits/job';
+import { addInk } from '../core/job/edits/inks';
+import { addPiece } from '../core/job/edits/job';
 import { makeJob, makePiece } from '../core/job/make';
 import type { Element, Job } from '../core/job/schema';
 import { probePicture } from '../core/picture/probe';
@@ -14,6 +15,8 @@ import { toPoints } from '../core/units/length';
 export { makePng } from './png';
 
 export const kit = await loadKit();
+/** What checks work with: the fonts, and the press most shops have. */
+export const checkKit = { fonts: kit.fonts, press: kit.press('general-coated') };
 export const mm = (n: number): number => toPoints(n, 'mm');
 export const inch = (n: number): number => toPoints(n, 'in');
 

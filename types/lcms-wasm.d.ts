@@ -29,12 +29,7 @@ declare module 'lcms-wasm' {
     locateFile?: (name: string) => string;
     wasmBinary?: ArrayBuffer | Uint8Array;
   }): Promise<Lcms>;
-  export const TYPE_RGB_8: number,
-    TYPE_RGBA_8: number,
-    TYPE_CMYK_8: number,
-    TYPE_CMYK_16: number,
-    TYPE_Lab_FLT: number,
-    TYPE_Lab_DBL: number;
+  export const TYPE_RGB_8: number, TYPE_RGBA_8: number, TYPE_CMYK_8: number, TYPE_CMYK_16: number, TYPE_Lab_DBL: number;
   export const INTENT_PERCEPTUAL: number, INTENT_RELATIVE_COLORIMETRIC: number;
   export const cmsFLAGS_BLACKPOINTCOMPENSATION: number, cmsFLAGS_SOFTPROOFING: number, cmsFLAGS_GAMUTCHECK: number;
   export const cmsInfoDescription: number;

@@ -1,14 +1,19 @@
+import type { Press } from '../colour/engine';
 import type { Box } from '../geometry/box';
 import type { Face, Job, Piece } from '../job/schema';
 import type { SceneSources } from '../scene/sources';
 import type { ShopSpec, Source } from '../trade/schema';
+import type { FontBook } from '../type/font';
 
 export type Severity = 'stop' | 'warn' | 'advise';
 
-/** A measured value: points for lengths and type, pixels an inch for ppi, how many for counts. */
+/**
+ * A measured value: points for lengths and type, pixels an inch for ppi, how many for counts, 1 for 100 % of ink, CIE L*
+ * for lightness, CIEDE2000 for differences.
+ */
 export interface Measure {
   value: number;
-  kind: 'length' | 'type' | 'ppi' | 'count';
+  kind: 'length' | 'type' | 'ppi' | 'count' | 'ink' | 'lightness' | 'difference';
 }
 
 /** A change that mends a finding and nothing else. */
@@ -37,12 +42,19 @@ export interface Finding {
 /** Tells one finding from all others of a piece. */
 export const findingKey = ({ check, element, problem }: Finding): string => `${check} ${element} ${problem}`;
 
+/** What checks work with besides the job. */
+export interface CheckKit {
+  fonts: FontBook;
+  press: Press;
+}
+
 /** What a check looks at. */
 export interface CheckContext {
   piece: Piece;
   face: Face;
   shop: ShopSpec;
   sources: SceneSources;
+  press: Press;
 }
 
 export interface Check {

@@ -2,21 +2,30 @@ import type { Job, Piece } from '../job/schema';
 import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import { shopOf } from '../trade/shops';
-import type { FontBook } from '../type/font';
 import { almostAligned } from './almost-aligned';
-import type { Check, Finding, Severity } from './check';
+import { blackAreas } from './black-areas';
+import type { Check, CheckKit, Finding, Severity } from './check';
 import { hiddenWords } from './hidden-words';
+import { knockedOutBlack } from './knocked-out-black';
 import { lowPpi } from './low-ppi';
 import { missingGlyph, missingTypeface } from './missing-glyph';
 import { notEmbeddable } from './not-embeddable';
+import { PLATE_CHECKS } from './on-plates';
+import { outOfGamut } from './out-of-gamut';
 import { outsideSafe } from './outside-safe';
 import { pastLine } from './past-line';
 import { placeholderWords } from './placeholder-words';
+import { registrationColour } from './registration-colour';
+import { richBlackWords } from './rich-black-words';
+import { sameInk } from './same-ink';
 import { shortOfBleed } from './short-of-bleed';
 import { smallType } from './small-type';
 import { spelling } from './spelling';
+import { strayPlates } from './stray-plates';
+import { thinLines } from './thin-lines';
 import { sizeMixture, typefaceMixture } from './type-mixture';
 import { unreadableCode } from './unreadable-code';
+import { whiteOverprint } from './white-overprint';
 
 export const CHECKS: readonly Check[] = [
   shortOfBleed,
@@ -33,18 +42,33 @@ export const CHECKS: readonly Check[] = [
   typefaceMixture,
   sizeMixture,
   almostAligned,
+  strayPlates,
+  registrationColour,
+  whiteOverprint,
+  richBlackWords,
+  knockedOutBlack,
+  sameInk,
+  thinLines,
+  blackAreas,
+  outOfGamut,
 ];
 
 /** The check that a finding comes from; spelling runs beside the others, when its dictionary has answered. */
 export const checkOf = (id: string): Pick<Check, 'name' | 'protects' | 'source'> | undefined =>
-  [...CHECKS, spelling].find((check) => check.id === id);
+  [...CHECKS, ...PLATE_CHECKS, spelling].find((check) => check.id === id);
 
 const RANK: Record<Severity, number> = { stop: 0, warn: 1, advise: 2 };
 
-/** All findings of a piece, the gravest first. */
-export function checkPiece(job: Job, piece: Piece, fonts: FontBook, shop = shopOf(piece.shop)): Finding[] {
+/** Findings in order, the gravest first. */
+export const byGravity = (findings: readonly Finding[]): Finding[] =>
+  [...findings].sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+
+/** All findings of a piece but those that are read from its plates, the gravest first. */
+export function checkPiece(job: Job, piece: Piece, { fonts, press }: CheckKit, shop = shopOf(piece.shop)): Finding[] {
   const sources = sourcesOf(job, fonts);
-  return printedFaces(piece, sources)
-    .flatMap((face) => CHECKS.flatMap((check) => check.run({ piece, face, shop, sources })))
-    .sort((a, b) => RANK[a.severity] - RANK[b.severity]);
+  return byGravity(
+    printedFaces(piece, sources).flatMap((face) =>
+      CHECKS.flatMap((check) => check.run({ piece, face, shop, sources, press })),
+    ),
+  );
 }

@@ -5,6 +5,9 @@ import type { Finding, Measure } from './check';
 export function measureWords({ value, kind }: Measure, unit: PieceUnit): string {
   if (kind === 'ppi') return `${Math.round(value)} ppi`;
   if (kind === 'count') return `${value}`;
+  if (kind === 'ink') return `${Math.round(value * 100)} %`;
+  if (kind === 'lightness') return `${Math.round(value)} of 100 in lightness`;
+  if (kind === 'difference') return `ΔE ${(Math.round(value * 10) / 10).toFixed(1)}`;
   if (kind === 'type') return formatLength(value, 'pt', 2);
   return formatLength(value, unit, unit === 'in' ? 3 : 2);
 }
@@ -23,5 +26,7 @@ const MEASURED: Record<string, (measure: Measure, unit: PieceUnit) => string> = 
 /** `1.2 mm to the cut, wants 4 mm`. Counts that should be none say all in the problem itself. */
 export function measuredAndWanted({ check, measured, wanted }: Finding, unit: PieceUnit): string | undefined {
   if (wanted.kind === 'count') return wanted.value === 0 ? undefined : `${measured.value}, at most ${wanted.value}`;
+  if (wanted.kind === 'ink' || wanted.kind === 'difference')
+    return `${measureWords(measured, unit)}, at most ${measureWords(wanted, unit)}`;
   return `${(MEASURED[check] ?? measureWords)(measured, unit)}, wants ${measureWords(wanted, unit)}`;
 }

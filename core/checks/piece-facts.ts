@@ -1,7 +1,8 @@
 import { PROCESS_PLATES, platesOf } from '../colour/ink';
 import { inkOf } from '../job/find';
 import { letteringsOf } from '../job/look';
-import { type Element, type Job, type Paint, type Piece, paintsOf } from '../job/schema';
+import { paintsShown } from '../job/paints-shown';
+import type { Element, Job, Piece } from '../job/schema';
 import { effectivePpi } from '../picture/place';
 
 /** The figures of a piece that a designer wants in sight: what the edge strip shows. */
@@ -18,19 +19,10 @@ const elementsOf = (piece: Piece): Element[] => piece.faces.flatMap((face) => fa
 
 const least = (values: number[]): number | undefined => (values.length > 0 ? Math.min(...values) : undefined);
 
-/** The paints an element shows; words by what is typed in them. */
-function paintsUsed(element: Element, job: Job): Paint[] {
-  if (element.kind !== 'words' || element.fill) return paintsOf(element);
-  return [
-    ...letteringsOf(element, job.styles).map((l) => l.paint),
-    ...paintsOf({ ...element, paragraphs: [], lettering: {} }),
-  ];
-}
-
 /** The plates an element prints on. A picture is separated into all four process inks. */
-const platesUsed = (element: Element, job: Job): string[] => [
-  ...(element.kind === 'picture' ? PROCESS_PLATES : []),
-  ...paintsUsed(element, job).flatMap(({ ink, tint }) =>
+export const platesUsed = (element: Element, job: Pick<Job, 'inks' | 'styles'>): string[] => [
+  ...(element.kind === 'picture' && !element.inks ? PROCESS_PLATES : []),
+  ...paintsShown(element, job.styles).flatMap(({ ink, tint }) =>
     Object.entries(platesOf(inkOf(job.inks, ink), tint)).flatMap(([name, amount]) => (amount > 0 ? [name] : [])),
   ),
 ];

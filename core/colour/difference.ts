@@ -17,6 +17,6 @@ const WORDS: readonly (readonly [below: number, word: string])[] = [
   [2, 'hardly different'],
   [5, 'a little different'],
   [10, 'plainly different'],
-  [Number.POSITIVE_INFINITY, 'another colour'],
+  [Number.POSITIVE_INFINITY, 'far off'],
 ];
 export const differenceWord = (deltaE00: number): string => WORDS.find(([below]) => deltaE00 < below)![1];

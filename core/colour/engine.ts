@@ -37,6 +37,8 @@ const FORMAT: Record<ColourSpace, number> = {
   CMYK: lcms.TYPE_CMYK_8,
   GRAY: (3 << 16) | (1 << 3) | 1,
 };
+/** L*a*b* as three 32-bit floats: FLOAT_SH(1) | COLORSPACE_SH(PT_Lab) | CHANNELS_SH(3) | BYTES_SH(4). */
+const LAB_FLOAT = (1 << 22) | (10 << 16) | (3 << 3) | 4;
 /** ICC.1, 7.2.15. */
 const INTENT: Record<Rendering['intent'], number> = {
   perceptual: 0,
@@ -142,8 +144,8 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
     const { handle, space } = open(profile);
     const made =
       way === 'to'
-        ? cms.cmsCreateTransform(handle, FORMAT[space], labProfile, lcms.TYPE_Lab_FLT, intent, flags)
-        : cms.cmsCreateTransform(labProfile, lcms.TYPE_Lab_FLT, handle, FORMAT[space], intent, flags);
+        ? cms.cmsCreateTransform(handle, FORMAT[space], labProfile, LAB_FLOAT, intent, flags)
+        : cms.cmsCreateTransform(labProfile, LAB_FLOAT, handle, FORMAT[space], intent, flags);
     cms.cmsCloseProfile(handle);
     if (!made) throw new ProfileError('This colour profile says nothing of how its colours look.');
     kept.set(key, made);

@@ -14,7 +14,7 @@ import { sourcesOf } from '../../core/scene/sources';
 import { shopOf } from '../../core/trade/shops';
 import { settingCount } from '../../core/type/set-paragraph';
 import { glasshouse } from '../../demo/glasshouse';
-import { openDemo } from '../kit';
+import { checkKit, openDemo } from '../kit';
 import { dragInPage, typeInPage } from './in-page';
 import { letterJob, letterParagraphs, SENTENCE } from './letter';
 
@@ -97,7 +97,7 @@ const key = (typed: string): void => {
   page = setParagraphs(page, 'letter', letterParagraphs(typed));
   const device = svgDevice({ inks: page.inks, screen: press.screen });
   drawElement(findElement(page, 'letter')!.element, sourcesOf(page, kit.fonts), device);
-  checkPiece(page, page.pieces[0]!, kit.fonts);
+  checkPiece(page, page.pieces[0]!, checkKit);
 };
 key('');
 Object.assign(settingCount, { asked: 0, set: 0 });

@@ -1,5 +1,4 @@
 import { produce } from 'immer';
-import type { Ink } from '../../colour/ink';
 import type { OwnFont } from '../../type/own-font';
 import { pieceOf } from '../find';
 import { type Job, MOST_FACES, type Piece } from '../schema';
@@ -34,14 +33,6 @@ export const setShop = (job: Job, pieceId: string, shop: string): Job =>
     const piece = pieceOf(draft, pieceId);
     if (piece) piece.shop = shop;
   });
-
-export const addInk = (job: Job, ink: Ink): Job => ({ ...job, inks: [...job.inks, ink] });
-
-/** Changes an ink everywhere it is used. */
-export const changeInk = (job: Job, id: string, change: Partial<Omit<Ink, 'id'>>): Job => ({
-  ...job,
-  inks: job.inks.map((ink) => (ink.id === id ? { ...ink, ...change } : ink)),
-});
 
 /** Keeps an added font with the job, under the hash of its bytes. */
 export const addFont = (job: Job, hash: string, font: OwnFont): Job => ({

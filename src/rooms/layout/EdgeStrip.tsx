@@ -18,7 +18,7 @@ interface Chip {
 
 /** The trade's figures for the piece, always in sight: calm when right, lit when a check has found something. */
 export function EdgeStrip() {
-  const { job, piece, shop, findings, unit } = useBench();
+  const { job, piece, shop, findings, onPress, unit } = useBench();
   const [open, setOpen] = useState<string>();
   const facts = pieceFacts(job, piece);
   const of = (check: string | undefined): Finding[] => findings.filter((f) => f.check === check);
@@ -39,7 +39,16 @@ export function EdgeStrip() {
       value: facts.lowestPpi === undefined ? 'no picture' : `${Math.round(facts.lowestPpi)} ppi`,
       check: { id: 'low-ppi', says: () => '' },
     },
-    { label: 'plates', value: facts.plates.map(shortPlate).join(' ') || 'none' },
+    {
+      label: 'most ink',
+      value: onPress ? `${Math.round(onPress.highest * 100)} %` : '…',
+      check: { id: 'total-ink', says: () => '' },
+    },
+    {
+      label: 'plates',
+      value: facts.plates.map(shortPlate).join(' ') || 'none',
+      check: { id: 'stray-plates', says: (n) => `${n} stray of ` },
+    },
     {
       label: 'smallest type',
       value: facts.smallestType === undefined ? 'no words' : formatLength(facts.smallestType, 'pt', 2),

@@ -4,7 +4,8 @@ import Redo from 'lucide-react/icons/redo-2';
 import Scissors from 'lucide-react/icons/scissors';
 import Undo from 'lucide-react/icons/undo-2';
 import { memo, useCallback, useDeferredValue, useEffect, useMemo, useState } from 'react';
-import { checkPiece } from '../../../core/checks';
+import { byGravity, checkPiece } from '../../../core/checks';
+import { withFixes } from '../../../core/checks/on-plates';
 import { spellingFindings } from '../../../core/checks/spelling';
 import { pieceOf } from '../../../core/job/find';
 import { pressConditionOf } from '../../../core/job/press-of';
@@ -15,6 +16,7 @@ import { echoUnit } from '../../../core/units/length';
 import { TopBar } from '../../parts/TopBar';
 import { TypefaceFaces } from '../../parts/TypefaceFaces';
 import { useFonts } from '../../parts/use-fonts';
+import { useInks } from '../../parts/use-inks';
 import { useKit } from '../../parts/use-kit';
 import { useOffers } from '../../parts/use-offers';
 import { usePreviews } from '../../parts/use-previews';
@@ -60,6 +62,7 @@ function useBenchOf(
   const shop = piece && shopOf(piece.shop);
   const condition = useMemo(() => (job && shop ? pressConditionOf(job, shop) : undefined), [job, shop]);
   const profilesHere = useProfiles(job);
+  const press = kit && condition && profilesHere ? kit.press(condition) : undefined;
   const previews = usePreviews(job, condition);
   const inks = job?.inks;
   const assets = job?.assets;
@@ -74,18 +77,24 @@ function useBenchOf(
   const { live, byHand } = useGesture();
   const checked = useDeferredValue(useNowAndThen(job, live, byHand));
   const words = useSpelling(checked && pieceOf(checked, pieceId), checked?.spelling);
+  const onPress = useInks(checked, pieceId);
   const offers = useOffers();
   // biome-ignore lint/correctness/useExhaustiveDependencies: once more families are here, more can be offered
   const findings = useMemo(() => {
     const settled = checked && pieceOf(checked, pieceId);
-    if (!settled || !kit || !fontsHere) return [];
+    if (!settled || !kit || !fontsHere || !press) return [];
     // On the page's own record of timings, where the bench (and a browser's profiler) reads it.
     const start = performance.now();
     const misspelt = spellingFindings(settled, checked.spelling, words, sourcesOf(checked, kit.fonts));
-    const found = [...checkPiece(checked, settled, kit.fonts), ...misspelt];
+    const context = { sources: sourcesOf(checked, kit.fonts), press };
+    const onPlates = withFixes(onPress?.findings ?? [], settled, context);
+    const found = [
+      ...byGravity([...checkPiece(checked, settled, { fonts: kit.fonts, press }), ...onPlates]),
+      ...misspelt,
+    ];
     performance.measure('checks', { start });
     return found;
-  }, [checked, pieceId, kit, fontsHere, words, offers.here]);
+  }, [checked, pieceId, kit, press, fontsHere, words, onPress, offers.here]);
   useEffect(() => offers.wantedBy(findings), [findings, offers.wantedBy]);
   const faces = useMemo(
     () => (piece && sources && fontsHere ? shownFaces(piece, sources) : []),
@@ -94,8 +103,7 @@ function useBenchOf(
   const face = faces.find((f) => f.id === faceId) ?? faces[0];
   const shown = useMemo(() => (face ? (both ? faces : [face]) : []), [faces, face, both]);
   const bench = useMemo((): Bench | undefined => {
-    if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere || !condition || !profilesHere)
-      return undefined;
+    if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere || !press) return undefined;
     const wanted = new Set(selectedIds);
     const chosen = faces.flatMap((f) => f.elements.filter((element) => wanted.has(element.id)));
     const here = new Map(chosen.map((element) => [element.id, element]));
@@ -108,10 +116,11 @@ function useBenchOf(
       selection,
       selected: selection.length === 1 ? selection[0] : undefined,
       shop,
-      press: kit.press(condition),
+      press,
       sources,
       previews,
       findings,
+      onPress,
       unit: piece.unit,
       echo: echoUnit(piece.unit),
       setFace,
@@ -127,10 +136,10 @@ function useBenchOf(
     kit,
     sources,
     fontsHere,
-    condition,
-    profilesHere,
+    press,
     previews,
     findings,
+    onPress,
     setFace,
   ]);
   return { bench, failure };

@@ -5,6 +5,7 @@ import type { Element, Face, Job, Piece } from '../../../core/job/schema';
 import type { SceneSources } from '../../../core/scene/sources';
 import type { ShopSpec } from '../../../core/trade/schema';
 import type { PieceUnit } from '../../../core/units/length';
+import type { InkReading } from '../../../workers/ink-work';
 import type { Previews } from '../../parts/use-previews';
 
 /** What everything in the Layout room works on; all of it derived from the job and the address. */
@@ -24,6 +25,8 @@ export interface Bench {
   sources: SceneSources;
   previews: Previews;
   findings: readonly Finding[];
+  /** What the plates say, once they have been laid. */
+  onPress: InkReading | undefined;
   unit: PieceUnit;
   echo: PieceUnit;
   setFace(id: string): void;

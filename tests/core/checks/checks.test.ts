@@ -9,9 +9,9 @@ import type { Element, Job, Shape } from '../../../core/job/schema';
 import { drawElement } from '../../../core/scene/face';
 import { sourcesOf } from '../../../core/scene/sources';
 import { formatLength, fromPoints } from '../../../core/units/length';
-import { cardWith, inch, kit, makePng, mm, openDemo, withPicture } from '../../kit';
+import { cardWith, checkKit, inch, kit, makePng, mm, openDemo, withPicture } from '../../kit';
 
-const check = (job: Job) => checkPiece(job, job.pieces[0]!, kit.fonts);
+const check = (job: Job) => checkPiece(job, job.pieces[0]!, checkKit);
 const checkAll = (...elements: Element[]) => check(cardWith(elements));
 const traceOf = (job: Job, id: string): string[] => {
   const device = traceDevice();
@@ -19,7 +19,14 @@ const traceOf = (job: Job, id: string): string[] => {
   return device.lines;
 };
 const panel = (x: number, y: number, width: number, height: number) =>
-  makeShape({ id: 'panel', x: mm(x), y: mm(y), width: mm(width), height: mm(height) });
+  makeShape({
+    id: 'panel',
+    x: mm(x),
+    y: mm(y),
+    width: mm(width),
+    height: mm(height),
+    paint: { ink: 'green', tint: 1 },
+  });
 
 describe('every check', () => {
   it('says what it protects from and where it comes from', () => {
@@ -32,7 +39,7 @@ describe('every check', () => {
   });
   it('is silent on the demo job', () => {
     const { job } = openDemo();
-    expect(job.pieces.flatMap((piece) => checkPiece(job, piece, kit.fonts))).toEqual([]);
+    expect(job.pieces.flatMap((piece) => checkPiece(job, piece, checkKit))).toEqual([]);
   });
 });
 

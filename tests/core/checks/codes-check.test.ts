@@ -2,14 +2,14 @@ import { describe, expect, it } from 'vitest';
 import { checkPiece } from '../../../core/checks';
 import { makeCode, makeShape, makeWords } from '../../../core/job/make';
 import type { Element } from '../../../core/job/schema';
-import { cardWith, kit, mm } from '../../kit';
+import { cardWith, checkKit, mm } from '../../kit';
 
 const code = makeCode({ id: 'code', text: 'tea', x: mm(20), y: mm(20), width: mm(20), height: mm(20) });
 const ground = (ink: string, tint: number, width = 40): Element =>
   makeShape({ id: 'g', name: 'Ground', x: mm(10), y: mm(10), width: mm(width), height: mm(40), paint: { ink, tint } });
 const check = (...elements: Element[]) => {
   const job = cardWith(elements);
-  return { job, found: checkPiece(job, job.pieces[0]!, kit.fonts).filter((f) => f.check === 'unreadable-code') };
+  return { job, found: checkPiece(job, job.pieces[0]!, checkKit).filter((f) => f.check === 'unreadable-code') };
 };
 
 describe('a code', () => {
@@ -29,7 +29,7 @@ describe('a code', () => {
     expect(found).toMatchObject([{ severity: 'stop', element: 'code' }]);
     const mended = found[0]!.fix!.apply(job);
     expect(mended.pieces[0]!.faces[0]!.elements.at(-2)).toMatchObject({ kind: 'shape', paint: { ink: 'paper' } });
-    expect(checkPiece(mended, mended.pieces[0]!, kit.fonts).some((f) => f.check === 'unreadable-code')).toBe(false);
+    expect(checkPiece(mended, mended.pieces[0]!, checkKit).some((f) => f.check === 'unreadable-code')).toBe(false);
   });
   it('with something over it, in a light ink, or too small is found', () => {
     expect(check(code, makeWords({ id: 'w', text: 'tea', x: mm(22), y: mm(22) })).found[0]!.problem).toMatch(

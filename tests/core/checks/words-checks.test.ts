@@ -9,13 +9,13 @@ import { makeWords } from '../../../core/job/make';
 import type { Element, Words } from '../../../core/job/schema';
 import { sourcesOf } from '../../../core/scene/sources';
 import { type Language, spellableWords } from '../../../core/type/spelling';
-import { cardWith, kit, mm } from '../../kit';
+import { cardWith, checkKit, kit, mm } from '../../kit';
 
 const line = (id: string, x: number, y: number, text = 'Hollin', size = 9): Words =>
   makeWords({ id, text, x: mm(x), y: mm(y), lettering: { size } });
 const almost = (elements: Element[]) => {
   const job = cardWith(elements);
-  return { job, found: checkPiece(job, job.pieces[0]!, kit.fonts).filter((f) => f.check === 'almost-aligned') };
+  return { job, found: checkPiece(job, job.pieces[0]!, checkKit).filter((f) => f.check === 'almost-aligned') };
 };
 
 describe('words that almost line up', () => {

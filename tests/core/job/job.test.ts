@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import * as elements from '../../../core/job/edits/elements';
+import * as inks from '../../../core/job/edits/inks';
 import * as jobs from '../../../core/job/edits/job';
 import * as wordsEdits from '../../../core/job/edits/words';
 import { findElement, inkOf, titleOf } from '../../../core/job/find';
@@ -83,7 +84,7 @@ describe('the schema', () => {
     ],
     [
       'a spot ink called Cyan',
-      (job: Job) => jobs.addInk(job, { id: 'c', name: 'Cyan', kind: 'spot', cmyk: [1, 0, 0, 0] }),
+      (job: Job) => inks.addInk(job, { id: 'c', name: 'Cyan', kind: 'spot', cmyk: [1, 0, 0, 0] }),
     ],
     ['a tint over 100 %', (job: Job) => elements.setPaint(job, 'panel', { ink: 'green', tint: 1.2 })],
     ['a place that is no number', (job: Job) => elements.moveElement(job, 'panel', { x: Number.NaN, y: 0 })],
@@ -100,7 +101,7 @@ describe('edits', () => {
     const before = JSON.stringify(job);
     elements.moveElement(job, 'name', { x: 5, y: 5 });
     elements.removeElement(job, 'panel');
-    jobs.changeInk(job, 'green', { name: 'Moss' });
+    inks.changeInk(job, 'green', { name: 'Moss' });
     expect(JSON.stringify(job)).toBe(before);
   });
   it('share what they leave alone', () => {
@@ -120,7 +121,7 @@ describe('edits', () => {
     expect(order(elements.restack(start(), 'rule', -5))).toEqual(['rule', 'panel', 'name']);
   });
   it('change an ink everywhere', () => {
-    const job = jobs.changeInk(start(), 'green', { cmyk: [1, 0, 1, 0] });
+    const job = inks.changeInk(start(), 'green', { cmyk: [1, 0, 1, 0] });
     expect(inkOf(job.inks, 'green').cmyk).toEqual([1, 0, 1, 0]);
     expect(() => inkOf(job.inks, 'gone')).toThrow(/gone/);
   });

@@ -12,7 +12,7 @@ import { shownFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import { wordsSet } from '../../../core/scene/words';
 import type { Setting } from '../../../core/type/style';
-import { cardWith, kit } from '../../kit';
+import { cardWith, checkKit, kit } from '../../kit';
 
 const SENTENCE = 'The glasshouse opens at nine, and the kettle is on by ten past. ';
 const frame = (width: number, height: number) => ({ behaviour: 'fixed box' as const, width, height });
@@ -96,7 +96,7 @@ describe('words that go on in another frame', () => {
     );
   });
   it('are hidden only where the last frame has no room', () => {
-    const hidden = (job: Job) => checkPiece(job, job.pieces[0]!, kit.fonts).filter((f) => f.check === 'hidden-words');
+    const hidden = (job: Job) => checkPiece(job, job.pieces[0]!, checkKit).filter((f) => f.check === 'hidden-words');
     expect(hidden(letter(long, 70))).toEqual([]);
     expect(hidden(letter(long, 30)).map((f) => f.element)).toEqual(['c']);
   });

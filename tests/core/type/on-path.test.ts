@@ -11,7 +11,7 @@ import { followFace } from '../../../core/scene/follow';
 import { sourcesOf } from '../../../core/scene/sources';
 import { wordsOnPath, wordsSet } from '../../../core/scene/words';
 import { onPath, type PathSetting } from '../../../core/type/on-path';
-import { cardWith, kit } from '../../kit';
+import { cardWith, checkKit, kit } from '../../kit';
 
 const sources = sourcesOf(cardWith([]), kit.fonts);
 const plain = (align: 'left' | 'centre' = 'centre', text = 'HOHOHOHOH'): Words =>
@@ -100,9 +100,9 @@ describe('words on an element’s outline', () => {
   });
   it('that are longer than it are found, and made to fit', () => {
     const long = cardWith([box, { ...plain('left', 'far too many words for one small box '.repeat(3)), path }]);
-    const [finding] = checkPiece(long, long.pieces[0]!, kit.fonts).filter((f) => f.check === 'past-line');
+    const [finding] = checkPiece(long, long.pieces[0]!, checkKit).filter((f) => f.check === 'past-line');
     expect(finding?.measured.value).toBeGreaterThan(finding!.wanted.value);
     const mended = finding!.fix!.apply(long);
-    expect(checkPiece(mended, mended.pieces[0]!, kit.fonts).some((f) => f.check === 'past-line')).toBe(false);
+    expect(checkPiece(mended, mended.pieces[0]!, checkKit).some((f) => f.check === 'past-line')).toBe(false);
   });
 });

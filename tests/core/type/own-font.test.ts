@@ -21,7 +21,7 @@ import {
   woff2File,
   woffFile,
 } from '../../fonts';
-import { cardWith, kit } from '../../kit';
+import { cardWith, checkKit, kit } from '../../kit';
 
 const unpacked = (bytes: Uint8Array): Promise<Uint8Array> => plainFont(bytes, decompress);
 
@@ -159,7 +159,7 @@ describe('a job with fonts of its own', () => {
   });
   it('names a font that was taken away', () => {
     const without = removeFont(job, hash);
-    const found = checkPiece(without, without.pieces[0]!, kit.fonts);
+    const found = checkPiece(without, without.pieces[0]!, checkKit);
     expect(found.map((f) => f.check)).toContain('missing-typeface');
   });
 
@@ -172,7 +172,9 @@ describe('a job with fonts of its own', () => {
   );
   const fonts = createFontBook((id) => (id === ownId(closedHash) ? closedBytes : undefined));
   it('says that a font may not be embedded, and does not export it', async () => {
-    const [finding] = checkPiece(closedJob, closedJob.pieces[0]!, fonts).filter((f) => f.check === 'not-embeddable');
+    const [finding] = checkPiece(closedJob, closedJob.pieces[0]!, { ...checkKit, fonts }).filter(
+      (f) => f.check === 'not-embeddable',
+    );
     expect(finding).toMatchObject({ severity: 'stop', element: 'w' });
     expect(finding!.problem).toMatch(/Zilla Slab/);
     const shop = shopOf('metric-offset');

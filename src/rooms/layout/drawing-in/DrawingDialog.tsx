@@ -6,7 +6,7 @@ import { cmykText, type Ink, platesOf, processStandIn } from '../../../../core/c
 import { elementsOfArt } from '../../../../core/files/svg-in/elements';
 import type { SvgArt } from '../../../../core/files/svg-in/read';
 import { addArt } from '../../../../core/job/edits/copies';
-import { addInk } from '../../../../core/job/edits/job';
+import { addInk } from '../../../../core/job/edits/inks';
 import type { Paint } from '../../../../core/job/schema';
 import { Dialog } from '../../../parts/Dialog';
 import { Tick } from '../../../parts/Tick';

@@ -2,7 +2,7 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { hexOf, parseHex } from '../../../../core/colour/engine';
 import { type Cmyk, type Ink, isSpotName } from '../../../../core/colour/ink';
-import { addInk, changeInk } from '../../../../core/job/edits/job';
+import { addInk, changeInk } from '../../../../core/job/edits/inks';
 import { Dialog } from '../../../parts/Dialog';
 import { act } from '../../../store/session';
 import { useBench } from '../bench';

@@ -1,0 +1,70 @@
+import { type PlateGrid, type PlatesAsked, platesDevice } from '../devices/plates/device';
+import type { Element, Job, Piece } from '../job/schema';
+import { drawElement } from '../scene/face';
+import { printedFaces } from '../scene/shown-faces';
+import { sourcesOf } from '../scene/sources';
+import { shopOf } from '../trade/shops';
+import type { Check, CheckContext, CheckKit, Finding, Fix } from './check';
+import { faintWords } from './faint-words';
+import { totalInk } from './total-ink';
+import { contrastOf } from './words-on-plates';
+
+/** What a check that reads the plates looks at besides. */
+export interface PlateContext extends CheckContext {
+  grid: PlateGrid;
+  /** How far words stand out from what lies under them, by their ids; CIE L*. */
+  contrasts: ReadonlyMap<string, number>;
+}
+
+/** What a fix is worked out from: the plates may be elsewhere by then. */
+export type FixContext = Pick<CheckContext, 'sources' | 'press'>;
+
+export interface PlateCheck extends Omit<Check, 'run'> {
+  /** Findings as plain data, without fixes. */
+  run(context: PlateContext): Finding[];
+  mend?(element: Element, context: FixContext): Fix | undefined;
+}
+
+export const PLATE_CHECKS: readonly PlateCheck[] = [totalInk, faintWords];
+
+/** One face on its plates, and what is read while it is laid there. */
+export function layFace(context: CheckContext, asked: PlatesAsked): PlateContext {
+  const { face, sources, press } = context;
+  const device = platesDevice(asked);
+  const contrasts = new Map<string, number>();
+  for (const element of face.elements) {
+    // What lies under words is what is there before they are drawn.
+    if (element.kind === 'words') {
+      const contrast = contrastOf(element, device.grid(), sources, sources.inks, press);
+      if (contrast !== undefined) contrasts.set(element.id, contrast);
+    }
+    drawElement(element, sources, device);
+  }
+  return { ...context, grid: device.grid(), contrasts };
+}
+
+/** What is found on the plates of a face, as plain data: it can cross from a worker. */
+export const checkPlates = (context: PlateContext): Finding[] => PLATE_CHECKS.flatMap((check) => check.run(context));
+
+/** Findings from the plates with their fixes; those of elements that are not there any more are left out. */
+export function withFixes(findings: readonly Finding[], piece: Piece, context: FixContext): Finding[] {
+  const elements = new Map(piece.faces.flatMap((face) => face.elements.map((e) => [e.id, e] as const)));
+  return findings.flatMap((finding) => {
+    const element = elements.get(finding.element);
+    if (!element) return [];
+    const fix = PLATE_CHECKS.find(({ id }) => id === finding.check)?.mend?.(element, context);
+    return [{ ...finding, ...(fix ? { fix } : {}) }];
+  });
+}
+
+/** Each printed face of a piece on its plates. */
+export function layPiece(
+  job: Job,
+  piece: Piece,
+  { fonts, press }: CheckKit,
+  asked: PlatesAsked,
+  shop = shopOf(piece.shop),
+): PlateContext[] {
+  const sources = sourcesOf(job, fonts);
+  return printedFaces(piece, sources).map((face) => layFace({ piece, face, shop, sources, press }, asked));
+}

@@ -1,0 +1,106 @@
+import type { Press } from '../colour/engine';
+import type { Ink } from '../colour/ink';
+import { type Plates, PROCESS_PLATES, processStandIn } from '../colour/ink';
+import { coverOf } from '../devices/plates/cover';
+import type { PlateGrid } from '../devices/plates/device';
+import { transformPath } from '../geometry/path';
+import type { Words } from '../job/schema';
+import { isShade } from '../scene/colour';
+import { type Device, type GlyphRun, UNHEARD } from '../scene/device';
+import { drawElement } from '../scene/face';
+import { runOutline } from '../scene/run-outline';
+import type { SceneSources } from '../scene/sources';
+
+/** What a run of letters prints, and whether on what is below it. */
+interface Lettered {
+  run: GlyphRun;
+  colour: Plates;
+  overprints: boolean;
+}
+
+/** The runs of some words in flat colours. */
+function letteredIn(words: Words, sources: SceneSources): Lettered[] {
+  const found: Lettered[] = [];
+  let overprints = 0;
+  const device: Device = {
+    ...UNHEARD,
+    beginOverprint: () => void overprints++,
+    endOverprint: () => void overprints--,
+    beginClip() {},
+    beginGlyphClip() {},
+    endClip() {},
+    fillPath() {},
+    strokePath() {},
+    showGlyphs: (run, colour) => {
+      if (!isShade(colour)) found.push({ run, colour, overprints: overprints > 0 });
+    },
+    drawImage() {},
+    drawTone() {},
+  };
+  drawElement(words, sources, device);
+  return found;
+}
+
+/** Amounts of ink at a cell. */
+const platesAt = ({ plates }: PlateGrid, cell: number): Plates =>
+  Object.fromEntries(
+    [...plates].flatMap(([plate, cells]) => (cells[cell]! > 0.004 ? [[plate, cells[cell]!] as const] : [])),
+  );
+
+/** What is printed where a letter is: its own inks, with those below that it leaves there. */
+function over(below: Plates, { colour, overprints }: Lettered, opacity: number): Plates {
+  const names = new Set([...Object.keys(below), ...Object.keys(colour)]);
+  return Object.fromEntries(
+    [...names].map((plate) => {
+      const under = below[plate] ?? 0;
+      const own = colour[plate] ?? 0;
+      const stays =
+        overprints && (!(plate in colour) || (own === 0 && (PROCESS_PLATES as readonly string[]).includes(plate)));
+      return [plate, stays ? under : under + (own - under) * opacity] as const;
+    }),
+  );
+}
+
+/** Cells of letters looked at for each run, at most. */
+const MOST = 300;
+/** The share of letters that may be worse than what is told: edges of what lies under them. */
+const WORST = 0.1;
+
+/**
+ * How far some words stand out from what is on the plates before they are drawn: the difference of CIE L*, at the tenth
+ * of their letters where it is least; undefined where no letter lies on the grid.
+ */
+export function contrastOf(
+  words: Words,
+  below: PlateGrid,
+  sources: SceneSources,
+  inks: readonly Ink[],
+  press: Press,
+): number | undefined {
+  const scale = below.ppi / 72;
+  const lightness = (plates: Plates): number => {
+    // Whole percents are near enough for lightness, and few enough to be remembered.
+    const [c, m, y, k] = processStandIn(plates, inks).map((a) => Math.round(a * 100) / 100);
+    return press.lab([c!, m!, y!, k!])[0];
+  };
+  const differences = letteredIn(words, sources).flatMap((lettered) => {
+    const onGrid = transformPath(runOutline(lettered.run), [
+      scale,
+      0,
+      0,
+      scale,
+      -below.box.x * scale,
+      -below.box.y * scale,
+    ]);
+    const { x, y, width, shares } = coverOf(onGrid, below.width, below.height);
+    const inked = [...shares.keys()].filter((i) => shares[i]! > 0.2);
+    const step = Math.max(1, Math.floor(inked.length / MOST));
+    return inked
+      .filter((_, n) => n % step === 0)
+      .map((i) => {
+        const under = platesAt(below, (y + Math.floor(i / width)) * below.width + x + (i % width));
+        return Math.abs(lightness(over(under, lettered, words.opacity ?? 1)) - lightness(under));
+      });
+  });
+  return differences.sort((a, b) => a - b)[Math.floor(WORST * (differences.length - 1))];
+}

@@ -1,0 +1,32 @@
+import type { ColourEngine, Press } from '../../colour/engine';
+import type { Box } from '../../geometry/box';
+import { decodePicture } from '../../picture/decode';
+import { type SeparatedPicture, separatePicture } from '../../picture/separate';
+import { type ImageRef, imageKey } from '../../scene/device';
+
+/** Separates pictures as they are asked for, each once; one whose file is not there is undefined. */
+export function separatedPictures(
+  bytesOf: (hash: string) => Uint8Array | undefined,
+  engine: ColourEngine,
+  press: Press,
+  kept = new Map<string, SeparatedPicture>(),
+): (image: ImageRef) => SeparatedPicture | undefined {
+  return (image) => {
+    const key = imageKey(image);
+    const found = kept.get(key);
+    if (found) return found;
+    const bytes = bytesOf(image.asset);
+    if (!bytes) return undefined;
+    const made = separatePicture(decodePicture(bytes), engine, press, image.separation);
+    kept.set(key, made);
+    return made;
+  };
+}
+
+/** Cells an inch that plates are looked at with, unless so many are too many. */
+const PPI = 150;
+const MOST_CELLS = 2_400_000;
+
+/** Cells an inch for an area in points: 150, or as many as leave no more than some millions of cells. */
+export const cellsAnInch = ({ width, height }: Pick<Box, 'width' | 'height'>): number =>
+  Math.min(PPI, 72 * Math.sqrt(MOST_CELLS / (width * height)));

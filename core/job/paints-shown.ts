@@ -1,0 +1,16 @@
+import { letteringsOf, lookOf } from './look';
+import { type Element, type Job, type Paint, paintsOf } from './schema';
+
+/** The paints an element shows; words by what is typed in them, in the paint of their style where they have no other. */
+export function paintsShown(element: Element, styles: Job['styles']): Paint[] {
+  if (element.kind !== 'words' || element.fill) return paintsOf(element);
+  return [
+    ...letteringsOf(element, styles).map((l) => l.paint),
+    ...paintsOf({ ...element, paragraphs: [], lettering: {} }),
+  ];
+}
+
+/** Whether an element's ink is used by it, its style included. */
+export const usesInk = (element: Element, ink: string, styles: Job['styles']): boolean =>
+  paintsOf(element).some((paint) => paint.ink === ink) ||
+  (element.kind === 'words' && lookOf(element, styles).lettering.paint.ink === ink);

@@ -1,0 +1,27 @@
+import type { Source } from './schema';
+
+/** What inks can be trusted to do on paper. Common practice; amounts 0 to 1, lengths in points. */
+export const INK_LIMITS = {
+  /** A black with other inks under it: deep over an area. 240 %. */
+  richBlack: [0.6, 0.4, 0.4, 1],
+  /** Black alone looks grey over an area of so many mm²; under so many, rich black gains nothing. */
+  blackArea: { large: 600, small: 40 },
+  /** All four plates at this or more is the colour of registration marks. */
+  registration: 0.99,
+  /** Words in rich black below this size, points, show every shift of the plates. */
+  richWords: 12,
+  /** Lines: thinner breaks up; light, tinted or left out of a ground they need the other. Points. */
+  line: { any: 0.25, light: 0.5 },
+  /** A line as light as this, CIE L* relative to paper, counts as light. */
+  lightLine: 60,
+  /** Words and what lies under them, as a difference of CIE L*. */
+  contrast: { wanted: 30, stop: 15 },
+  /** CIEDE2000 between what was asked and what the press can do. */
+  outOfGamut: 5,
+  /** Spot inks nearer than this, CIEDE2000, are one under two names. */
+  sameInk: 1,
+  /** A place with too much ink, in mm², that is worth a word. */
+  wetPlace: 0.5,
+} as const;
+
+export const INK_SOURCE: Source = { kind: 'common practice' };

@@ -1,0 +1,15 @@
+import { expose } from 'comlink';
+
+type Work = typeof import('./ink-work');
+
+// As in the press room: the door opens before the work is here.
+const work = import('./ink-work');
+
+const api = {
+  openShelf: async (...args: Parameters<Work['openShelf']>) => (await work).openShelf(...args),
+  readInks: async (...args: Parameters<Work['readInks']>) => (await work).readInks(...args),
+  facePlates: async (...args: Parameters<Work['facePlates']>) => (await work).facePlates(...args),
+  lookAt: async (...args: Parameters<Work['lookAt']>) => (await work).lookAt(...args),
+};
+export type InkRoom = typeof api;
+expose(api);

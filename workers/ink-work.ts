@@ -1,0 +1,154 @@
+import type { Finding } from '../core/checks/check';
+import { trimOf } from '../core/checks/check';
+import { checkPlates, layPiece, type PlateContext } from '../core/checks/on-plates';
+import { cellsAnInch, separatedPictures } from '../core/devices/plates/pictures';
+import {
+  coverageOf,
+  highestOf,
+  histogramOf,
+  totalsOf,
+  type WetPlace,
+  wetPlaces,
+} from '../core/devices/plates/readings';
+import { type PlateView, viewOf } from '../core/devices/plates/view';
+import { type Box, outset } from '../core/geometry/box';
+import { pieceOf } from '../core/job/find';
+import { typefacesIn } from '../core/job/look';
+import { pressConditionOf } from '../core/job/press-of';
+import type { Job } from '../core/job/schema';
+import type { SeparatedPicture } from '../core/picture/separate';
+import { imagesIn } from '../core/scene/images';
+import { shopOf } from '../core/trade/shops';
+import { findOwnFonts, findOwnProfiles, loadFonts, loadKit, loadProfiles } from './kit';
+
+/** The plates of a piece, laid and read off the page's thread. */
+
+export interface InkAsked {
+  job: Job;
+  pieceId: string;
+}
+
+type BytesOf = (hash: string) => Promise<Uint8Array | undefined>;
+let bytesOf: BytesOf = async () => undefined;
+
+/** Says where the files of pictures, fonts and profiles are. */
+export function openShelf(find: BytesOf): void {
+  bytesOf = find;
+  findOwnFonts(find);
+  findOwnProfiles(find);
+}
+
+/** Separated pictures by condition, as long as they are used: the newest at the end. */
+const pictures = new Map<string, Map<string, SeparatedPicture>>();
+
+async function picturesFor({ job, pieceId }: InkAsked) {
+  const piece = pieceOf(job, pieceId)!;
+  const kit = await loadKit();
+  const condition = pressConditionOf(job, shopOf(piece.shop));
+  const press = kit.press(condition);
+  const key = JSON.stringify(condition);
+  const kept = pictures.get(key) ?? new Map<string, SeparatedPicture>();
+  pictures.clear();
+  pictures.set(key, kept);
+  const wanted = imagesIn(piece.faces, job);
+  for (const old of kept.keys()) if (!wanted.has(old)) kept.delete(old);
+  const files = new Map<string, Uint8Array>();
+  for (const [name, { asset }] of wanted) {
+    const bytes = kept.has(name) || files.has(asset) ? undefined : await bytesOf(asset);
+    if (bytes) files.set(asset, bytes);
+  }
+  return { press, picture: separatedPictures((hash) => files.get(hash), kit.engine, press, kept) };
+}
+
+let laid: { key: string; faces: Promise<PlateContext[]> } | undefined;
+
+async function layAnew(asked: InkAsked): Promise<PlateContext[]> {
+  const { job, pieceId } = asked;
+  const piece = pieceOf(job, pieceId);
+  if (!piece) return [];
+  const kit = await loadKit();
+  await loadProfiles(Object.keys(job.conditions));
+  await loadFonts(typefacesIn(job));
+  const { press, picture } = await picturesFor(asked);
+  const shop = shopOf(piece.shop);
+  const box = outset(trimOf(piece), shop.bleed[piece.kind]);
+  return layPiece(job, piece, { fonts: kit.fonts, press }, { box, ppi: cellsAnInch(box), picture }, shop);
+}
+
+/** The faces of a piece on their plates; the last ones are kept. */
+function facesOf(asked: InkAsked): Promise<PlateContext[]> {
+  const key = `${asked.job.id} ${asked.job.changed} ${asked.pieceId}`;
+  if (laid?.key !== key) laid = { key, faces: layAnew(asked) };
+  return laid.faces;
+}
+
+/** What the plates of a piece say: its most ink, and what is found on them. */
+export interface InkReading {
+  highest: number;
+  limit: number;
+  /** Plain data: the page works the fixes out. */
+  findings: Finding[];
+}
+
+export async function readInks(asked: InkAsked): Promise<InkReading> {
+  const faces = await facesOf(asked);
+  return {
+    highest: Math.max(0, ...faces.map(({ grid, piece }) => highestOf(grid, totalsOf(grid), trimOf(piece)).total)),
+    limit: faces[0]?.press.condition.totalInk ?? 0,
+    findings: faces.flatMap(checkPlates),
+  };
+}
+
+/** One face's plates, and all that is told of them. */
+export interface FacePlates {
+  box: Box;
+  ppi: number;
+  width: number;
+  height: number;
+  plates: Map<string, Float32Array>;
+  coverage: Map<string, number>;
+  histogram: number[];
+  highest: ReturnType<typeof highestOf>;
+  places: WetPlace[];
+  limit: number;
+}
+
+/** A histogram's bins: ten percent each, up to 400 %. */
+const STEP = 0.1;
+const MOST = 4;
+
+export async function facePlates(asked: InkAsked & { faceId: string }): Promise<FacePlates | undefined> {
+  const found = (await facesOf(asked)).find(({ face }) => face.id === asked.faceId);
+  if (!found) return undefined;
+  const { grid, piece, press } = found;
+  const trim = trimOf(piece);
+  const totals = totalsOf(grid);
+  const limit = press.condition.totalInk;
+  return {
+    box: grid.box,
+    ppi: grid.ppi,
+    width: grid.width,
+    height: grid.height,
+    plates: new Map(grid.plates),
+    coverage: coverageOf(grid, trim),
+    histogram: histogramOf(grid, totals, trim, STEP, MOST),
+    highest: highestOf(grid, totals, trim),
+    places: wetPlaces(grid, totals, trim, limit),
+    limit,
+  };
+}
+
+/** One face as it is to be looked at, as pixels; with the paper's own tint where that is asked for. */
+export async function lookAt(
+  asked: InkAsked & { faceId: string; view: PlateView; paper: boolean },
+): Promise<ImageData | undefined> {
+  const found = (await facesOf(asked)).find(({ face }) => face.id === asked.faceId);
+  if (!found) return undefined;
+  const { engine } = await loadKit();
+  const { grid, press, sources } = found;
+  const rendering = asked.paper
+    ? { intent: 'absolute colorimetric' as const, blackPointCompensation: false }
+    : press.condition;
+  const toScreen = engine.converter(press.profile, 'sRGB', rendering, 'quick');
+  return new ImageData(viewOf(grid, asked.view, sources.inks, toScreen), grid.width, grid.height);
+}
