@@ -9,6 +9,7 @@ const api = {
   openShelf: async (...args: Parameters<Work['openShelf']>) => (await work).openShelf(...args),
   readInks: async (...args: Parameters<Work['readInks']>) => (await work).readInks(...args),
   facePlates: async (...args: Parameters<Work['facePlates']>) => (await work).facePlates(...args),
+  coloursIn: async (...args: Parameters<Work['coloursIn']>) => (await work).coloursIn(...args),
   lookAt: async (...args: Parameters<Work['lookAt']>) => (await work).lookAt(...args),
 };
 export type InkRoom = typeof api;

@@ -1,6 +1,9 @@
 import type { Finding } from '../core/checks/check';
 import { trimOf } from '../core/checks/check';
 import { checkPlates, layPiece, type PlateContext } from '../core/checks/on-plates';
+import { clustersOf } from '../core/colour/clusters';
+import type { Cmyk, Lab } from '../core/colour/ink';
+import { cellsIn } from '../core/devices/plates/device';
 import { cellsAnInch, separatedPictures } from '../core/devices/plates/pictures';
 import {
   coverageOf,
@@ -10,7 +13,7 @@ import {
   type WetPlace,
   wetPlaces,
 } from '../core/devices/plates/readings';
-import { type PlateView, viewOf } from '../core/devices/plates/view';
+import { type PlateView, processBytes, viewOf } from '../core/devices/plates/view';
 import { type Box, outset } from '../core/geometry/box';
 import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
@@ -136,6 +139,41 @@ export async function facePlates(asked: InkAsked & { faceId: string }): Promise<
     places: wetPlaces(grid, totals, trim, limit),
     limit,
   };
+}
+
+/** A colour on the plates, and how much of the area has it. */
+export interface ColourFound {
+  cmyk: Cmyk;
+  lab: Lab;
+  share: number;
+}
+
+/** Samples looked at, at most. */
+const MOST_SAMPLES = 20_000;
+
+/** The few colours that an area of a face is mostly made of; bare paper is none of them. */
+export async function coloursIn(
+  asked: InkAsked & { faceId: string; area: Box; count: number },
+): Promise<ColourFound[]> {
+  const found = (await facesOf(asked)).find(({ face }) => face.id === asked.faceId);
+  if (!found) return [];
+  const { engine } = await loadKit();
+  const { grid, press, sources } = found;
+  const { x0, x1, y0, y1 } = cellsIn(grid, asked.area);
+  const all = processBytes(grid, [...grid.plates.keys()], sources.inks);
+  const step = Math.max(1, Math.floor(((x1 - x0) * (y1 - y0)) / MOST_SAMPLES));
+  const samples: number[] = [];
+  for (let i = 0; i < (x1 - x0) * (y1 - y0); i += step) {
+    const cell = (y0 + Math.floor(i / (x1 - x0))) * grid.width + x0 + (i % (x1 - x0));
+    const bytes = all.subarray(4 * cell, 4 * cell + 4);
+    if (bytes.some((amount) => amount > 5)) samples.push(...bytes);
+  }
+  const labs = engine.measure(press.profile, Uint8Array.from(samples));
+  return clustersOf(labs, asked.count).map(({ sample, lab, share }) => ({
+    cmyk: samples.slice(4 * sample, 4 * sample + 4).map((byte) => Math.round((byte / 255) * 100) / 100) as Cmyk,
+    lab,
+    share,
+  }));
 }
 
 /** One face as it is to be looked at, as pixels; with the paper's own tint where that is asked for. */

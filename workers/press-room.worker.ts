@@ -9,6 +9,7 @@ const api = {
   preview: async (...args: Parameters<Work['preview']>) => (await work).preview(...args),
   takeIn: async (...args: Parameters<Work['takeIn']>) => (await work).takeIn(...args),
   takeInFont: async (...args: Parameters<Work['takeInFont']>) => (await work).takeInFont(...args),
+  takeInProfile: async (...args: Parameters<Work['takeInProfile']>) => (await work).takeInProfile(...args),
   exportPdf: async (...args: Parameters<Work['exportPdf']>) => (await work).exportPdf(...args),
 };
 export type PressRoom = typeof api;

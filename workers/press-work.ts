@@ -1,4 +1,5 @@
 import type { Ink } from '../core/colour/ink';
+import { readPressProfile } from '../core/colour/profile';
 import { hashOf } from '../core/files/hash';
 import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
 import { type PdfAsked, type Progress, writePdf } from '../core/files/pdf/write';
@@ -9,7 +10,7 @@ import { decodePicture } from '../core/picture/decode';
 import { type Lightness, lightnessOf } from '../core/picture/lightness';
 import { probePicture } from '../core/picture/probe';
 import { proofPicture, type Separation, separatePicture } from '../core/picture/separate';
-import type { PressCondition } from '../core/trade/schema';
+import type { OwnCondition, PressCondition } from '../core/trade/schema';
 import { type OwnFont, plainFont, takeFont } from '../core/type/own-font';
 import { findOwnFonts, findOwnProfiles, loadFontCutter, loadFonts, loadKit, loadPresses, loadProfiles } from './kit';
 
@@ -66,6 +67,24 @@ export async function takeInFont(bytes: Uint8Array): Promise<{ hash: string; byt
   });
   const font = takeFont(plain);
   return { hash: hashOf(plain), bytes: plain, font };
+}
+
+/** A profile's ink limit is not written in it: until the shop's is typed in, that of most sheet-fed presses (common practice). */
+const USUAL_LIMIT = 3;
+
+/** Looks a press's profile over. Throws with words for the user. */
+export async function takeInProfile(bytes: Uint8Array): Promise<{ hash: string; condition: OwnCondition }> {
+  const { engine } = await loadPresses();
+  const { name } = readPressProfile(bytes, engine);
+  return {
+    hash: hashOf(bytes),
+    condition: {
+      name: name.slice(0, 120),
+      intent: 'relative colorimetric',
+      blackPointCompensation: true,
+      totalInk: USUAL_LIMIT,
+    },
+  };
 }
 
 export async function exportPdf(

@@ -7,7 +7,7 @@ import { db } from '../store/db';
 export const plateRoom = () => inkRoom(async (hash) => (await db.assets.get(hash))?.bytes);
 
 /** One question at a time, and always the newest next. */
-function newestOnly<A, R>(ask: (asked: A) => Promise<R>, take: (answer: R) => void): (asked: A) => void {
+export function newestOnly<A, R>(ask: (asked: A) => Promise<R>, take: (answer: R) => void): (asked: A) => void {
   let next: { asked: A } | undefined;
   let busy = false;
   return (asked) => {

@@ -16,7 +16,7 @@ const opaque = (count: number): Uint8ClampedArray<ArrayBuffer> => {
 };
 
 /** The four process amounts at each cell, as bytes; spots by what stands in for them. */
-function processBytes(grid: PlateGrid, shown: readonly string[], inks: readonly Ink[]): Uint8Array {
+export function processBytes(grid: PlateGrid, shown: readonly string[], inks: readonly Ink[]): Uint8Array {
   const cells = grid.width * grid.height;
   const bytes = new Uint8Array(cells * 4);
   const visible = [...grid.plates].filter(([plate]) => shown.includes(plate));

@@ -1,4 +1,5 @@
-import { DOMParser, type Document } from '@xmldom/xmldom';
+import type { Document } from '@xmldom/xmldom';
+import { readXml } from '../xml';
 
 /** A drawing that is not taken in; the message says why and what to do. */
 export class SvgError extends Error {}
@@ -35,19 +36,8 @@ export function openSvg(bytes: Uint8Array): Document {
   const text = new TextDecoder().decode(bytes).replace(/^\uFEFF/, '');
   for (const [pattern, message] of REFUSED) if (pattern.test(text)) throw new SvgError(message);
   if (OUTSIDE.test(text)) throw new SvgError(`The drawing takes something from another file. ${SAVE_AGAIN}`);
-  let fault: string | undefined;
-  let document: Document | undefined;
-  try {
-    document = new DOMParser({
-      onError: (level, message) => {
-        if (level !== 'warning') fault ??= message;
-      },
-    }).parseFromString(text.replace(/<!DOCTYPE[^>]*>/i, ''), 'text/xml');
-  } catch (error) {
-    fault = (error as Error).message;
-  }
-  const root = document?.documentElement;
-  if (fault || !document || root?.localName !== 'svg')
+  const document = readXml(text.replace(/<!DOCTYPE[^>]*>/i, ''));
+  if (document?.documentElement?.localName !== 'svg')
     throw new SvgError('This is not an SVG drawing, or it is damaged. Save it again from its program.');
   const all = document.getElementsByTagName('*');
   if (all.length > MOST_ELEMENTS)

@@ -11,6 +11,13 @@ import { type Element, type Job, type Paint, type Picture, paintsOf } from '../s
 
 export const addInk = (job: Job, ink: Ink): Job => ({ ...job, inks: [...job.inks, ink] });
 
+/** Takes a list of inks in under new ids; one whose name is there already is changed to what the list says. */
+export const takeInks = (job: Job, inks: readonly Ink[], newId: () => string): Job =>
+  inks.reduce((j, { id: _theirs, ...ink }) => {
+    const same = j.inks.find(({ id, name }) => id !== 'paper' && name.toLowerCase() === ink.name.toLowerCase());
+    return same ? changeInk(j, same.id, ink) : addInk(j, { id: newId(), ...ink });
+  }, job);
+
 /** Changes an ink everywhere it is used. */
 export const changeInk = (job: Job, id: string, change: Partial<Omit<Ink, 'id'>>): Job => ({
   ...job,

@@ -1,0 +1,90 @@
+import Upload from 'lucide-react/icons/upload';
+import { useRef, useState } from 'react';
+import { addCondition, changeCondition, removeCondition, setPressOf } from '../../../core/job/edits/press';
+import { conditionsOf } from '../../../core/job/press-of';
+import { INTENTS } from '../../../core/trade/schema';
+import { pressRoom } from '../../../workers/press-room';
+import { Choice } from '../../parts/Choice';
+import { NumberField } from '../../parts/NumberField';
+import { Tick } from '../../parts/Tick';
+import { keepAsset } from '../../store/db';
+import { act } from '../../store/session';
+import { useBench } from '../layout/bench';
+
+/** The press condition that the shop prints this job with: one that ships, or the shop's own profile. */
+export function PressCard() {
+  const { job, shop, press } = useBench();
+  const { condition } = press;
+  const own = job.conditions[condition.id];
+  const file = useRef<HTMLInputElement>(null);
+  const [problem, setProblem] = useState<string>();
+  async function load(chosen: File): Promise<void> {
+    try {
+      const bytes = new Uint8Array(await chosen.arrayBuffer());
+      const { hash, condition: read } = await pressRoom().takeInProfile(bytes);
+      await keepAsset(hash, bytes);
+      setProblem(undefined);
+      act('Load a profile', (j) => setPressOf(addCondition(j, hash, read), shop.id, hash));
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  }
+  const change = (to: Parameters<typeof changeCondition>[2]): void =>
+    act('Press condition', (j) => changeCondition(j, condition.id, to));
+  return (
+    <section aria-label="Press condition" className="grid gap-1.5">
+      <h2 className="heading">{shop.name} prints on</h2>
+      <Choice
+        label="Press condition"
+        value={condition.id}
+        options={conditionsOf(job).map(({ id, name }) => [id, name] as const)}
+        onChange={(id) => act('Press condition', (j) => setPressOf(j, shop.id, id === shop.condition ? undefined : id))}
+      />
+      <button type="button" className="btn btn-sm" onClick={() => file.current?.click()}>
+        <Upload size={14} /> Load the shop’s profile…
+      </button>
+      <input
+        ref={file}
+        type="file"
+        accept=".icc,.icm"
+        aria-label="The shop’s profile"
+        className="hidden"
+        onChange={(event) => {
+          const [chosen] = event.target.files ?? [];
+          if (chosen) void load(chosen);
+          event.target.value = '';
+        }}
+      />
+      {problem && (
+        <p role="alert" className="text-[14px] text-error">
+          {problem}
+        </p>
+      )}
+      {own && (
+        <>
+          <Choice label="Intent" value={own.intent} options={INTENTS} onChange={(intent) => change({ intent })} />
+          <Tick
+            checked={own.blackPointCompensation}
+            onChange={(blackPointCompensation) => change({ blackPointCompensation })}
+          >
+            Black-point compensation
+          </Tick>
+          <NumberField
+            label="Total ink up to %"
+            value={Math.round(own.totalInk * 100)}
+            least={100}
+            most={400}
+            onChange={(percent) => change({ totalInk: percent / 100 })}
+          />
+          <button
+            type="button"
+            className="btn btn-sm justify-self-start"
+            onClick={() => act('Take the profile away', (j) => removeCondition(j, condition.id))}
+          >
+            Take this profile away
+          </button>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,124 @@
+import { useDeferredValue, useEffect, useMemo } from 'react';
+import { byGravity, checkPiece } from '../../../core/checks';
+import { withFixes } from '../../../core/checks/on-plates';
+import { spellingFindings } from '../../../core/checks/spelling';
+import { pieceOf } from '../../../core/job/find';
+import { pressConditionOf } from '../../../core/job/press-of';
+import { shownFaces } from '../../../core/scene/shown-faces';
+import { sourcesOf } from '../../../core/scene/sources';
+import { shopOf } from '../../../core/trade/shops';
+import { echoUnit } from '../../../core/units/length';
+import { useFonts } from '../../parts/use-fonts';
+import { useInks } from '../../parts/use-inks';
+import { useKit } from '../../parts/use-kit';
+import { useOffers } from '../../parts/use-offers';
+import { usePreviews } from '../../parts/use-previews';
+import { useProfiles } from '../../parts/use-profiles';
+import { useSpelling } from '../../parts/use-spelling';
+import { useJob, useSession } from '../../store/session';
+import type { Bench } from './bench';
+import { useNowAndThen } from './use-now-and-then';
+import { EDITING_WORDS } from './words/editing';
+
+/** Whether a gesture goes on, and whether it is one of the hand: a drag or a pull, not typing. */
+export function useGesture(): { live: boolean; byHand: boolean } {
+  const name = useSession((session) => session.live?.name);
+  return { live: name !== undefined, byHand: name !== undefined && name !== EDITING_WORDS };
+}
+
+/** The bench made from the job, the address and what is loaded; undefined until all of it is here. */
+export function useBenchOf(
+  pieceId: string,
+  faceId: string | undefined,
+  both: boolean,
+  setFace: (id: string) => void,
+): { bench: Bench | undefined; failure: string | undefined } {
+  const job = useJob();
+  const { kit, failure } = useKit();
+  const selectedIds = useSession((session) => session.selected);
+  const piece = job && pieceOf(job, pieceId);
+  const shop = piece && shopOf(piece.shop);
+  const condition = useMemo(() => (job && shop ? pressConditionOf(job, shop) : undefined), [job, shop]);
+  const profilesHere = useProfiles(job);
+  const press = kit && condition && profilesHere ? kit.press(condition) : undefined;
+  const previews = usePreviews(job, condition);
+  const inks = job?.inks;
+  const assets = job?.assets;
+  const styles = job?.styles;
+  const ownFonts = job?.fonts;
+  const fontsHere = useFonts(job);
+  const sources = useMemo(
+    () => kit && inks && assets && styles && ownFonts && { inks, assets, styles, ownFonts, fonts: kit.fonts },
+    [kit, inks, assets, styles, ownFonts],
+  );
+  // The checks come after the stage: a key or a drag is drawn first, and checked when there is time.
+  const { live, byHand } = useGesture();
+  const checked = useDeferredValue(useNowAndThen(job, live, byHand));
+  const words = useSpelling(checked && pieceOf(checked, pieceId), checked?.spelling);
+  const onPress = useInks(checked, pieceId);
+  const offers = useOffers();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once more families are here, more can be offered
+  const findings = useMemo(() => {
+    const settled = checked && pieceOf(checked, pieceId);
+    if (!settled || !kit || !fontsHere || !press) return [];
+    // On the page's own record of timings, where the bench (and a browser's profiler) reads it.
+    const start = performance.now();
+    const misspelt = spellingFindings(settled, checked.spelling, words, sourcesOf(checked, kit.fonts));
+    const context = { sources: sourcesOf(checked, kit.fonts), press };
+    const onPlates = withFixes(onPress?.findings ?? [], settled, context);
+    const found = [
+      ...byGravity([...checkPiece(checked, settled, { fonts: kit.fonts, press }), ...onPlates]),
+      ...misspelt,
+    ];
+    performance.measure('checks', { start });
+    return found;
+  }, [checked, pieceId, kit, press, fontsHere, words, onPress, offers.here]);
+  useEffect(() => offers.wantedBy(findings), [findings, offers.wantedBy]);
+  const faces = useMemo(
+    () => (piece && sources && fontsHere ? shownFaces(piece, sources) : []),
+    [piece, sources, fontsHere],
+  );
+  const face = faces.find((f) => f.id === faceId) ?? faces[0];
+  const shown = useMemo(() => (face ? (both ? faces : [face]) : []), [faces, face, both]);
+  const bench = useMemo((): Bench | undefined => {
+    if (!job || !piece || !face || !shop || !kit || !sources || !fontsHere || !press) return undefined;
+    const wanted = new Set(selectedIds);
+    const chosen = faces.flatMap((f) => f.elements.filter((element) => wanted.has(element.id)));
+    const here = new Map(chosen.map((element) => [element.id, element]));
+    const selection = selectedIds.flatMap((id) => here.get(id) ?? []);
+    return {
+      job,
+      piece,
+      face,
+      shown,
+      selection,
+      selected: selection.length === 1 ? selection[0] : undefined,
+      shop,
+      press,
+      sources,
+      previews,
+      findings,
+      onPress,
+      unit: piece.unit,
+      echo: echoUnit(piece.unit),
+      setFace,
+    };
+  }, [
+    job,
+    piece,
+    face,
+    faces,
+    shown,
+    selectedIds,
+    shop,
+    kit,
+    sources,
+    fontsHere,
+    press,
+    previews,
+    findings,
+    onPress,
+    setFace,
+  ]);
+  return { bench, failure };
+}
