@@ -151,6 +151,16 @@ export interface ColourFound {
 /** Samples looked at, at most. */
 const MOST_SAMPLES = 20_000;
 
+/** Further apart than this, neighbours lie on either side of an edge, and what is between them is no colour of its own. */
+const EDGE = 40;
+function isEdge(bytes: Uint8Array, cell: number, width: number): boolean {
+  const differs = (other: number): boolean => {
+    for (let c = 0; c < 4; c++) if (Math.abs(bytes[4 * cell + c]! - (bytes[4 * other + c] ?? 0)) > EDGE) return true;
+    return false;
+  };
+  return [cell - 1, cell + 1, cell - width, cell + width].some(differs);
+}
+
 /** The few colours that an area of a face is mostly made of; bare paper is none of them. */
 export async function coloursIn(
   asked: InkAsked & { faceId: string; area: Box; count: number },
@@ -166,7 +176,7 @@ export async function coloursIn(
   for (let i = 0; i < (x1 - x0) * (y1 - y0); i += step) {
     const cell = (y0 + Math.floor(i / (x1 - x0))) * grid.width + x0 + (i % (x1 - x0));
     const bytes = all.subarray(4 * cell, 4 * cell + 4);
-    if (bytes.some((amount) => amount > 5)) samples.push(...bytes);
+    if (bytes.some((amount) => amount > 5) && !isEdge(all, cell, grid.width)) samples.push(...bytes);
   }
   const labs = engine.measure(press.profile, Uint8Array.from(samples));
   return clustersOf(labs, asked.count).map(({ sample, lab, share }) => ({

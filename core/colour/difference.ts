@@ -9,7 +9,8 @@ export const colourDifference = (a: Rgb, b: Rgb): number => deltaE(hexOf(a), hex
 
 /** The same between two colours as CIE L*a*b*. */
 export const labDifference = (one: Lab, other: Lab): number => deltaE(asLab(one), asLab(other));
-const asLab = ([l, a, b]: Lab) => ({ mode: 'lab', l, a, b }) as const;
+// The package would bring what it knows as D50 to D65 first; the formula takes the numbers as they are.
+const asLab = ([l, a, b]: Lab) => ({ mode: 'lab65', l, a, b }) as const;
 
 /** What a difference means to the eye; common practice. */
 const WORDS: readonly (readonly [below: number, word: string])[] = [

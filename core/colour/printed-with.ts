@@ -31,6 +31,10 @@ export function allowsPlate(with_: PrintedWith, plate: string, inks: readonly In
   });
 }
 
+/** The inks a piece can be painted in: its own, paper, and `used`, which is there already. */
+export const offeredInks = (with_: PrintedWith, inks: readonly Ink[], ...used: readonly string[]): Ink[] =>
+  inks.filter((ink) => ink.id === 'paper' || used.includes(ink.id) || allowsInk(with_, ink, inks));
+
 /** Whether an ink, at whatever tint, stays on the plates that are allowed. */
 export function allowsInk(with_: PrintedWith, ink: Ink, inks: readonly Ink[]): boolean {
   if (ink.kind === 'spot') return allowsPlate(with_, ink.name, inks);

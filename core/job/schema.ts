@@ -64,6 +64,8 @@ export const assetSchema = z.strictObject({
   type: z.enum(['image/jpeg', 'image/png']),
   width: z.int().min(1),
   height: z.int().min(1),
+  /** What its numbers are; unknown of those taken in by older versions. */
+  space: z.enum(['RGB', 'CMYK', 'GRAY']).optional(),
 });
 export type Asset = z.infer<typeof assetSchema>;
 export const assetHash = z.string().regex(/^[0-9a-f]{64}$/, 'an asset is named by its SHA-256');

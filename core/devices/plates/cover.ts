@@ -4,7 +4,7 @@ import type { Path } from '../../geometry/path';
 /** Rows of samples in each row of cells: as fine as a file drawn four times as large and then made smaller. */
 const ROWS = 4;
 /** Curves keep this near to their straight pieces, in cells. */
-const TOLERANCE = 0.05;
+const TOLERANCE = 0.02;
 
 /** What something covers of a grid of cells: shares 0 to 1 in a window of it. */
 export interface Cover {

@@ -1,4 +1,5 @@
 import {
+  decodePDFRawStream,
   PDFArray,
   PDFDict,
   PDFDocument,
@@ -16,6 +17,8 @@ export interface PdfFacts {
   intent: string | undefined;
   pages: PageFacts[];
   fonts: FontFacts[];
+  /** Screen colours that are left anywhere: names of colour spaces, and of operators that set them. */
+  screenColours: string[];
 }
 export interface PageFacts {
   media: BoxNumbers;
@@ -100,6 +103,25 @@ function picturesDrawn(list: { fnArray: number[]; argsArray: unknown[] }, OPS: R
   return seen;
 }
 
+/** Colour spaces of screens, by their names in a file (ISO 32000-1, 8.6.4 and 8.6.5). */
+const SCREEN_SPACES = /\/(DeviceRGB|CalRGB|CalGray)\b/g;
+const SCREEN_OPERATORS = /(?:^|\s)(rg|RG)(?=\s)/g;
+
+/** What sets or names a screen colour in a document: in its objects, and in the contents it draws. */
+function screenColoursIn(document: PDFDocument): string[] {
+  const found = new Set<string>();
+  for (const [, object] of document.context.enumerateIndirectObjects()) {
+    const isStream = object instanceof PDFRawStream;
+    const text = isStream ? object.dict.toString() : object.toString();
+    for (const [, name] of text.matchAll(SCREEN_SPACES)) found.add(name!);
+    // Contents, forms among them, have no colour space or type of image of their own.
+    if (!isStream || /\/(Image|Metadata|FontFile|FunctionType|Alternate|Length1|CIDFontType0C)\b/.test(text)) continue;
+    const content = new TextDecoder('latin1').decode(decodePDFRawStream(object).decode());
+    for (const [, name] of content.matchAll(SCREEN_OPERATORS)) found.add(name!);
+  }
+  return [...found].sort();
+}
+
 /** Opens a PDF and says what is in it: boxes and fonts from its objects, pictures and words as drawn by pdf.js. */
 export async function readBack(bytes: Uint8Array, reader: PdfReader): Promise<PdfFacts> {
   const document = await PDFDocument.load(bytes, { updateMetadata: false });
@@ -144,5 +166,6 @@ export async function readBack(bytes: Uint8Array, reader: PdfReader): Promise<Pd
     intent: info instanceof PDFString || info instanceof PDFHexString ? info.decodeText() : undefined,
     pages,
     fonts: [...fonts.values()],
+    screenColours: screenColoursIn(document),
   };
 }

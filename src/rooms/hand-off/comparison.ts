@@ -53,6 +53,7 @@ export function comparison({ job, piece, shop, faces, marks, words }: Asked, fac
     same('Standard', 'PDF/X-4', facts.standard),
     same('PDF version', '1.6', facts.version),
     same('Pages', `${faces.length}`, `${facts.pages.length}`),
+    same('Screen colours (RGB)', 'none', facts.screenColours.join(', ') || 'none'),
   ];
   faces.forEach((n, i) => {
     const face = piece.faces[n]!;

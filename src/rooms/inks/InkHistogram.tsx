@@ -8,7 +8,7 @@ const TICKS = [0, 1, 2, 3, 4];
 /** How much of the trim area has how much ink, ten percent a bar, with the limit on it. Heights by their square root. */
 export function InkHistogram({ bins, limit }: { bins: readonly number[]; limit: number }) {
   const step = 4 / bins.length;
-  const x = scaleLinear([0, 4], [6, WIDTH - 6]);
+  const x = scaleLinear([0, 4], [6, WIDTH - 14]);
   // A large ground would leave all else too low to be seen.
   const y = scaleSqrt([0, max(bins) || 1], [0, HEIGHT - FOOT - 4]);
   return (

@@ -9,6 +9,7 @@ import { replaceInk } from '../../../core/job/edits/inks';
 import { titleOf } from '../../../core/job/find';
 import { usesInk } from '../../../core/job/paints-shown';
 import { INK_LIMITS } from '../../../core/trade/ink-limits';
+import { FarMark } from '../../parts/FarMark';
 import { act, select } from '../../store/session';
 import { useBench } from '../layout/bench';
 import { changeInkForm } from './picking';
@@ -52,14 +53,7 @@ export function InkRow({ ink, unused }: { ink: Ink; unused: boolean }) {
           style={{ background: colour }}
           aria-hidden="true"
         >
-          {isFar && (
-            <span
-              title={`The press prints it ${differenceWord(miss)}`}
-              className="absolute -right-1 -top-1 rounded-full bg-warning px-1 text-[10px] font-bold text-warning-content"
-            >
-              !
-            </span>
-          )}
+          {isFar && <FarMark />}
         </span>
         <button
           type="button"

@@ -1,5 +1,3 @@
-import Eye from 'lucide-react/icons/eye';
-import EyeOff from 'lucide-react/icons/eye-off';
 import { useBench } from '../layout/bench';
 import { amountsAt, percent } from './amounts';
 import { InkHistogram } from './InkHistogram';
@@ -39,12 +37,12 @@ export function Plates({ plates }: { plates: PlatesShown }) {
                   return (
                     <tr key={plate} className={`border-t border-base-300 ${alone ? 'bg-base-300' : ''}`}>
                       <td className="py-0.5">
-                        <button
-                          type="button"
-                          className="btn btn-ghost btn-xs btn-square mr-1 align-middle"
-                          aria-pressed={!hidden}
-                          aria-label={`${hidden ? 'Show' : 'Hide'} ${plate}`}
-                          onClick={() =>
+                        <input
+                          type="checkbox"
+                          className="checkbox checkbox-xs mr-2 align-middle"
+                          aria-label={`Show ${plate}`}
+                          checked={!hidden}
+                          onChange={() =>
                             look({
                               kind: 'proof',
                               hidden: hidden
@@ -52,9 +50,7 @@ export function Plates({ plates }: { plates: PlatesShown }) {
                                 : [...looking.hidden, plate],
                             })
                           }
-                        >
-                          {hidden ? <EyeOff size={14} /> : <Eye size={14} />}
-                        </button>
+                        />
                         <button
                           type="button"
                           className="cursor-pointer align-middle hover:underline"
@@ -71,7 +67,7 @@ export function Plates({ plates }: { plates: PlatesShown }) {
                   );
                 })}
                 <tr className="border-t border-base-content/60 font-semibold">
-                  <td className="py-0.5 pl-8">Sum</td>
+                  <td className="py-0.5 pl-6">Sum</td>
                   <td className="text-right">
                     {percent([...read.coverage.values()].reduce((sum, share) => sum + share, 0))}
                   </td>

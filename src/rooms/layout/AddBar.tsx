@@ -43,7 +43,7 @@ export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void
           <button
             key={name}
             type="button"
-            className="btn btn-sm justify-start gap-0.5 px-[3px] text-[12px] font-normal"
+            className="btn btn-sm justify-start gap-0.5 px-[3px] text-[12px]! font-normal"
             onClick={add}
           >
             <Icon size={14} className="shrink-0" /> <span className="truncate">{name}</span>

@@ -16,6 +16,7 @@ import { type Bench, useBench } from './bench';
 import { CodeCard } from './CodeCard';
 import { MeasuredBy, Measures } from './Measures';
 import { PictureCard } from './PictureCard';
+import { PrintCard } from './PrintCard';
 import { EffectsCard } from './paint/EffectsCard';
 import { FillCard } from './paint/FillCard';
 import { InkCard } from './paint/InkCard';
@@ -72,6 +73,7 @@ function ElementDetails({ element }: { element: Element }) {
       {element.kind === 'words' && !head && <PathCard words={element} />}
       {element.kind === 'words' && !head && <StyleCard words={element} />}
       {element.kind === 'shape' && <StrokeCard shape={element} />}
+      <PrintCard element={element} />
       <EffectsCard element={element} />
       <RepeatCard elements={[element]} />
       {element.kind === 'shape' && <AreaCard shape={element} />}

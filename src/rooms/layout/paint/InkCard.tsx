@@ -1,9 +1,14 @@
 import Plus from 'lucide-react/icons/plus';
 import { useState } from 'react';
+import { missOf } from '../../../../core/checks/out-of-gamut';
 import { hexOf } from '../../../../core/colour/engine';
 import { cmykText, type Ink, platesOf, processStandIn } from '../../../../core/colour/ink';
+import { ALL_PLATES_ALLOWED, offeredInks } from '../../../../core/colour/printed-with';
 import { inkOf } from '../../../../core/job/find';
 import type { Job, Paint } from '../../../../core/job/schema';
+import { INK_LIMITS } from '../../../../core/trade/ink-limits';
+import { FarMark } from '../../../parts/FarMark';
+import { NumberField } from '../../../parts/NumberField';
 import { dropSketch, sketch } from '../../../store/session';
 import { useBench } from '../bench';
 import { InkForm } from './InkForm';
@@ -17,7 +22,9 @@ interface Props {
 
 /** Which ink, and how much of it. */
 export function InkCard({ paint, edit, commit }: Props) {
-  const { job, press } = useBench();
+  const { job, press, piece } = useBench();
+  const offered = offeredInks(piece.printedWith ?? ALL_PLATES_ALLOWED, job.inks, paint.ink);
+  const isFar = (each: Ink): boolean => (missOf(each, press) ?? 0) > INK_LIMITS.outOfGamut;
   /** The tint while it is being slid to. */
   const [sliding, setSliding] = useState<number>();
   const [form, setForm] = useState<'new' | Ink>();
@@ -39,17 +46,19 @@ export function InkCard({ paint, edit, commit }: Props) {
       <h2 className="heading mb-1.5">Ink</h2>
       <div className="rounded border border-base-300 bg-base-100 p-2">
         <fieldset className="flex flex-wrap gap-1.5" aria-label="Inks of the job">
-          {job.inks.map((each) => (
+          {offered.map((each) => (
             <button
               key={each.id}
               type="button"
               aria-pressed={each.id === ink.id}
               aria-label={each.name}
-              title={`${each.name}${each.kind === 'spot' ? ', spot' : ''}`}
-              className={`size-7 cursor-pointer rounded border ${each.id === ink.id ? 'border-base-content outline-2 outline-base-content' : 'border-black/25'}`}
+              title={`${each.name}${each.kind === 'spot' ? ', spot' : ''}${isFar(each) ? ': the press cannot reach this colour' : ''}`}
+              className={`relative size-7 cursor-pointer rounded border ${each.id === ink.id ? 'border-base-content outline-2 outline-base-content' : 'border-black/25'}`}
               style={{ background: look(each) }}
               onClick={() => commit('Ink', { ink: each.id, tint: paint.tint })}
-            />
+            >
+              {isFar(each) && <FarMark />}
+            </button>
           ))}
           <button
             type="button"
@@ -75,7 +84,7 @@ export function InkCard({ paint, edit, commit }: Props) {
                 : cmykText(ink.cmyk)}
           </button>
         </p>
-        <label className="mt-1 grid grid-cols-[auto_1fr_3.2rem] items-center gap-2 text-[13.5px]">
+        <div className="mt-1 grid grid-cols-[auto_1fr_4.4rem] items-center gap-2 text-[13.5px]">
           Tint
           <input
             type="range"
@@ -89,8 +98,16 @@ export function InkCard({ paint, edit, commit }: Props) {
             onKeyUp={take}
             onBlur={take}
           />
-          <span className="text-right">{Math.round(tint * 1000) / 10} %</span>
-        </label>
+          <NumberField
+            label=""
+            name="Tint, typed in percent"
+            value={Math.round(tint * 1000) / 10}
+            least={0}
+            most={100}
+            step={0.1}
+            onChange={(percent) => commit('Tint', { ...paint, tint: percent / 100 })}
+          />
+        </div>
       </div>
       {form && (
         <InkForm

@@ -1,5 +1,6 @@
 import { hexOf } from '../../../../core/colour/engine';
 import { platesOf, processStandIn } from '../../../../core/colour/ink';
+import { ALL_PLATES_ALLOWED, offeredInks } from '../../../../core/colour/printed-with';
 import { inkOf } from '../../../../core/job/find';
 import type { Paint } from '../../../../core/job/schema';
 import { NumberField } from '../../../parts/NumberField';
@@ -7,7 +8,7 @@ import { useBench } from '../bench';
 
 /** An ink and its tint in one line; `name` says of what. */
 export function PaintField({ name, paint, onChange }: { name: string; paint: Paint; onChange(paint: Paint): void }) {
-  const { job, press } = useBench();
+  const { job, press, piece } = useBench();
   const colour = hexOf(press.screen(processStandIn(platesOf(inkOf(job.inks, paint.ink), paint.tint), job.inks)));
   return (
     <div className="grid grid-cols-[20px_1fr_4.6rem] items-center gap-1.5">
@@ -18,7 +19,7 @@ export function PaintField({ name, paint, onChange }: { name: string; paint: Pai
         value={paint.ink}
         onChange={(event) => onChange({ ...paint, ink: event.target.value })}
       >
-        {job.inks.map((ink) => (
+        {offeredInks(piece.printedWith ?? ALL_PLATES_ALLOWED, job.inks, paint.ink).map((ink) => (
           <option key={ink.id} value={ink.id}>
             {ink.name}
           </option>

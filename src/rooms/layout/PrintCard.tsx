@@ -1,0 +1,86 @@
+import { ALL_PLATES_ALLOWED, offeredInks } from '../../../core/colour/printed-with';
+import { setInkLimit, setOverprint, setPictureInks, setReseparate } from '../../../core/job/edits/inks';
+import type { Element, Paint, Picture } from '../../../core/job/schema';
+import { Choice } from '../../parts/Choice';
+import { Fold } from '../../parts/Fold';
+import { Tick } from '../../parts/Tick';
+import { act } from '../../store/session';
+import { useBench } from './bench';
+import { PaintField } from './paint/PaintField';
+
+const WAYS = [
+  ['usual', 'As usual'],
+  ['overprints', 'On top of the inks below'],
+  ['knocks out', 'Left out of the inks below'],
+] as const;
+
+/** How something prints: over the inks below it or left out of them; a picture in which inks. */
+export function PrintCard({ element }: { element: Element }) {
+  const pictured = element.kind === 'picture' && (element.inks ?? element.reseparate ?? element.inkLimit) !== undefined;
+  return (
+    <Fold title="How it prints" inUse={element.overprint !== undefined || pictured}>
+      <Choice
+        label="Overprint"
+        value={element.overprint ?? 'usual'}
+        options={WAYS}
+        onChange={(to) => act('Overprint', (job) => setOverprint(job, [element.id], to === 'usual' ? undefined : to))}
+      />
+      {element.kind === 'words' && (
+        <p className="quiet text-[13px]">As usual, black words below 12 pt print on top; all else is left out.</p>
+      )}
+      {element.kind === 'picture' && <PictureInks picture={element} />}
+    </Fold>
+  );
+}
+
+type Inks = 'process' | 'one' | 'two';
+const INKS = [
+  ['process', 'In the four process inks'],
+  ['one', 'Its greys in one ink'],
+  ['two', 'Its greys in two inks'],
+] as const;
+
+function PictureInks({ picture }: { picture: Picture }) {
+  const { job, piece } = useBench();
+  const { inks } = picture;
+  const offered = offeredInks(piece.printedWith ?? ALL_PLATES_ALLOWED, job.inks).filter((ink) => ink.id !== 'paper');
+  const now: Inks = inks === undefined ? 'process' : inks.length === 1 ? 'one' : 'two';
+  const put = (to: Paint[] | undefined): void => act('Inks of the picture', (j) => setPictureInks(j, picture.id, to));
+  function choose(to: Inks): void {
+    const first = inks?.[0] ?? { ink: offered[0]?.id ?? 'black', tint: 1 };
+    const second = inks?.[1] ?? { ink: offered.find((ink) => ink.id !== first.ink)?.id ?? 'black', tint: 0.5 };
+    put(to === 'process' ? undefined : to === 'one' ? [first] : [first, second]);
+  }
+  const isCmyk = job.assets[picture.asset]?.space === 'CMYK';
+  return (
+    <>
+      <Choice label="Inks of the picture" value={now} options={INKS} onChange={choose} />
+      {inks?.map((paint, i) => (
+        <PaintField
+          // biome-ignore lint/suspicious/noArrayIndexKey: the first and the second ink
+          key={i}
+          name={i === 0 ? 'First ink' : 'Second ink'}
+          paint={paint}
+          onChange={(to) => put(inks.map((each, k) => (k === i ? to : each)))}
+        />
+      ))}
+      {isCmyk && !inks && (
+        <Tick
+          checked={picture.reseparate === true}
+          onChange={(on) => act('Separate again', (j) => setReseparate(j, picture.id, on))}
+        >
+          Make its CMYK numbers anew for this press
+        </Tick>
+      )}
+      {picture.inkLimit !== undefined && (
+        <button
+          type="button"
+          className="btn btn-sm justify-self-start"
+          onClick={() => act('Ink limit', (j) => setInkLimit(j, picture.id, undefined))}
+        >
+          Kept under {Math.round(picture.inkLimit * 100)} %: take that off
+        </button>
+      )}
+    </>
+  );
+}
