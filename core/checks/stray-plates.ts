@@ -55,7 +55,7 @@ export const strayPlates: Check = {
         {
           ...atElement('stray-plates', element, context),
           severity: 'stop',
-          problem: `Would add ${strays.length === 1 ? 'a plate' : `${strays.length} plates`} to what is printed with ${with_.plates}: ${strays.join(', ')}`,
+          problem: `Adds ${strays.length === 1 ? 'a plate' : `${strays.length} plates`}: ${strays.join(', ')}`,
           measured: { value: strays.length, kind: 'count' },
           wanted: { value: 0, kind: 'count' },
           ...(fix ? { fix } : {}),

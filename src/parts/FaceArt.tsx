@@ -5,6 +5,7 @@ import { tonePng } from '../../core/devices/tone-png';
 import type { Matrix } from '../../core/geometry/matrix';
 import { boxPath, pathData, transformPath } from '../../core/geometry/path';
 import type { Element, Face } from '../../core/job/schema';
+import { bareElements } from '../../core/scene/bare';
 import { drawElement, elementFrame } from '../../core/scene/face';
 import type { SceneSources } from '../../core/scene/sources';
 import { turnOf } from '../../core/scene/turn';
@@ -46,8 +47,6 @@ const UnitImage = ({ href, place }: { href: string; place: Matrix }) => (
 );
 
 const UNIT = boxPath({ x: 0, y: 0, width: 1, height: 1 });
-/** A screen has no plates: inks that lie over one another darken as filters do. */
-const OVER = { mixBlendMode: 'multiply' } as const;
 /** Larger than any face, each way: what a mask reaches over. */
 const FAR = 30_000;
 const EVERYWHERE = { x: -FAR, y: -FAR, width: 2 * FAR, height: 2 * FAR };
@@ -116,7 +115,7 @@ function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Pre
             clipPath={node.clip === undefined ? undefined : `url(#${id}c)`}
             mask={node.fade ? `url(#${id}m)` : undefined}
             opacity={node.opacity}
-            style={node.overprint && OVER}
+            className={node.overprint && 'overprint'}
           >
             <Nodes nodes={node.nodes} id={id} previews={previews} />
           </g>
@@ -155,7 +154,7 @@ function onlyMoved(a: Element, b: Element): boolean {
 }
 
 /** An element that can be picked up. One that is only moved keeps its drawing, and is moved as a whole. */
-const ElementArt = memo(function ElementArt({ element, ...art }: ArtProps & { element: Element }) {
+const ElementArt = memo(function ElementArt({ element, bare, ...art }: ArtProps & { element: Element; bare: boolean }) {
   const drawn = useRef(element);
   const isMoving = useSession(({ live, selected }) => live?.name === 'Move' && selected.includes(element.id));
   if (!isMoving || !onlyMoved(drawn.current, element)) drawn.current = element;
@@ -164,6 +163,7 @@ const ElementArt = memo(function ElementArt({ element, ...art }: ArtProps & { el
     <g
       data-element={element.id}
       data-locked={element.locked}
+      data-bare={bare || undefined}
       opacity={element.sample ? SAMPLE : undefined}
       style={isMoving ? { transform: `translate(${dx}px, ${dy}px)`, willChange: 'transform' } : undefined}
     >
@@ -177,19 +177,22 @@ const ElementArt = memo(function ElementArt({ element, ...art }: ArtProps & { el
 export function FaceArt({ face, sources, press, previews }: ArtProps & { face: Face }) {
   // An element that stays the same is the same drawing: React then does not even compare it.
   const made = useMemo(() => {
-    const kept = new WeakMap<Element, ReactElement>();
-    return (element: Element): ReactElement => {
-      const found = kept.get(element) ?? (
-        <ElementArt key={element.id} element={element} sources={sources} press={press} previews={previews} />
-      );
-      kept.set(element, found);
-      return found;
+    const kept = new WeakMap<Element, { bare: boolean; art: ReactElement }>();
+    return (element: Element, bare: boolean): ReactElement => {
+      const found = kept.get(element);
+      if (found?.bare === bare) return found.art;
+      const more = { sources, press, previews };
+      const art = <ElementArt key={element.id} element={element} bare={bare} {...more} />;
+      kept.set(element, { bare, art });
+      return art;
     };
   }, [sources, press, previews]);
+  // Blending is costly for the browser: it is left out where it would change nothing.
+  const bare = useMemo(() => bareElements(face, sources), [face, sources]);
   return (
     <>
       <Paper />
-      {face.elements.map((element) => (element.hidden ? null : made(element)))}
+      {face.elements.map((element) => (element.hidden ? null : made(element, bare.has(element.id))))}
     </>
   );
 }

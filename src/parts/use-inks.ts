@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Job } from '../../core/job/schema';
 import { inkRoom } from '../../workers/ink-room';
 import type { InkReading } from '../../workers/ink-work';
@@ -29,14 +29,31 @@ export function newestOnly<A, R>(ask: (asked: A) => Promise<R>, take: (answer: R
   };
 }
 
-/** What the plates of a piece say; the last answer stays until there is a newer one. */
-export function useInks(job: Job | undefined, pieceId: string): InkReading | undefined {
+/** In the middle of a gesture plates are laid only when it pauses, in milliseconds: the gesture has the machine first. */
+const PAUSE = 400;
+
+/** What the plates of a piece say; the last answer stays until there is another. */
+export function useInks(job: Job | undefined, pieceId: string, live: boolean): InkReading | undefined {
   const [reading, setReading] = useState<InkReading>();
   const [ask] = useState(() =>
-    newestOnly((asked: { job: Job; pieceId: string }) => plateRoom().readInks(asked), setReading),
+    newestOnly(
+      (asked: { job: Job; pieceId: string }) => plateRoom().readInks(asked),
+      // Most edits change nothing of it: what reads it is then not worked out again.
+      (read) => setReading((was) => (JSON.stringify(was) === JSON.stringify(read) ? was : read)),
+    ),
   );
+  // A gesture that begins asks for nothing new.
+  const asked = useRef<Job>(undefined);
   useEffect(() => {
-    if (job) ask({ job, pieceId });
-  }, [job, pieceId, ask]);
+    if (!job || asked.current === job) return;
+    const wait = setTimeout(
+      () => {
+        asked.current = job;
+        ask({ job, pieceId });
+      },
+      live ? PAUSE : 0,
+    );
+    return () => clearTimeout(wait);
+  }, [job, pieceId, live, ask]);
   return reading;
 }

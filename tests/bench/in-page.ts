@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { type CDPSession, chromium, type Page } from '@playwright/test';
 import { writeJobFile } from '../../core/files/job-file';
 import type { Job } from '../../core/job/schema';
-import { crowdedJob } from './drag';
+import { crowdedJob, wetCard } from './drag';
 import { letterJob } from './letter';
 
 const PORT = 4350;
@@ -80,6 +80,8 @@ export const dragInPage = (): Promise<void> =>
   inApp(crowdedJob(), /Crowd/, async (page, tools) => {
     const dragged = page.locator('main [data-element="dragged"]');
     await dragged.waitFor();
+    // What is worked out once after opening, plates and spelling, is over by then.
+    await page.getByText(/most ink \d+ %/).waitFor();
     await page.waitForTimeout(3000);
     const box = (await dragged.boundingBox())!;
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
@@ -150,4 +152,35 @@ export const typeInPage = (): Promise<void> =>
     console.log(`the checks of the letter in the page: ${spread(checks)} (${checks.length} times)`);
     console.log(`one key in the page, layout, scene, stage and checks: ${spread(whole)}`);
     console.log(`one key in the page, all work of its thread, checks included: ${spread(work)}`);
+  });
+
+/** How long after an edit the strip at the foot shows the new total ink of a card. */
+export const inksInPage = (): Promise<void> =>
+  inApp(wetCard(), /Wet card/, async (page) => {
+    await page.locator('main [data-element="wet"]').click();
+    await page.getByText(/most ink 330 %/).waitFor();
+    // As text: a function would carry the names that the test runner gives to its inner ones.
+    await page.evaluate(`{
+      const waits = (window.waits = []);
+      let pressed = 0;
+      window.addEventListener('keydown', () => (pressed = performance.now()), true);
+      const strip = document.querySelector('[aria-label="Edge strip"]');
+      const shown = () => /most ink (\\d+) %/.exec(strip.textContent)?.[1] ?? '';
+      let before = shown();
+      new MutationObserver(() => {
+        if (shown() === before || shown() === '') return;
+        before = shown();
+        if (pressed > 0) waits.push(performance.now() - pressed);
+        pressed = 0;
+      }).observe(strip, { subtree: true, characterData: true, childList: true });
+    }`);
+    for (let i = 0; i < 20; i++) {
+      // What is wet is taken away, and taken back.
+      await page.keyboard.press(i === 0 ? 'Delete' : 'Control+Shift+z');
+      await page.waitForTimeout(500);
+      await page.keyboard.press('Control+z');
+      await page.waitForTimeout(500);
+    }
+    const waits = await page.evaluate(() => (window as unknown as { waits: number[] }).waits);
+    console.log(`the total ink of a card after an edit: ${spread(waits)} (${waits.length} edits)`);
   });

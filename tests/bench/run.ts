@@ -15,8 +15,9 @@ import { shopOf } from '../../core/trade/shops';
 import { settingCount } from '../../core/type/set-paragraph';
 import { glasshouse } from '../../demo/glasshouse';
 import { checkKit, openDemo } from '../kit';
-import { dragInPage, typeInPage } from './in-page';
+import { dragInPage, inksInPage, typeInPage } from './in-page';
 import { letterJob, letterParagraphs, SENTENCE } from './letter';
+import { platesAgainstGhostscript } from './plates';
 
 /**
  * Speed, as a ratio against a named reference in the same run: below 1 is faster than the reference. The middle of
@@ -79,17 +80,25 @@ const tiff = join(folder, 'photo.tif');
 await sharp(data, { raw: { width: info.width, height: info.height, channels: 3 } })
   .tiff({ compression: 'none' })
   .toFile(tiff);
-const convert = kit.engine.converter('sRGB', press.profile, press.condition);
-const native = () =>
-  execFileSync('tificc', ['-t1', '-b', '-o', profileFile('general-coated.icc'), tiff, join(folder, 'cmyk.tif')], {
+const native = (care: string) => () =>
+  execFileSync('tificc', [care, '-t1', '-b', '-o', profileFile('general-coated.icc'), tiff, join(folder, 'cmyk.tif')], {
     stdio: 'ignore',
   });
-report(
-  `sRGB to the press's CMYK, ${((info.width * info.height) / 1e6).toFixed(0)} Mpx, exact`,
-  await timed(() => convert(pixels)),
-  'tificc of Little CMS, table of 33 points, files included',
-  await timed(native),
-);
+for (const [care, flag, says] of [
+  ['exact', '-c0', 'through the whole of both profiles'],
+  ['quick', '-c1', 'through a table'],
+] as const) {
+  const convert = kit.engine.converter('sRGB', press.profile, press.condition, care);
+  report(
+    `sRGB to the press's CMYK, ${((info.width * info.height) / 1e6).toFixed(0)} Mpx, ${says}`,
+    await timed(() => convert(pixels)),
+    'tificc of Little CMS in the same way, files included',
+    await timed(native(flag)),
+  );
+}
+
+// The plates of a whole A4 face: a picture to the bleed, sixty elements, a letter.
+await platesAgainstGhostscript(folder, report, timed);
 
 // One key in a letter of 1,000 words beside 60 other elements: setting, drawing and checking, against shaping its paragraph plainly.
 let page = letterJob();
@@ -122,4 +131,5 @@ console.log(
 rmSync(folder, { recursive: true });
 
 await typeInPage();
+await inksInPage();
 await dragInPage();

@@ -55,7 +55,7 @@ export function useBenchOf(
   const { live, byHand } = useGesture();
   const checked = useDeferredValue(useNowAndThen(job, live, byHand));
   const words = useSpelling(checked && pieceOf(checked, pieceId), checked?.spelling);
-  const onPress = useInks(checked, pieceId);
+  const onPress = useInks(checked, pieceId, live);
   const offers = useOffers();
   // biome-ignore lint/correctness/useExhaustiveDependencies: once more families are here, more can be offered
   const findings = useMemo(() => {

@@ -1,0 +1,212 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, type Page, test } from '@playwright/test';
+import sharp from 'sharp';
+import { bytesOf, element, openDemoCard, row, typeInto } from './bench';
+
+/** The Inks room as a designer uses it: plates, the palette, what the piece prints with, the shop's profile. */
+
+const toInks = async (page: Page): Promise<void> => {
+  await page.getByRole('link', { name: 'Inks', exact: true }).click();
+  await expect(page.getByTestId('plates')).toBeVisible();
+};
+const plate = (page: Page, name: string) =>
+  page
+    .getByRole('region', { name: 'Plates of this face' })
+    .getByRole('row', { name: new RegExp(`^Show ${name}|^${name}`) });
+const inkRow = (page: Page, name: string) =>
+  page.getByRole('list', { name: 'Inks', exact: true }).getByRole('button', { name: new RegExp(`^${name}`) });
+/** The middle pixel of what is shown. */
+const pixel = (page: Page, x: number, y: number): Promise<number[]> =>
+  page.getByTestId('plates').evaluate(
+    (canvas, [fx, fy]) => {
+      const on = canvas as HTMLCanvasElement;
+      const at = on.getContext('2d')!.getImageData(Math.round(fx! * on.width), Math.round(fy! * on.height), 1, 1);
+      return [...at.data.subarray(0, 3)];
+    },
+    [x, y],
+  );
+
+test('plates are shown together, alone and as a sum, and amounts under the pointer add up', async ({ page }) => {
+  await openDemoCard(page);
+  await expect(page.getByText('most ink 240 %')).toBeVisible();
+  await toInks(page);
+  await expect(plate(page, 'Copper')).toBeVisible();
+  // The green panel, C85 M38 Y72 K45, is 240 %.
+  const canvas = (await page.getByTestId('plates').boundingBox())!;
+  await page.mouse.move(canvas.x + canvas.width * 0.08, canvas.y + canvas.height * 0.15);
+  await expect(plate(page, 'Cyan')).toContainText('85.0 %');
+  await expect(plate(page, 'Sum')).toContainText('240.0 %');
+  await expect(plate(page, 'Copper')).toContainText('0.0 %');
+
+  await page.getByRole('button', { name: 'Black alone' }).click();
+  await expect.poll(() => pixel(page, 0.08, 0.15)).toEqual([140, 140, 140]);
+  await page.getByRole('button', { name: 'Together' }).click();
+  await expect.poll(async () => (await pixel(page, 0.08, 0.15))[1]).toBeLessThan(90);
+  for (const name of ['Cyan', 'Magenta', 'Yellow', 'Black']) await page.getByLabel(`Show ${name}`).uncheck();
+  await expect.poll(() => pixel(page, 0.08, 0.15)).toEqual([255, 255, 255]);
+});
+
+test('an ink that is too wet is found, shown, and separated again', async ({ page }) => {
+  await openDemoCard(page);
+  await toInks(page);
+  await inkRow(page, 'Fen green').click();
+  await page.getByRole('button', { name: 'Change it everywhere…' }).click();
+  for (const [label, value] of [
+    ['Cyan', '90'],
+    ['Magenta', '80'],
+    ['Yellow', '90'],
+    ['Black', '70'],
+  ] as const)
+    await page.getByLabel(label, { exact: true }).fill(value);
+  await page.getByRole('button', { name: 'Change it', exact: true }).click();
+  await expect(page.getByRole('button', { name: /most ink 330 %/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Total ink' }).click();
+  await expect.poll(() => pixel(page, 0.08, 0.15)).toEqual([176, 58, 20]);
+  const wet = page.getByRole('region', { name: 'Above the limit' });
+  await expect(wet.getByRole('listitem').first()).toContainText('330 %');
+  await wet
+    .getByRole('button', { name: /^Print Fen green as/ })
+    .first()
+    .click();
+  await expect(wet).toBeHidden();
+  await expect(page.getByText(/most ink (2\d\d|300) %/)).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: /most ink 330 %/ })).toBeVisible();
+});
+
+test('a piece of two inks: what strays is named and mended, and the file has just two plates', async ({ page }) => {
+  await openDemoCard(page);
+  await toInks(page);
+  await page.getByRole('combobox', { name: 'Printed with' }).selectOption('two inks');
+  await expect(page.getByLabel('The first ink')).toHaveValue('copper');
+  const strays = page.getByRole('button', { name: /stray of/ });
+  await expect(strays).toBeVisible();
+  await strays.click();
+  const findings = page.getByRole('region', { name: 'Findings' });
+  await expect(findings).toContainText('Adds 3 plates');
+  for (let left = await findings.getByRole('listitem').count(); left > 0; left--)
+    await findings
+      .getByRole('button', { name: /^(Make it|Print it)/ })
+      .first()
+      .click();
+  await expect(findings).toBeHidden();
+  await expect(page.getByText('plates K Copper')).toBeVisible();
+
+  // The Layout room offers just these two and the paper.
+  await page.getByRole('link', { name: 'Layout', exact: true }).click();
+  await element(page, 'name').click();
+  await expect(page.getByRole('group', { name: 'Inks of the job' }).getByRole('button')).toHaveCount(4);
+  await page.getByRole('button', { name: 'Export for print' }).click();
+  await page.getByRole('button', { name: /^Write the file/ }).click();
+  await expect(page.getByText('The file was read back')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('row', { name: /^Screen colours/ })).toContainText('none');
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Save .*\.pdf/ }).click();
+  const folder = mkdtempSync(join(tmpdir(), 'tidy-inks-'));
+  writeFileSync(join(folder, 'two.pdf'), await bytesOf(await saving));
+  execFileSync(
+    'gs',
+    ['-q', '-dSAFER', '-dBATCH', '-dNOPAUSE', '-sDEVICE=tiffsep', '-r72', '-o', 'p%d.tif', 'two.pdf'],
+    {
+      cwd: folder,
+    },
+  );
+  const inked: string[] = [];
+  for (const file of readdirSync(folder)) {
+    const name = /^p1\((.+)\)\.tif$/.exec(file)?.[1];
+    if (!name) continue;
+    // Marks are on every plate: only the inside of the card counts.
+    const { width, height } = await sharp(join(folder, file)).metadata();
+    const inside = {
+      left: Math.round(width! * 0.3),
+      top: Math.round(height! * 0.3),
+      width: Math.round(width! * 0.4),
+      height: Math.round(height! * 0.4),
+    };
+    const pixels = await sharp(join(folder, file)).extract(inside).extractChannel(0).raw().toBuffer();
+    if (pixels.some((byte) => byte < 250)) inked.push(name);
+  }
+  expect(inked.sort()).toEqual(['Black', 'Copper']);
+});
+
+test('inks are made from a screen colour, from the face, and from the logo; merged, and kept as files', async ({
+  page,
+}) => {
+  await openDemoCard(page);
+  await toInks(page);
+  await page.getByRole('button', { name: 'Add an ink…' }).click();
+  await page.getByLabel('Name', { exact: true }).fill('Loud');
+  await page.getByLabel('Or from a screen colour').fill('#00ff40');
+  await page.getByRole('button', { name: 'Convert for this press' }).click();
+  await expect(page.getByText(/ΔE \d+\.\d, far off/)).toBeVisible();
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(inkRow(page, 'Loud')).toContainText('not used');
+
+  await page.getByRole('button', { name: 'From the face' }).click();
+  const canvas = (await page.getByTestId('plates').boundingBox())!;
+  await page.mouse.click(canvas.x + canvas.width * 0.08, canvas.y + canvas.height * 0.15);
+  await expect(page.getByLabel('Cyan', { exact: true })).toHaveValue('85');
+  await page.getByLabel('Name', { exact: true }).fill('Picked');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(inkRow(page, 'Picked')).toContainText('C85 M38 Y72 K45');
+
+  await page.getByRole('button', { name: 'Draw', exact: true }).click();
+  const drawn = page.getByRole('list', { name: /^Colours of/ });
+  await expect(drawn.getByRole('listitem').first()).toContainText('C3 M7 Y20 K0');
+  await drawn.getByRole('button', { name: 'Take' }).first().click();
+  await expect(inkRow(page, 'Front 1')).toBeVisible();
+
+  await inkRow(page, 'Picked').click();
+  await page.getByLabel('What takes the place of Picked').selectOption('Fen green');
+  await page.getByRole('button', { name: 'Replace' }).click();
+  await expect(inkRow(page, 'Picked')).toBeHidden();
+
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'CxF' }).click();
+  const cxf = (await bytesOf(await saving)).toString();
+  expect(cxf).toContain('Name="Copper" ObjectType="Spot"');
+  await page.getByLabel('A list of inks').setInputFiles({
+    name: 'more.cxf',
+    mimeType: 'application/xml',
+    buffer: Buffer.from(cxf.replace('Name="Loud"', 'Name="Louder"')),
+  });
+  await expect(inkRow(page, 'Louder')).toBeVisible();
+  await page.getByLabel('A list of inks').setInputFiles({ name: 'x.json', mimeType: '', buffer: Buffer.from('{oops') });
+  await expect(page.getByRole('alert')).toContainText('damaged');
+});
+
+test('the shop’s own profile is loaded, used, and refused where it is none', async ({ page }) => {
+  await openDemoCard(page);
+  await toInks(page);
+  const load = page.getByLabel('The shop’s profile');
+  await load.setInputFiles({ name: 'no.icc', mimeType: '', buffer: Buffer.from('not a profile at all') });
+  await expect(page.getByRole('alert')).toContainText('no colour profile');
+  // A profile that differs from those that ship by a byte of its description.
+  const profile = readFileSync('assets/profiles/estimated-uncoated.icc');
+  profile[profile.length - 1] = profile[profile.length - 1]! ^ 1;
+  await load.setInputFiles({ name: 'own.icc', mimeType: '', buffer: profile });
+  await expect(page.getByLabel('Intent')).toHaveValue('relative colorimetric');
+  await typeInto(page, 'Total ink up to %', '220');
+  await expect(page.getByRole('button', { name: /most ink 240 %/ })).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Total ink up to %')).toHaveValue('220');
+  await page.getByRole('button', { name: 'Take this profile away' }).click();
+  await expect(page.getByLabel('Intent')).toBeHidden();
+});
+
+test('overprint and the inks of a picture are set in the Layout room, and the plates follow', async ({ page }) => {
+  await openDemoCard(page);
+  await page.getByRole('tab', { name: 'Back' }).click();
+  await row(page, 'Glasshouse').first().click();
+  await page.getByText('How it prints').click();
+  await page.getByLabel('Inks of the picture').selectOption('one');
+  await expect(page.getByLabel('First ink: ink')).toBeVisible();
+  await page.getByLabel('First ink: ink').selectOption('Copper');
+  await page.getByLabel('Overprint').selectOption('overprints');
+  await toInks(page);
+  await page.getByRole('button', { name: 'Back', exact: true }).click();
+  await expect(plate(page, 'Copper')).toContainText(/[2-9]\d\.\d %/);
+});
