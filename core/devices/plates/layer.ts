@@ -60,18 +60,42 @@ export function lay(layer: Layer, cover: Cover, inks: readonly Ink[], overprint:
 }
 
 function layPlate(cells: Float32Array, gridWidth: number, cover: Cover, amount: AmountAt): void {
-  const { x, y, width, height, shares } = cover;
-  const [flat, amounts] = typeof amount === 'number' ? [amount, undefined] : [undefined, amount];
-  for (let row = 0; row < height; row++) {
-    let at = (y + row) * gridWidth + x;
-    const end = (row + 1) * width;
-    for (let i = row * width; i < end; i++, at++) {
-      const share = shares[i]!;
-      if (share === 0) continue;
-      const to = flat ?? amounts![i]!;
-      const below = cells[at]!;
-      cells[at] = share >= 1 ? to : below + (to - below) * share;
-    }
+  for (let row = 0; row < cover.height; row++) {
+    const at = (cover.y + row) * gridWidth + cover.x;
+    if (typeof amount === 'number') layFlatRow(cells, at, cover.shares, row * cover.width, cover.width, amount);
+    else layRow(cells, at, cover.shares, row * cover.width, cover.width, amount);
+  }
+}
+
+function layFlatRow(
+  cells: Float32Array,
+  at: number,
+  shares: Float32Array,
+  from: number,
+  count: number,
+  to: number,
+): void {
+  for (let i = 0; i < count; i++) {
+    const share = shares[from + i]!;
+    if (share === 0) continue;
+    const below = cells[at + i]!;
+    cells[at + i] = below + (to - below) * share;
+  }
+}
+
+function layRow(
+  cells: Float32Array,
+  at: number,
+  shares: Float32Array,
+  from: number,
+  count: number,
+  amounts: Float32Array,
+): void {
+  for (let i = 0; i < count; i++) {
+    const share = shares[from + i]!;
+    if (share === 0) continue;
+    const below = cells[at + i]!;
+    cells[at + i] = below + (amounts[from + i]! - below) * share;
   }
 }
 

@@ -59,29 +59,6 @@ export function layPicture(
   return laid;
 }
 
-/** Adds up what a cell takes of a picture, and puts the mean in its place. */
-function meanOf({ channels, amounts: samples, alpha }: Samples, { cover, amounts }: Laid, parts: number) {
-  const sums = new Float64Array(channels);
-  let covered = 0;
-  return {
-    take(pixel: number, times: number): void {
-      const weight = alpha ? (alpha[pixel]! / 255) * times : times;
-      if (weight === 0) return;
-      covered += weight;
-      for (let k = 0, from = pixel * channels; k < channels; k++) sums[k]! += samples[from + k]! * weight;
-    },
-    put(cell: number): void {
-      if (covered === 0) return;
-      cover.shares[cell] = covered / (parts * parts);
-      for (let k = 0; k < channels; k++) {
-        amounts[k]![cell] = sums[k]! / (255 * covered);
-        sums[k] = 0;
-      }
-      covered = 0;
-    },
-  };
-}
-
 /** The pixels that each cell along one way takes, and how often; `starts` says where each cell's begin. */
 interface Taken {
   starts: Int32Array;
@@ -107,33 +84,132 @@ function takenBy(from: number, count: number, parts: number, scale: number, shif
   return taken;
 }
 
-/** Upright, the columns and rows of pixels that a cell takes are the same down and across. */
-function layUpright(picture: Samples, laid: Laid, columns: Taken, rows: Taken, parts: number): void {
-  const { width: wide, height: high } = laid.cover;
-  const mean = meanOf(picture, laid, parts);
-  for (let row = 0; row < high; row++)
-    for (let column = 0; column < wide; column++) {
-      for (let v = rows.starts[row]!; v < rows.starts[row + 1]!; v++)
-        for (let u = columns.starts[column]!; u < columns.starts[column + 1]!; u++)
-          mean.take(rows.pixels[v]! * picture.width + columns.pixels[u]!, rows.times[v]! * columns.times[u]!);
-      mean.put(row * wide + column);
+/** Adds a row of a picture up by cells: how much is covered, then the amounts. */
+function addAcross(
+  { width, channels, amounts: samples, alpha }: Samples,
+  row: number,
+  { starts, pixels, times }: Taken,
+  line: Float32Array,
+  wide: number,
+): void {
+  const start = row * width;
+  if (channels === 4 && !alpha) {
+    // Four process inks without transparency are what most pictures are, and many pixels: no inner loop.
+    for (let column = 0, to = 0; column < wide; column++, to += 5) {
+      let sum = 0;
+      let c = 0;
+      let m = 0;
+      let y = 0;
+      let k = 0;
+      for (let u = starts[column]!; u < starts[column + 1]!; u++) {
+        const weight = times[u]!;
+        const from = (start + pixels[u]!) * 4;
+        sum += weight;
+        c += samples[from]! * weight;
+        m += samples[from + 1]! * weight;
+        y += samples[from + 2]! * weight;
+        k += samples[from + 3]! * weight;
+      }
+      line[to] = sum;
+      line[to + 1] = c;
+      line[to + 2] = m;
+      line[to + 3] = y;
+      line[to + 4] = k;
+    }
+    return;
+  }
+  const each = channels + 1;
+  for (let column = 0, to = 0; column < wide; column++, to += each)
+    for (let u = starts[column]!; u < starts[column + 1]!; u++) {
+      const pixel = start + pixels[u]!;
+      const weight = alpha ? (alpha[pixel]! / 255) * times[u]! : times[u]!;
+      line[to]! += weight;
+      for (let k = 0, from = pixel * channels; k < channels; k++) line[to + 1 + k]! += samples[from + k]! * weight;
     }
 }
 
+/** Rows of the picture that are kept once they have been added up across. */
+const KEPT_ROWS = 8;
+
+/**
+ * Upright, the columns and rows of pixels that a cell takes are the same down and across: each row of the picture is
+ * added up across once, and those sums are added up down.
+ */
+function layUpright(picture: Samples, laid: Laid, columns: Taken, rows: Taken, parts: number): void {
+  const { channels } = picture;
+  const { width: wide, height: high, shares } = laid.cover;
+  // Beside the amounts, each cell has how much of it is covered.
+  const each = channels + 1;
+  const kept = new Map<number, Float32Array>();
+  function across(row: number): Float32Array {
+    const found = kept.get(row);
+    if (found) return found;
+    const oldest = kept.keys().next().value;
+    const line =
+      kept.size >= KEPT_ROWS && oldest !== undefined ? kept.get(oldest)!.fill(0) : new Float32Array(wide * each);
+    if (kept.size >= KEPT_ROWS && oldest !== undefined) kept.delete(oldest);
+    kept.set(row, line);
+    addAcross(picture, row, columns, line, wide);
+    return line;
+  }
+  const sums = new Float32Array(wide * each);
+  const all = parts * parts;
+  for (let row = 0; row < high; row++) {
+    sums.fill(0);
+    for (let v = rows.starts[row]!; v < rows.starts[row + 1]!; v++)
+      addTimes(sums, across(rows.pixels[v]!), rows.times[v]!);
+    for (let column = 0, from = 0, cell = row * wide; column < wide; column++, from += each, cell++) {
+      const covered = sums[from]!;
+      if (covered === 0) continue;
+      shares[cell] = covered / all;
+    }
+    for (let k = 0; k < channels; k++) writeRow(laid.amounts[k]!, row * wide, sums, k + 1, each, all);
+  }
+}
+
+function addTimes(sums: Float32Array, line: Float32Array, times: number): void {
+  for (let i = 0; i < sums.length; i++) sums[i]! += line[i]! * times;
+}
+
+/** The means of one channel along a row. */
+function writeRow(
+  plane: Float32Array,
+  start: number,
+  sums: Float32Array,
+  offset: number,
+  each: number,
+  all: number,
+): void {
+  const whole = 1 / (255 * all);
+  for (let from = 0, cell = start; from < sums.length; from += each, cell++) {
+    const covered = sums[from]!;
+    if (covered === all) plane[cell] = sums[from + offset]! * whole;
+    else if (covered > 0) plane[cell] = sums[from + offset]! / (255 * covered);
+  }
+}
+
 function layTurned(picture: Samples, laid: Laid, [a, b, c, d, e, f]: Matrix, parts: number): void {
-  const { width, height } = picture;
-  const { x, y, width: wide, height: high } = laid.cover;
-  const mean = meanOf(picture, laid, parts);
-  for (let row = 0; row < high; row++)
-    for (let column = 0; column < wide; column++) {
+  const { width, height, channels, amounts: samples, alpha } = picture;
+  const { x, y, width: wide, height: high, shares } = laid.cover;
+  const sums = new Float64Array(channels);
+  for (let row = 0, cell = 0; row < high; row++)
+    for (let column = 0; column < wide; column++, cell++) {
+      let covered = 0;
+      sums.fill(0);
       for (let v = 0; v < parts; v++)
         for (let u = 0; u < parts; u++) {
           const cx = x + column + (u + 0.5) / parts;
           const cy = y + row + (v + 0.5) / parts;
           const px = Math.floor((a * cx + c * cy + e) * width);
           const py = Math.floor((b * cx + d * cy + f) * height);
-          if (px >= 0 && py >= 0 && px < width && py < height) mean.take(py * width + px, 1);
+          if (px < 0 || py < 0 || px >= width || py >= height) continue;
+          const pixel = py * width + px;
+          const weight = alpha ? alpha[pixel]! / 255 : 1;
+          covered += weight;
+          for (let k = 0, from = pixel * channels; k < channels; k++) sums[k]! += samples[from + k]! * weight;
         }
-      mean.put(row * wide + column);
+      if (covered === 0) continue;
+      shares[cell] = covered / (parts * parts);
+      for (let k = 0; k < channels; k++) laid.amounts[k]![cell] = sums[k]! / (255 * covered);
     }
 }
