@@ -84,6 +84,28 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
       .setInputFiles({ name: 'Partner mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(mark) });
     await page.getByRole('button', { name: 'Lay it on the face' }).waitFor();
   },
+  inks: async (page) => {
+    await page.goto(`${home}/inks?job=hollin-and-fen&piece=card`);
+    await page.getByRole('button', { name: 'Copper alone' }).waitFor();
+    await page.getByRole('button', { name: 'Draw', exact: true }).click();
+    await page.getByRole('button', { name: 'Take' }).first().waitFor();
+    await page.mouse.move(520, 300);
+    await page.waitForTimeout(500);
+  },
+  'total-ink': async (page) => {
+    await page.goto(`${home}/inks?job=hollin-and-fen&piece=card`);
+    await page.getByRole('button', { name: /^Fen green/ }).click();
+    await page.getByRole('button', { name: 'Change it everywhere…' }).click();
+    for (const [label, value] of [
+      ['Magenta', '80'],
+      ['Black', '75'],
+    ] as const)
+      await page.getByLabel(label, { exact: true }).fill(value);
+    await page.getByRole('button', { name: 'Change it', exact: true }).click();
+    await page.getByRole('button', { name: 'Total ink' }).click();
+    await page.getByRole('region', { name: 'Above the limit' }).getByRole('button').first().waitFor();
+    await page.waitForTimeout(800);
+  },
   'as-cut': async (page) => {
     await layout(page);
     await page.keyboard.press('Control+z');

@@ -1,14 +1,14 @@
 import type { Press } from '../colour/engine';
 import type { Ink } from '../colour/ink';
 import { type Plates, PROCESS_PLATES, processStandIn } from '../colour/ink';
-import { coverOf } from '../devices/plates/cover';
+import { coverOfEdges } from '../devices/plates/cover';
 import type { PlateGrid } from '../devices/plates/device';
-import { transformPath } from '../geometry/path';
+import { letterEdges } from '../devices/plates/letters';
+import type { Matrix } from '../geometry/matrix';
 import type { Words } from '../job/schema';
 import { isShade } from '../scene/colour';
 import { type Device, type GlyphRun, UNHEARD } from '../scene/device';
 import { drawElement } from '../scene/face';
-import { runOutline } from '../scene/run-outline';
 import type { SceneSources } from '../scene/sources';
 
 /** What a run of letters prints, and whether on what is below it. */
@@ -78,21 +78,14 @@ export function contrastOf(
   press: Press,
 ): number | undefined {
   const scale = below.ppi / 72;
+  const toGrid: Matrix = [scale, 0, 0, scale, -below.box.x * scale, -below.box.y * scale];
   const lightness = (plates: Plates): number => {
     // Whole percents are near enough for lightness, and few enough to be remembered.
     const [c, m, y, k] = processStandIn(plates, inks).map((a) => Math.round(a * 100) / 100);
     return press.lab([c!, m!, y!, k!])[0];
   };
   const differences = letteredIn(words, sources).flatMap((lettered) => {
-    const onGrid = transformPath(runOutline(lettered.run), [
-      scale,
-      0,
-      0,
-      scale,
-      -below.box.x * scale,
-      -below.box.y * scale,
-    ]);
-    const { x, y, width, shares } = coverOf(onGrid, below.width, below.height);
+    const { x, y, width, shares } = coverOfEdges(letterEdges(lettered.run, toGrid), below.width, below.height);
     const inked = [...shares.keys()].filter((i) => shares[i]! > 0.2);
     const step = Math.max(1, Math.floor(inked.length / MOST));
     return inked

@@ -4,7 +4,7 @@ import type { Font } from '../type/font';
 import { type GlyphRun, runMatrix } from './device';
 
 /** Where each glyph of a run stands, from left to right, before the run is moved and turned to its place. */
-function* placed({ font, size, glyphs }: GlyphRun): Generator<{ id: number; x: number; y: number }> {
+export function* placed({ font, size, glyphs }: GlyphRun): Generator<{ id: number; x: number; y: number }> {
   const scale = size / font.upem;
   let pen = 0;
   for (const { id, dx, dy, advance } of glyphs) {

@@ -4,7 +4,7 @@ import type { Path } from '../../geometry/path';
 /** Rows of samples in each row of cells: as fine as a file drawn four times as large and then made smaller. */
 const ROWS = 4;
 /** Curves keep this near to their straight pieces, in cells. */
-const TOLERANCE = 0.02;
+export const TOLERANCE = 0.02;
 
 /** What something covers of a grid of cells: shares 0 to 1 in a window of it. */
 export interface Cover {
@@ -34,8 +34,11 @@ function edgesOf(path: Path): number[] {
  * How much of each cell a path covers by the non-zero rule; the path in cells from the grid's top left corner. Across, a
  * cell's share is exact; down, it is that of four rows of samples.
  */
-export function coverOf(path: Path, gridWidth: number, gridHeight: number): Cover {
-  const edges = edgesOf(path);
+export const coverOf = (path: Path, gridWidth: number, gridHeight: number): Cover =>
+  coverOfEdges(edgesOf(path), gridWidth, gridHeight);
+
+/** The same of edges, four numbers each, in cells. */
+export function coverOfEdges(edges: readonly number[], gridWidth: number, gridHeight: number): Cover {
   let [left, top, right, bottom] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY, 0, 0];
   for (let i = 0; i < edges.length; i += 4) {
     left = Math.min(left, edges[i]!, edges[i + 2]!);

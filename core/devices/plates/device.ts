@@ -5,10 +5,10 @@ import { strokeOutline } from '../../geometry/offset';
 import { type Path, transformPath } from '../../geometry/path';
 import type { SeparatedPicture } from '../../picture/separate';
 import { type Colour, isShade, type Shade } from '../../scene/colour';
-import type { Device, GlyphRun, ImageRef } from '../../scene/device';
-import { runOutline } from '../../scene/run-outline';
-import { type Cover, coverOf, through } from './cover';
+import type { Device, ImageRef } from '../../scene/device';
+import { type Cover, coverOf, coverOfEdges, through } from './cover';
 import { groupLayer, type Ink, type Layer, lay, layGroup, pageLayer } from './layer';
+import { letterEdges } from './letters';
 import { type Laid, layPicture, type Samples } from './picture';
 
 /** Amounts of ink by plate, a cell at a time, rows from the top; `box` is where the grid lies on the face, in points. */
@@ -121,7 +121,6 @@ export function platesDevice({ box, ppi, picture }: PlatesAsked): Device & { gri
     const cover = now ? through(laid.cover, now) : laid.cover;
     if (cover.width > 0) lay(layer(), cover, inks(laid, cover), overprints > 0, false);
   }
-  const outlines = (runs: readonly GlyphRun[]): Path => runs.flatMap((run) => [...runOutline(run)]);
   const beginGroup = (show: (cell: number) => number): void => {
     layers.push(groupLayer(width, height));
     shows.push(show);
@@ -149,7 +148,8 @@ export function platesDevice({ box, ppi, picture }: PlatesAsked): Device & { gri
       clips.push(clipped(coverHere(path)));
     },
     beginGlyphClip: (runs) => {
-      clips.push(clipped(coverHere(outlines(runs))));
+      const edges = runs.flatMap((run) => letterEdges(run, toGrid));
+      clips.push(clipped(coverOfEdges(edges, width, height)));
     },
     endClip: () => {
       clips.pop();
@@ -164,7 +164,7 @@ export function platesDevice({ box, ppi, picture }: PlatesAsked): Device & { gri
     endFade: endGroup,
     fillPath: (path, colour) => fill(coverHere(path), colour),
     strokePath: (path, pen, colour) => fill(coverHere(strokeOutline(path, pen)), colour),
-    showGlyphs: (run, colour) => fill(coverHere(runOutline(run)), colour),
+    showGlyphs: (run, colour) => fill(coverOfEdges(letterEdges(run, toGrid), width, height), colour),
     drawImage: (image, place) => {
       const found = picture(image);
       if (!found) return;

@@ -89,7 +89,7 @@ function addAcross(
   { width, channels, amounts: samples, alpha }: Samples,
   row: number,
   { starts, pixels, times }: Taken,
-  line: Float32Array,
+  line: Float64Array,
   wide: number,
 ): void {
   const start = row * width;
@@ -140,19 +140,19 @@ function layUpright(picture: Samples, laid: Laid, columns: Taken, rows: Taken, p
   const { width: wide, height: high, shares } = laid.cover;
   // Beside the amounts, each cell has how much of it is covered.
   const each = channels + 1;
-  const kept = new Map<number, Float32Array>();
-  function across(row: number): Float32Array {
+  const kept = new Map<number, Float64Array>();
+  function across(row: number): Float64Array {
     const found = kept.get(row);
     if (found) return found;
     const oldest = kept.keys().next().value;
     const line =
-      kept.size >= KEPT_ROWS && oldest !== undefined ? kept.get(oldest)!.fill(0) : new Float32Array(wide * each);
+      kept.size >= KEPT_ROWS && oldest !== undefined ? kept.get(oldest)!.fill(0) : new Float64Array(wide * each);
     if (kept.size >= KEPT_ROWS && oldest !== undefined) kept.delete(oldest);
     kept.set(row, line);
     addAcross(picture, row, columns, line, wide);
     return line;
   }
-  const sums = new Float32Array(wide * each);
+  const sums = new Float64Array(wide * each);
   const all = parts * parts;
   for (let row = 0; row < high; row++) {
     sums.fill(0);
@@ -167,7 +167,7 @@ function layUpright(picture: Samples, laid: Laid, columns: Taken, rows: Taken, p
   }
 }
 
-function addTimes(sums: Float32Array, line: Float32Array, times: number): void {
+function addTimes(sums: Float64Array, line: Float64Array, times: number): void {
   for (let i = 0; i < sums.length; i++) sums[i]! += line[i]! * times;
 }
 
@@ -175,7 +175,7 @@ function addTimes(sums: Float32Array, line: Float32Array, times: number): void {
 function writeRow(
   plane: Float32Array,
   start: number,
-  sums: Float32Array,
+  sums: Float64Array,
   offset: number,
   each: number,
   all: number,
