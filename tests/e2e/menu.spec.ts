@@ -36,6 +36,13 @@ test('the menu fills, outlines, shades and repeats', async ({ page }) => {
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByLabel('Across', { exact: true })).toBeHidden();
+
+  // Things are added by two keys, one after the other.
+  const before = await page.locator('main [data-element]').count();
+  await page.keyboard.press('a');
+  await page.keyboard.press('n');
+  await expect(page.locator('main [data-element]')).toHaveCount(before + 1);
+  await expect(page.getByText('Polygon').first()).toBeVisible();
 });
 
 test('several things are measured from the middle, and grow about it', async ({ page }) => {

@@ -8,7 +8,7 @@ import { COMMANDS, type Command, canRun, shownKey } from './commands';
 
 /** Keys with a name of their own in the menu: moving by a step is for the keyboard. */
 const isForMenu = ({ name, group }: Command): boolean => group !== 'See' && !name.startsWith('Nudge');
-const GROUPS = ['Select', 'Arrange', 'Shape', 'Paint', 'Repeat'] as const;
+const GROUPS = ['Add', 'Select', 'Arrange', 'Shape', 'Paint', 'Repeat'] as const;
 const forMenu = (group: Command['group']): Command[] => COMMANDS.filter((c) => c.group === group && isForMenu(c));
 
 const LIST =

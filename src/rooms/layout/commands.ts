@@ -6,6 +6,7 @@ import { lookOf } from '../../../core/job/look';
 import { type Element, paintsOf } from '../../../core/job/schema';
 import { act, goWithin, redoStep, select, undoStep, useSession } from '../../store/session';
 import { useSettings } from '../../store/settings';
+import { addBlot, addCode, addRule, addShape, addWords } from './add';
 import {
   alignSelection,
   centreContent,
@@ -38,7 +39,7 @@ import { editWords, stopEditing, useEditing } from './words/editing';
 /** Something a person can do in the Layout room: by key, from the menu, or by looking it up. */
 export interface Command {
   name: string;
-  group: 'Edit' | 'Select' | 'Arrange' | 'Shape' | 'Paint' | 'Repeat' | 'See';
+  group: 'Edit' | 'Add' | 'Select' | 'Arrange' | 'Shape' | 'Paint' | 'Repeat' | 'See';
   /** As the key package writes them; the first is shown. */
   keys?: readonly string[];
   /** The browser sends an event of its own for it, which is listened to instead of the key. */
@@ -112,7 +113,27 @@ const ARROWS = [
   ['ArrowDown', 'down', 0, 1],
 ] as const;
 
+/** What is added by `a` and one key more. */
+const ADDS: readonly (readonly [what: string, key: string, add: (bench: Bench) => void])[] = [
+  ['words', 'w', (b) => editWords(addWords(b, 'New words'))],
+  ['a rectangle', 'r', (b) => addShape(b, 'Rectangle')],
+  ['an ellipse', 'c', (b) => addShape(b, 'Ellipse')],
+  ['a polygon', 'n', (b) => addShape(b, 'Polygon')],
+  ['a star', 'x', (b) => addShape(b, 'Star')],
+  ['a blot', 'd', addBlot],
+  ['a rule', 'u', addRule],
+  ['a code', 'q', addCode],
+];
+
 export const COMMANDS: readonly Command[] = [
+  ...ADDS.map(
+    ([what, key, add]): Command => ({
+      name: `Add ${what}`,
+      group: 'Add',
+      keys: [`a ${key}`],
+      run: add,
+    }),
+  ),
   { name: 'Select all', group: 'Select', keys: ['$mod+a'], run: (b) => select(...selectable(b).map((e) => e.id)) },
   { name: 'Select the next', group: 'Select', keys: [']'], run: (b) => step(b, 1) },
   { name: 'Select the one before', group: 'Select', keys: ['['], run: (b) => step(b, -1) },
