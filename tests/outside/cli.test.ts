@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
 import { writeJobFile } from '../../core/files/job-file';
 import { makeShape } from '../../core/job/make';
@@ -25,7 +26,17 @@ mkdirSync(folder, { recursive: true });
 writeFileSync(
   faulty,
   writeJobFile({
-    job: cardWith([makeShape({ id: 'panel', name: 'Panel', x: 0, y: -mm(3), width: mm(40), height: mm(61) })]),
+    job: cardWith([
+      makeShape({
+        id: 'panel',
+        name: 'Panel',
+        x: 0,
+        y: -mm(3),
+        width: mm(40),
+        height: mm(61),
+        paint: { ink: 'green', tint: 1 },
+      }),
+    ]),
     assets: {},
   }),
 );
@@ -74,6 +85,41 @@ describe('tidy', () => {
     expect(tidy('check', faulty, '--shop', own).status).toBe(0);
     writeFileSync(own, '{"id": 5}');
     expect(tidy('check', faulty, '--shop', own)).toMatchObject({ status: 2, stdout: '' });
+  });
+
+  it('writes the plates of a face, and says how much ink there is', async () => {
+    const { status, stdout } = tidy(
+      'plates',
+      demoFile,
+      '--piece',
+      'card',
+      '--face',
+      '1',
+      '--ppi',
+      '72',
+      '--out',
+      at('plates'),
+      '--json',
+    );
+    expect(status).toBe(0);
+    const told = JSON.parse(stdout);
+    expect(told).toMatchObject({ width: 241, height: 156, ppi: 72, highest: 240 });
+    expect(told.files).toContain('Copper.png');
+    const { data, info } = await sharp(at('plates/Cyan.png'))
+      .extractChannel(0)
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    // The green panel at the left, C85, and the ground of oat at the right, C3: dark where there is ink.
+    expect(data[5 * info.width + 5]).toBe(Math.round(255 * 0.15));
+    expect(data[5 * info.width + 230]).toBe(Math.round(255 * 0.97));
+    for (const wrong of [
+      ['--face', '9'],
+      ['--ppi', '5'],
+      ['--piece', 'x'],
+    ])
+      expect(tidy('plates', demoFile, '--piece', 'card', '--face', '1', ...wrong, '--out', at('plates')).status).toBe(
+        2,
+      );
   });
 
   it('exports PDF/X-4 and SVG', () => {
@@ -127,6 +173,7 @@ describe('tidy', () => {
   });
 
   it('explains each command', () => {
-    for (const command of ['list', 'check', 'export']) expect(tidy(command, '--help')).toMatchObject({ status: 0 });
+    for (const command of ['list', 'check', 'plates', 'export'])
+      expect(tidy(command, '--help')).toMatchObject({ status: 0 });
   });
 });
