@@ -3,9 +3,10 @@ import { trimOf } from '../core/checks/check';
 import { measuredAndWanted } from '../core/checks/measure-words';
 import { checkPlates, layPiece, withFixes } from '../core/checks/on-plates';
 import { misspeltIn, spellingFindings, wordsToSpell } from '../core/checks/spelling';
+import { unusedInks } from '../core/checks/unused-ink';
 import { cellsAnInch, separatedPictures } from '../core/devices/plates/pictures';
 import { outset } from '../core/geometry/box';
-import { findElement, titleOf } from '../core/job/find';
+import { findElement, inkOf, titleOf } from '../core/job/find';
 import { pressConditionOf } from '../core/job/press-of';
 import { sourcesOf } from '../core/scene/sources';
 import { type ShopSpec, shopSpecSchema } from '../core/trade/schema';
@@ -49,13 +50,16 @@ Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. 
         ...spellingFindings(piece, job.spelling, misspelt, sourcesOf(job, fonts)),
       ].map((finding) => ({ piece, finding }));
     });
+    // Of the whole job, not of a piece.
+    const unused = id === undefined ? unusedInks(job).map((ink) => inkOf(job.inks, ink).name) : [];
     if (json) {
       const rows = found.map(({ piece, finding: { fix, orElse: _else, ...rest } }) => ({
         piece: piece.id,
         ...rest,
         ...(fix ? { fix: fix.label } : {}),
       }));
-      console.log(JSON.stringify({ findings: rows }, null, 1));
+      const inks = unused.map((ink) => ({ check: 'unused-ink', severity: 'advise', problem: `Nothing uses ${ink}` }));
+      console.log(JSON.stringify({ findings: [...rows, ...inks] }, null, 1));
     } else {
       for (const { piece, finding } of found) {
         const { element } = findElement(job, finding.element)!;
@@ -65,7 +69,8 @@ Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. 
           `${finding.severity}  ${piece.id}, ${face.name}: ${titleOf(element, job.assets)}. ${finding.problem}${numbers ? ` (${numbers})` : ''}`,
         );
       }
-      if (found.length === 0) console.log('Nothing found.');
+      for (const ink of unused) console.log(`advise  inks: ${ink}. Nothing uses it`);
+      if (found.length + unused.length === 0) console.log('Nothing found.');
     }
     return found.some(({ finding }) => finding.severity === 'stop') ? 1 : 0;
   },

@@ -1,4 +1,5 @@
 import type { Press } from '../colour/engine';
+import type { Plates } from '../colour/ink';
 import type { Box } from '../geometry/box';
 import type { Face, Job, Piece } from '../job/schema';
 import type { SceneSources } from '../scene/sources';
@@ -35,6 +36,8 @@ export interface Finding {
   measured: Measure;
   wanted: Measure;
   fix?: Fix;
+  /** What is on the plates there, where that is what was read: amounts 0 to 1. */
+  amounts?: Plates;
   /** Another way to be rid of it. */
   orElse?: Fix;
 }

@@ -22,7 +22,7 @@ export type FixContext = Pick<CheckContext, 'sources' | 'press'>;
 export interface PlateCheck extends Omit<Check, 'run'> {
   /** Findings as plain data, without fixes. */
   run(context: PlateContext): Finding[];
-  mend?(element: Element, context: FixContext): Fix | undefined;
+  mend?(element: Element, finding: Finding, context: FixContext): Fix | undefined;
 }
 
 export const PLATE_CHECKS: readonly PlateCheck[] = [totalInk, faintWords];
@@ -52,7 +52,7 @@ export function withFixes(findings: readonly Finding[], piece: Piece, context: F
   return findings.flatMap((finding) => {
     const element = elements.get(finding.element);
     if (!element) return [];
-    const fix = PLATE_CHECKS.find(({ id }) => id === finding.check)?.mend?.(element, context);
+    const fix = PLATE_CHECKS.find(({ id }) => id === finding.check)?.mend?.(element, finding, context);
     return [{ ...finding, ...(fix ? { fix } : {}) }];
   });
 }

@@ -1,8 +1,8 @@
 import { isFlat } from '../colour/fill';
-import { cmykText } from '../colour/ink';
+import { cmykText, processStandIn } from '../colour/ink';
 import { totalInk as sumOf, underInkLimit } from '../colour/total-ink';
 import { inkBounds } from '../devices/bounds';
-import { totalsOf, type WetPlace, wetPlaces } from '../devices/plates/readings';
+import { platesAtPoint, totalsOf, type WetPlace, wetPlaces } from '../devices/plates/readings';
 import { changeInk, setInkLimit } from '../job/edits/inks';
 import { paintsShown } from '../job/paints-shown';
 import type { Element } from '../job/schema';
@@ -18,15 +18,17 @@ const topAt = ({ face, sources }: PlateContext, { x, y }: WetPlace['at']): Eleme
   });
 
 /** Separates the colour again that is too wet: an ink of the job, or a picture. */
-function drier(element: Element, { sources, press }: FixContext): Fix | undefined {
+function drier(element: Element, { amounts }: Finding, { sources, press }: FixContext): Fix | undefined {
   const limit = press.condition.totalInk;
-  if (element.kind === 'picture')
-    return element.inks
-      ? undefined
-      : {
-          label: `Separate it again under ${Math.round(limit * 100)} %`,
-          apply: (job) => setInkLimit(job, element.id, limit),
-        };
+  if (element.kind === 'picture') {
+    if (element.inks) return undefined;
+    const wettest = amounts && underInkLimit(processStandIn(amounts, sources.inks), limit, press);
+    const said = wettest ? ` (ΔE ${wettest.deltaE.toFixed(1)} where it is wettest)` : '';
+    return {
+      label: `Separate it again under ${Math.round(limit * 100)} %${said}`,
+      apply: (job) => setInkLimit(job, element.id, limit),
+    };
+  }
   const flat = element.kind !== 'shape' || isFlat(element.paint);
   const wet = paintsShown(element, sources.styles)
     .flatMap(({ ink }) => sources.inks.filter(({ id, kind }) => id === ink && kind === 'process'))
@@ -71,6 +73,7 @@ export const totalInk: PlateCheck = {
         element: element.id,
         place: wet[0]!.box,
         problem: `Too much ink on ${told(area)} mm²${wet.length > 1 ? ` in ${wet.length} places` : ''}`,
+        amounts: platesAtPoint(grid, worst.at),
         measured: { value: worst.total, kind: 'ink' },
         wanted: { value: limit, kind: 'ink' },
       };

@@ -4,6 +4,7 @@ import { type Plates, PROCESS_PLATES, processStandIn } from '../colour/ink';
 import { coverOfEdges } from '../devices/plates/cover';
 import type { PlateGrid } from '../devices/plates/device';
 import { letterEdges } from '../devices/plates/letters';
+import { platesAtCell } from '../devices/plates/readings';
 import type { Matrix } from '../geometry/matrix';
 import type { Words } from '../job/schema';
 import { isShade } from '../scene/colour';
@@ -40,12 +41,6 @@ function letteredIn(words: Words, sources: SceneSources): Lettered[] {
   drawElement(words, sources, device);
   return found;
 }
-
-/** Amounts of ink at a cell. */
-const platesAt = ({ plates }: PlateGrid, cell: number): Plates =>
-  Object.fromEntries(
-    [...plates].flatMap(([plate, cells]) => (cells[cell]! > 0.004 ? [[plate, cells[cell]!] as const] : [])),
-  );
 
 /** What is printed where a letter is: its own inks, with those below that it leaves there. */
 function over(below: Plates, { colour, overprints }: Lettered, opacity: number): Plates {
@@ -91,7 +86,7 @@ export function contrastOf(
     return inked
       .filter((_, n) => n % step === 0)
       .map((i) => {
-        const under = platesAt(below, (y + Math.floor(i / width)) * below.width + x + (i % width));
+        const under = platesAtCell(below, (y + Math.floor(i / width)) * below.width + x + (i % width));
         return Math.abs(lightness(over(under, lettered, words.opacity ?? 1)) - lightness(under));
       });
   });

@@ -1,3 +1,4 @@
+import type { Plates } from '../../colour/ink';
 import type { Box } from '../../geometry/box';
 import { cellsIn, type PlateGrid } from './device';
 
@@ -6,6 +7,19 @@ export function totalsOf({ plates, width, height }: PlateGrid): Float32Array {
   const totals = new Float32Array(width * height);
   for (const cells of plates.values()) for (let i = 0; i < cells.length; i++) totals[i]! += cells[i]!;
   return totals;
+}
+
+/** Amounts of ink at a cell, those that are too little to be seen left out. */
+export const platesAtCell = ({ plates }: PlateGrid, cell: number): Plates =>
+  Object.fromEntries(
+    [...plates].flatMap(([plate, cells]) => (cells[cell]! > 0.004 ? [[plate, cells[cell]!] as const] : [])),
+  );
+
+/** The same at a point of the face, in points. */
+export function platesAtPoint(grid: PlateGrid, { x, y }: { x: number; y: number }): Plates {
+  const scale = grid.ppi / 72;
+  const [column, row] = [Math.floor((x - grid.box.x) * scale), Math.floor((y - grid.box.y) * scale)];
+  return platesAtCell(grid, row * grid.width + column);
 }
 
 /** How much of an area each plate covers, 0 to 1. */

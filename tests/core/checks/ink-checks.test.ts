@@ -3,7 +3,7 @@ import { checkPiece } from '../../../core/checks';
 import { type Finding, trimOf } from '../../../core/checks/check';
 import { checkPlates, layPiece, PLATE_CHECKS, withFixes } from '../../../core/checks/on-plates';
 import { unusedInks } from '../../../core/checks/unused-ink';
-import type { Cmyk, Ink } from '../../../core/colour/ink';
+import { type Cmyk, type Ink, PROCESS_PLATES } from '../../../core/colour/ink';
 import { addInk, changeInk, setPrintedWith } from '../../../core/job/edits/inks';
 import { makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
 import type { Element, Job, Paint } from '../../../core/job/schema';
@@ -165,6 +165,24 @@ describe('total ink on the plates', () => {
     expect(finding!.fix!.label).toMatch(/ΔE [0-4]\.\d/);
     const after = finding!.fix!.apply(wet);
     expect(onPlates(after, 'total-ink')).toEqual([]);
+  });
+  it('of a picture is brought under it by separating the picture again, the ΔE said first', () => {
+    const { job: withAsset, hash } = withPicture(
+      cardWith([]),
+      makePng(40, 40, () => [0, 0, 0]),
+    );
+    const face = withAsset.pieces[0]!.faces[0]!;
+    const picture = makePicture({ id: 'pic', x: mm(10), y: mm(10), width: mm(20), height: mm(20), asset: hash });
+    const dark = { ...withAsset, pieces: [{ ...withAsset.pieces[0]!, faces: [{ ...face, elements: [picture] }] }] };
+    const piece = dark.pieces[0]!;
+    const full = { width: 2, height: 2, plates: PROCESS_PLATES, amounts: new Uint8Array(16).fill(255) };
+    const laid = layPiece(dark, piece, checkKit, { box: BOX, ppi: 150, picture: () => full });
+    const context = { sources: sourcesOf(dark, kit.fonts), press: checkKit.press };
+    const [finding] = withFixes(laid.flatMap(checkPlates), piece, context);
+    expect(finding).toMatchObject({ check: 'total-ink', element: 'pic' });
+    expect(finding!.measured.value).toBeCloseTo(4, 5);
+    expect(finding!.fix!.label).toMatch(/^Separate it again under 300 % \(ΔE \d+\.\d where it is wettest\)$/);
+    expect(elementOf(finding!.fix!.apply(dark), 'pic')).toMatchObject({ inkLimit: 3 });
   });
   it('is found where two inks lie on each other', () => {
     const base = addInk(cardWith([]), process('wet', [0.8, 0.8, 0.8, 0]));
