@@ -60,6 +60,9 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     await typeInto(page, 'X', '1 3/8');
     await typeInto(page, 'Y', '0.4');
     await expect(row(page, /^Ottilie Marsh/)).toBeVisible();
+    // They began in white, over the rectangle; on paper that is not there to be read.
+    await expect(page.getByRole('button', { name: /to look at/ })).toBeVisible();
+    await page.getByRole('region', { name: 'Ink' }).getByRole('button', { name: 'Black', exact: true }).click();
 
     await page.getByRole('button', { name: 'Rule' }).click();
     await typeInto(page, 'X', '1 3/8');
@@ -135,8 +138,9 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     await typeInto(page, 'Y', '-1/8');
     await typeInto(page, 'W', '3 3/4');
     await typeInto(page, 'H', '2 3/8');
-    // No dictionary knows the client's name.
-    await page.getByRole('button', { name: '1 to look at' }).click();
+    // A large black area gains from other inks; no dictionary knows the client's name.
+    await page.getByRole('button', { name: '2 to look at' }).click();
+    await page.getByRole('button', { name: 'Make it rich black' }).click();
     await page.getByRole('button', { name: 'Keep Ottilie' }).click();
     await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeVisible();
     await page.getByRole('tab', { name: 'Front' }).click();
