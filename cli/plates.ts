@@ -5,7 +5,7 @@ import { trimOf } from '../core/checks/check';
 import { layPiece } from '../core/checks/on-plates';
 import { cellsIn } from '../core/devices/plates/device';
 import { separatedPictures } from '../core/devices/plates/pictures';
-import { highestOf, totalsOf } from '../core/devices/plates/readings';
+import { highestOf } from '../core/devices/plates/readings';
 import { pressConditionOf } from '../core/job/press-of';
 import { shopOf } from '../core/trade/shops';
 import { CliError, openJob, pieceAsked } from './given';
@@ -42,7 +42,7 @@ One PNG a plate of the trim area, named for its ink, dark where there is ink; wi
     const on = press(pressConditionOf(job, shopOf(piece.shop)));
     const trim = trimOf(piece);
     const picture = separatedPictures((hash) => assets[hash], engine, on);
-    const { grid } = layPiece(job, piece, { fonts, press: on }, { box: trim, ppi, picture })[n - 1]!;
+    const { grid, totals } = layPiece(job, piece, { fonts, press: on }, { box: trim, ppi, picture })[n - 1]!;
     mkdirSync(out, { recursive: true });
     const files: string[] = [];
     for (const [plate, amounts] of grid.plates) {
@@ -51,7 +51,6 @@ One PNG a plate of the trim area, named for its ink, dark where there is ink; wi
       writeFileSync(join(out, file), encode({ width: grid.width, height: grid.height, data, channels: 1 }));
       files.push(file);
     }
-    const totals = totalsOf(grid);
     const { x0, x1, y0, y1 } = cellsIn(grid, trim);
     const percent = (amount: number): number => Math.round(amount * 1000) / 10;
     const highest = percent(highestOf(grid, totals, trim).total);

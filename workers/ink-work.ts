@@ -5,14 +5,7 @@ import { clustersOf } from '../core/colour/clusters';
 import type { Cmyk, Lab } from '../core/colour/ink';
 import { cellsIn } from '../core/devices/plates/device';
 import { cellsAnInch, separatedPictures } from '../core/devices/plates/pictures';
-import {
-  coverageOf,
-  highestOf,
-  histogramOf,
-  totalsOf,
-  type WetPlace,
-  wetPlaces,
-} from '../core/devices/plates/readings';
+import { coverageOf, highestOf, histogramOf, type WetPlace, wetPlaces } from '../core/devices/plates/readings';
 import { type PlateView, processBytes, viewOf } from '../core/devices/plates/view';
 import { type Box, outset } from '../core/geometry/box';
 import { pieceOf } from '../core/job/find';
@@ -96,7 +89,7 @@ export interface InkReading {
 export async function readInks(asked: InkAsked): Promise<InkReading> {
   const faces = await facesOf(asked);
   return {
-    highest: Math.max(0, ...faces.map(({ grid, piece }) => highestOf(grid, totalsOf(grid), trimOf(piece)).total)),
+    highest: Math.max(0, ...faces.map(({ grid, totals, piece }) => highestOf(grid, totals, trimOf(piece)).total)),
     limit: faces[0]?.press.condition.totalInk ?? 0,
     findings: faces.flatMap(checkPlates),
   };
@@ -123,9 +116,8 @@ const MOST = 4;
 export async function facePlates(asked: InkAsked & { faceId: string }): Promise<FacePlates | undefined> {
   const found = (await facesOf(asked)).find(({ face }) => face.id === asked.faceId);
   if (!found) return undefined;
-  const { grid, piece, press } = found;
+  const { grid, totals, piece, press } = found;
   const trim = trimOf(piece);
-  const totals = totalsOf(grid);
   const limit = press.condition.totalInk;
   return {
     box: grid.box,

@@ -1,4 +1,5 @@
 import { type PlateGrid, type PlatesAsked, platesDevice } from '../devices/plates/device';
+import { totalsOf } from '../devices/plates/readings';
 import type { Element, Job, Piece } from '../job/schema';
 import { drawElement } from '../scene/face';
 import { printedFaces } from '../scene/shown-faces';
@@ -12,6 +13,8 @@ import { contrastOf } from './words-on-plates';
 /** What a check that reads the plates looks at besides. */
 export interface PlateContext extends CheckContext {
   grid: PlateGrid;
+  /** The sum of the plates at each cell. */
+  totals: Float32Array;
   /** How far words stand out from what lies under them, by their ids; CIE L*. */
   contrasts: ReadonlyMap<string, number>;
 }
@@ -35,12 +38,13 @@ export function layFace(context: CheckContext, asked: PlatesAsked): PlateContext
   for (const element of face.elements) {
     // What lies under words is what is there before they are drawn.
     if (element.kind === 'words') {
-      const contrast = contrastOf(element, device.grid(), sources, sources.inks, press);
+      const contrast = contrastOf(element, device.grid(), sources, press);
       if (contrast !== undefined) contrasts.set(element.id, contrast);
     }
     drawElement(element, sources, device);
   }
-  return { ...context, grid: device.grid(), contrasts };
+  const grid = device.grid();
+  return { ...context, grid, totals: totalsOf(grid), contrasts };
 }
 
 /** What is found on the plates of a face, as plain data: it can cross from a worker. */

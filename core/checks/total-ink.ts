@@ -2,7 +2,7 @@ import { isFlat } from '../colour/fill';
 import { cmykText, processStandIn } from '../colour/ink';
 import { totalInk as sumOf, underInkLimit } from '../colour/total-ink';
 import { inkBounds } from '../devices/bounds';
-import { platesAtPoint, totalsOf, type WetPlace, wetPlaces } from '../devices/plates/readings';
+import { platesAtPoint, type WetPlace, wetPlaces } from '../devices/plates/readings';
 import { changeInk, setInkLimit } from '../job/edits/inks';
 import { paintsShown } from '../job/paints-shown';
 import type { Element } from '../job/schema';
@@ -53,11 +53,9 @@ export const totalInk: PlateCheck = {
   },
   mend: drier,
   run(context) {
-    const { face, grid, piece, press } = context;
+    const { face, grid, totals, piece, press } = context;
     const limit = press.condition.totalInk;
-    const places = wetPlaces(grid, totalsOf(grid), trimOf(piece), limit).filter(
-      ({ area }) => area >= INK_LIMITS.wetPlace,
-    );
+    const places = wetPlaces(grid, totals, trimOf(piece), limit).filter(({ area }) => area >= INK_LIMITS.wetPlace);
     const byElement = new Map<Element, WetPlace[]>();
     for (const place of places) {
       const element = topAt(context, place.at);

@@ -1,6 +1,5 @@
 import type { Press } from '../colour/engine';
-import type { Ink } from '../colour/ink';
-import { type Plates, PROCESS_PLATES, processStandIn } from '../colour/ink';
+import { isProcessPlate, type Plates, processStandIn } from '../colour/ink';
 import { coverOfEdges } from '../devices/plates/cover';
 import type { PlateGrid } from '../devices/plates/device';
 import { letterEdges } from '../devices/plates/letters';
@@ -49,8 +48,7 @@ function over(below: Plates, { colour, overprints }: Lettered, opacity: number):
     [...names].map((plate) => {
       const under = below[plate] ?? 0;
       const own = colour[plate] ?? 0;
-      const stays =
-        overprints && (!(plate in colour) || (own === 0 && (PROCESS_PLATES as readonly string[]).includes(plate)));
+      const stays = overprints && (!(plate in colour) || (own === 0 && isProcessPlate(plate)));
       return [plate, stays ? under : under + (own - under) * opacity] as const;
     }),
   );
@@ -65,18 +63,12 @@ const WORST = 0.1;
  * How far some words stand out from what is on the plates before they are drawn: the difference of CIE L*, at the tenth
  * of their letters where it is least; undefined where no letter lies on the grid.
  */
-export function contrastOf(
-  words: Words,
-  below: PlateGrid,
-  sources: SceneSources,
-  inks: readonly Ink[],
-  press: Press,
-): number | undefined {
+export function contrastOf(words: Words, below: PlateGrid, sources: SceneSources, press: Press): number | undefined {
   const scale = below.ppi / 72;
   const toGrid: Matrix = [scale, 0, 0, scale, -below.box.x * scale, -below.box.y * scale];
   const lightness = (plates: Plates): number => {
     // Whole percents are near enough for lightness, and few enough to be remembered.
-    const [c, m, y, k] = processStandIn(plates, inks).map((a) => Math.round(a * 100) / 100);
+    const [c, m, y, k] = processStandIn(plates, sources.inks).map((a) => Math.round(a * 100) / 100);
     return press.lab([c!, m!, y!, k!])[0];
   };
   const differences = letteredIn(words, sources).flatMap((lettered) => {

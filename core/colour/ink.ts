@@ -29,6 +29,8 @@ export type Ink = z.infer<typeof inkSchema>;
 
 export const PROCESS_PLATES = ['Cyan', 'Magenta', 'Yellow', 'Black'] as const;
 export type ProcessPlate = (typeof PROCESS_PLATES)[number];
+/** Whether a plate is one of the four that every press has. */
+export const isProcessPlate = (plate: string): boolean => (PROCESS_PLATES as readonly string[]).includes(plate);
 /** The plate name that means every plate (ISO 32000-1, 8.6.6.4): for marks only, never for art. */
 export const ALL_PLATES = 'All';
 const RESERVED = new Set<string>([...PROCESS_PLATES, ALL_PLATES, 'None']);
@@ -50,7 +52,7 @@ export const platesOf = (ink: Ink, tint = 1): Plates =>
 /** The process part of some plates, and the spots beside it. */
 export function splitPlates(plates: Plates): { cmyk: Cmyk; spots: [name: string, amount: number][] } {
   const cmyk = PROCESS_PLATES.map((plate) => plates[plate] ?? 0) as Cmyk;
-  const spots = Object.entries(plates).filter(([name]) => !(PROCESS_PLATES as readonly string[]).includes(name));
+  const spots = Object.entries(plates).filter(([name]) => !isProcessPlate(name));
   return { cmyk, spots };
 }
 

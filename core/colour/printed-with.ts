@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Ink, PROCESS_PLATES } from './ink';
+import { type Ink, isProcessPlate, PROCESS_PLATES } from './ink';
 
 const id = z.string().regex(/^[\w-]{1,64}$/);
 
@@ -22,8 +22,7 @@ export function plateOfInk(ink: Ink): string | undefined {
 
 /** Whether a plate may be used by what is printed so. */
 export function allowsPlate(with_: PrintedWith, plate: string, inks: readonly Ink[]): boolean {
-  const isProcess = (PROCESS_PLATES as readonly string[]).includes(plate);
-  if (with_.plates === 'four-colour') return isProcess;
+  if (with_.plates === 'four-colour') return isProcessPlate(plate);
   if (with_.plates === 'four-colour and spots') return true;
   return with_.inks.some((wanted) => {
     const ink = inks.find((each) => each.id === wanted);

@@ -1,5 +1,5 @@
 import { type ColourEngine, type Press, type Profile, ProfileError } from '../colour/engine';
-import { type Ink, type Plates, PROCESS_PLATES, processStandIn, splitPlates } from '../colour/ink';
+import { type Ink, isProcessPlate, type Plates, PROCESS_PLATES, processStandIn } from '../colour/ink';
 import { limitPixels } from '../colour/total-ink';
 import { darknessOf } from './darkness';
 import type { Pixels } from './decode';
@@ -65,7 +65,7 @@ function inProcess(pixels: Pixels, engine: ColourEngine, press: Press, how: Sepa
 /** The plates of some inks in the order they are written: process inks, all of them where there is no spot, then spots. */
 function platesOfInks(inks: readonly Plates[]): string[] {
   const names = new Set(inks.flatMap(Object.keys));
-  const spots = [...names].filter((name) => !(PROCESS_PLATES as readonly string[]).includes(name));
+  const spots = [...names].filter((name) => !isProcessPlate(name));
   return [...PROCESS_PLATES.filter((plate) => spots.length === 0 || names.has(plate)), ...spots];
 }
 
@@ -131,6 +131,3 @@ export const proofPicture = (
     press.condition,
     'quick',
   )(isProcess(picture) ? picture.amounts : standIns(picture, inks));
-
-/** Whether any of a separation's inks is a plate of its own. */
-export const hasSpots = ({ inks = [] }: Separation): boolean => inks.some((ink) => splitPlates(ink).spots.length > 0);

@@ -1,4 +1,4 @@
-import { PROCESS_PLATES } from '../../colour/ink';
+import { isProcessPlate } from '../../colour/ink';
 import type { Cover } from './cover';
 
 /**
@@ -38,8 +38,6 @@ export interface Ink {
   amount: AmountAt;
 }
 
-const isProcess = (plate: string): boolean => (PROCESS_PLATES as readonly string[]).includes(plate);
-
 /**
  * Lays inks on a layer where something covers it. Without overprint every other plate is left out there. With it,
  * other plates stay as they are; `nonZero` says that process plates without ink count among them, as they do for flat
@@ -51,7 +49,7 @@ export function lay(layer: Layer, cover: Cover, inks: readonly Ink[], overprint:
     if (!layer.plates.has(plate) && amount !== 0 && amount !== undefined) plateOf(layer, plate);
   for (const [plate, cells] of layer.plates) {
     const amount = given.get(plate);
-    const stays = amount === undefined || (amount === 0 && nonZero && isProcess(plate));
+    const stays = amount === undefined || (amount === 0 && nonZero && isProcessPlate(plate));
     if (overprint && stays) {
       if (layer.whole) keepUnder(cells, layer.whole, layer.width, cover);
     } else layPlate(cells, layer.width, cover, amount ?? 0);

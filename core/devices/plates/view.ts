@@ -1,5 +1,5 @@
 import type { Converter } from '../../colour/engine';
-import { ALL_PLATES, type Ink, PROCESS_PLATES, processStandIn } from '../../colour/ink';
+import { ALL_PLATES, type Ink, isProcessPlate, PROCESS_PLATES, processStandIn } from '../../colour/ink';
 import type { PlateGrid } from './device';
 
 /** How plates are looked at: together as the press prints those that are shown, one as grey, or their sum against a limit. */
@@ -20,9 +20,7 @@ export function processBytes(grid: PlateGrid, shown: readonly string[], inks: re
   const cells = grid.width * grid.height;
   const bytes = new Uint8Array(cells * 4);
   const visible = [...grid.plates].filter(([plate]) => shown.includes(plate));
-  const spots = visible.filter(
-    ([plate]) => plate !== ALL_PLATES && !(PROCESS_PLATES as readonly string[]).includes(plate),
-  );
+  const spots = visible.filter(([plate]) => plate !== ALL_PLATES && !isProcessPlate(plate));
   const standIns = spots.map(([plate]) => processStandIn({ [plate]: 1 }, inks));
   for (const [c, plate] of PROCESS_PLATES.entries()) {
     const own = visible.find(([name]) => name === plate)?.[1];

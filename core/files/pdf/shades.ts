@@ -1,5 +1,5 @@
 import type { PDFContext, PDFRef } from '@cantoo/pdf-lib';
-import { type Ink, type Plates, PROCESS_PLATES, processStandIn, splitPlates } from '../../colour/ink';
+import { type Ink, isProcessPlate, type Plates, PROCESS_PLATES, processStandIn, splitPlates } from '../../colour/ink';
 import type { Coverage, Shade } from '../../scene/colour';
 import { plain } from './streams';
 
@@ -33,7 +33,7 @@ function deviceN(
     }),
   );
   // Each spot is also told of by itself, so that a reader that has its plate finds it (ISO 32000-1, table 71).
-  const spots = plates.filter((plate) => !(PROCESS_PLATES as readonly string[]).includes(plate));
+  const spots = plates.filter((plate) => !isProcessPlate(plate));
   const attributes = { Colorants: Object.fromEntries(spots.map((plate) => [plate, separation(plate)])) };
   return context.register(context.obj(['DeviceN', [...plates], 'DeviceCMYK', tint, attributes] as never) as never);
 }

@@ -1,0 +1,52 @@
+import type { ReactNode } from 'react';
+import { HistoryButtons } from '../../parts/HistoryButtons';
+import { RoomLinks } from '../../parts/RoomLinks';
+import { TopBar } from '../../parts/TopBar';
+import { select } from '../../store/session';
+import type { Bench } from './bench';
+
+/** The bar of a piece's room: whose piece it is, the other rooms, back and forth, and what the room adds. */
+export function RoomBar({
+  here,
+  bench,
+  children,
+}: {
+  here: 'layout' | 'inks';
+  bench: Bench | undefined;
+  children?: ReactNode;
+}) {
+  return (
+    <div className="col-span-3">
+      <TopBar
+        crumb={
+          bench && (
+            <>
+              <a href="/" className="hover:underline">
+                {bench.job.name}
+              </a>{' '}
+              / <b className="font-semibold text-base-content">{bench.piece.name}</b>
+            </>
+          )
+        }
+      >
+        <RoomLinks here={here} />
+        <HistoryButtons />
+        {children}
+      </TopBar>
+    </div>
+  );
+}
+
+/** What stands in a room before its piece is there, or because it cannot be. */
+export function RoomWait({ trouble, says }: { trouble: string | undefined; says: string }) {
+  return (
+    <p className="col-span-3 place-self-center" role={trouble ? 'alert' : 'status'}>
+      {trouble ?? says}
+      {trouble && (
+        <a href="/" className="btn btn-sm ml-4" onClick={() => select()}>
+          To the jobs
+        </a>
+      )}
+    </p>
+  );
+}
