@@ -7,6 +7,7 @@ import { sourcesOf } from '../scene/sources';
 import { shopOf } from '../trade/shops';
 import type { Check, CheckContext, CheckKit, Finding, Fix } from './check';
 import { faintWords } from './faint-words';
+import { picturesOutOfGamut } from './pictures-out-of-gamut';
 import { totalInk } from './total-ink';
 import { contrastOf } from './words-on-plates';
 
@@ -17,6 +18,8 @@ export interface PlateContext extends CheckContext {
   totals: Float32Array;
   /** How far words stand out from what lies under them, by their ids; CIE L*. */
   contrasts: ReadonlyMap<string, number>;
+  /** The separated pictures. */
+  picture: PlatesAsked['picture'];
 }
 
 /** What a fix is worked out from: the plates may be elsewhere by then. */
@@ -28,7 +31,7 @@ export interface PlateCheck extends Omit<Check, 'run'> {
   mend?(element: Element, finding: Finding, context: FixContext): Fix | undefined;
 }
 
-export const PLATE_CHECKS: readonly PlateCheck[] = [totalInk, faintWords];
+export const PLATE_CHECKS: readonly PlateCheck[] = [totalInk, faintWords, picturesOutOfGamut];
 
 /** One face on its plates, and what is read while it is laid there. */
 export function layFace(context: CheckContext, asked: PlatesAsked): PlateContext {
@@ -44,7 +47,7 @@ export function layFace(context: CheckContext, asked: PlatesAsked): PlateContext
     drawElement(element, sources, device);
   }
   const grid = device.grid();
-  return { ...context, grid, totals: totalsOf(grid), contrasts };
+  return { ...context, grid, totals: totalsOf(grid), contrasts, picture: asked.picture };
 }
 
 /** What is found on the plates of a face, as plain data: it can cross from a worker. */

@@ -6,6 +6,7 @@ import type { Matrix } from '../geometry/matrix';
 import { type Path, pathData } from '../geometry/path';
 import { type Colour, type Coverage, isShade, type Shade } from '../scene/colour';
 import { type Device, imageKey, type Tone } from '../scene/device';
+import type { Grounds } from '../scene/grounds';
 import { runData } from '../scene/run-outline';
 
 /** A gradient as SVG has it, in the face's own space. */
@@ -35,6 +36,8 @@ export interface SvgElement {
 export interface ScreenInks {
   inks: readonly Ink[];
   screen(cmyk: Cmyk): Rgb;
+  /** What overprinting elements lie on, where that is even: their inks are then shown mixed with it, as the plates mix them. */
+  grounds?: Grounds;
 }
 
 /** A path goes on to about this many characters, so that a key in a long letter changes only some of its paths. */
@@ -66,7 +69,10 @@ export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[
     if (elements.length === 0) elements.push({ id: '', nodes: [] });
     return elements.at(-1)!.nodes;
   };
-  const rgb = (plates: Plates): Rgb => colours.screen(processStandIn(plates, colours.inks));
+  let ground: Plates | undefined;
+  let overprints = 0;
+  const rgb = (plates: Plates): Rgb =>
+    colours.screen(processStandIn(overprints && ground ? { ...ground, ...plates } : plates, colours.inks));
   const look = (colour: Colour): SvgPaint =>
     isShade(colour)
       ? {
@@ -103,8 +109,11 @@ export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[
     elements,
     beginElement: (id) => {
       elements.push({ id, nodes: [] });
+      ground = colours.grounds?.get(id);
     },
-    endElement() {},
+    endElement() {
+      ground = undefined;
+    },
     beginWords() {},
     endWords() {},
     beginClip: (path: Path) => begin({ clip: pathData(path) }),
@@ -114,8 +123,14 @@ export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[
     endGroup: end,
     beginFade: (coverage) => begin({ fade: fading(coverage) }),
     endFade: end,
-    beginOverprint: () => begin({ overprint: true }),
-    endOverprint: end,
+    beginOverprint: () => {
+      overprints++;
+      if (!ground) begin({ overprint: true });
+    },
+    endOverprint: () => {
+      overprints--;
+      if (!ground) end();
+    },
     fillPath: (path, colour) => {
       nodes().push({ kind: 'path', d: pathData(path), fill: look(colour) });
     },

@@ -9,6 +9,7 @@ import type { Job, Piece } from '../job/schema';
 import { decodePicture } from '../picture/decode';
 import { proofPicture, type SeparatedPicture, separatePicture } from '../picture/separate';
 import { drawFace } from '../scene/face';
+import { groundsOf } from '../scene/grounds';
 import { imagesIn } from '../scene/images';
 import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
@@ -107,9 +108,10 @@ ${body}
 
 /** One face (0 for the first) with its bleed as an SVG file in soft-proof colours, words as outlines; `bleed` in points. */
 export function writeSvg(job: Job, piece: Piece, faceNumber: number, bleed: number, kit: SvgKit): string {
-  const device = svgDevice({ inks: job.inks, screen: kit.press.screen });
   const sources = sourcesOf(job, kit.fonts);
   const face = printedFaces(piece, sources)[faceNumber];
+  const grounds = face && groundsOf(face, sources);
+  const device = svgDevice({ inks: job.inks, screen: kit.press.screen, ...(grounds ? { grounds } : {}) });
   if (face) drawFace(face, sources, device);
   const hrefs = new Map<string, string>();
   for (const [key, { asset, separation }] of imagesIn(face ? [face] : [], sources)) {

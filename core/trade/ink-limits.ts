@@ -18,6 +18,8 @@ export const INK_LIMITS = {
   contrast: { wanted: 30, stop: 15 },
   /** CIEDE2000 between what was asked and what the press can do. */
   outOfGamut: 5,
+  /** A share of a picture out of gamut that is worth a word. */
+  farShare: 0.02,
   /** Spot inks nearer than this, CIEDE2000, are one under two names. */
   sameInk: 1,
   /** A place with too much ink, in mm², that is worth a word. */

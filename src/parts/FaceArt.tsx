@@ -1,12 +1,13 @@
 import { memo, type ReactElement, useId, useMemo, useRef } from 'react';
 import type { Press } from '../../core/colour/engine';
+import type { Plates } from '../../core/colour/ink';
 import { type SvgNode, type SvgPaint, type SvgShade, svgDevice } from '../../core/devices/svg';
 import { tonePng } from '../../core/devices/tone-png';
 import type { Matrix } from '../../core/geometry/matrix';
 import { boxPath, pathData, transformPath } from '../../core/geometry/path';
 import type { Element, Face } from '../../core/job/schema';
-import { bareElements } from '../../core/scene/bare';
 import { drawElement, elementFrame } from '../../core/scene/face';
+import { groundsOf } from '../../core/scene/grounds';
 import type { SceneSources } from '../../core/scene/sources';
 import { turnOf } from '../../core/scene/turn';
 import { useSession } from '../store/session';
@@ -134,15 +135,17 @@ function Grip({ element, sources }: { element: Element; sources: SceneSources })
 /** What does not print is seen through. */
 const SAMPLE = 0.5;
 
-/** One element through the svg device: drawn again only when it, the inks, the styles or its pictures change. */
+/** One element through the svg device: drawn again only when it, the inks, the styles, its pictures or its ground change. */
 export const ElementDrawing = memo(function ElementDrawing({
   element,
+  ground,
   sources,
   press,
   previews,
-}: ArtProps & { element: Element }) {
+}: ArtProps & { element: Element; ground?: Plates | undefined }) {
   const id = useId();
-  const device = svgDevice({ inks: sources.inks, screen: press.screen });
+  const grounds = new Map(ground ? [[element.id, ground]] : []);
+  const device = svgDevice({ inks: sources.inks, screen: press.screen, grounds });
   drawElement(element, sources, device);
   return device.elements.map((drawn) => <Nodes key={drawn.id} nodes={drawn.nodes} id={id} previews={previews} />);
 });
@@ -153,8 +156,10 @@ function onlyMoved(a: Element, b: Element): boolean {
   return keys.length === Object.keys(b).length && keys.every((key) => key === 'x' || key === 'y' || a[key] === b[key]);
 }
 
+type OnGround = ArtProps & { element: Element; ground: Plates | undefined };
+
 /** An element that can be picked up. One that is only moved keeps its drawing, and is moved as a whole. */
-const ElementArt = memo(function ElementArt({ element, bare, ...art }: ArtProps & { element: Element; bare: boolean }) {
+const ElementArt = memo(function ElementArt({ element, ground, ...art }: OnGround) {
   const drawn = useRef(element);
   const isMoving = useSession(({ live, selected }) => live?.name === 'Move' && selected.includes(element.id));
   if (!isMoving || !onlyMoved(drawn.current, element)) drawn.current = element;
@@ -163,11 +168,10 @@ const ElementArt = memo(function ElementArt({ element, bare, ...art }: ArtProps 
     <g
       data-element={element.id}
       data-locked={element.locked}
-      data-bare={bare || undefined}
       opacity={element.sample ? SAMPLE : undefined}
       style={isMoving ? { transform: `translate(${dx}px, ${dy}px)`, willChange: 'transform' } : undefined}
     >
-      <ElementDrawing element={drawn.current} {...art} />
+      <ElementDrawing element={drawn.current} ground={ground} {...art} />
       <Grip element={drawn.current} sources={art.sources} />
     </g>
   );
@@ -177,22 +181,22 @@ const ElementArt = memo(function ElementArt({ element, bare, ...art }: ArtProps 
 export function FaceArt({ face, sources, press, previews }: ArtProps & { face: Face }) {
   // An element that stays the same is the same drawing: React then does not even compare it.
   const made = useMemo(() => {
-    const kept = new WeakMap<Element, { bare: boolean; art: ReactElement }>();
-    return (element: Element, bare: boolean): ReactElement => {
+    const kept = new WeakMap<Element, { on: string; art: ReactElement }>();
+    return (element: Element, ground: Plates | undefined): ReactElement => {
       const found = kept.get(element);
-      if (found?.bare === bare) return found.art;
+      const on = JSON.stringify(ground);
+      if (found?.on === on) return found.art;
       const more = { sources, press, previews };
-      const art = <ElementArt key={element.id} element={element} bare={bare} {...more} />;
-      kept.set(element, { bare, art });
+      const art = <ElementArt key={element.id} element={element} ground={ground} {...more} />;
+      kept.set(element, { on, art });
       return art;
     };
   }, [sources, press, previews]);
-  // Blending is costly for the browser: it is left out where it would change nothing.
-  const bare = useMemo(() => bareElements(face, sources), [face, sources]);
+  const grounds = useMemo(() => groundsOf(face, sources), [face, sources]);
   return (
     <>
       <Paper />
-      {face.elements.map((element) => (element.hidden ? null : made(element, bare.has(element.id))))}
+      {face.elements.map((element) => (element.hidden ? null : made(element, grounds.get(element.id))))}
     </>
   );
 }

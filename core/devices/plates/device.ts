@@ -61,6 +61,9 @@ function cropped(plane: Float32Array, from: Cover, to: Cover): Float32Array {
   return part;
 }
 
+/** Rows of cells that a picture is laid in at one go. */
+const BAND = 64;
+
 /** The way from 0 to 1 in steps fine enough that none is seen. */
 const LAST_STEP = 4095;
 const valuesOf = (stops: readonly { at: number; value: number }[]): Float32Array => {
@@ -114,12 +117,17 @@ export function platesDevice({ box, ppi, picture }: PlatesAsked): Device & { gri
     const seen = clipped(cover);
     if (seen.width > 0) lay(layer(), seen, inksOf(colour, seen), overprints > 0, !isShade(colour));
   }
+  /** A picture in bands: what is made for one on the way is small enough to stay near, and is used again for the next. */
   function laySamples(samples: Samples, place: Matrix, inks: (laid: Laid, cover: Cover) => Ink[]): void {
-    const laid = layPicture(samples, multiply(toGrid, place), clip() ?? whole);
-    if (!laid) return;
     const now = clip();
-    const cover = now ? through(laid.cover, now) : laid.cover;
-    if (cover.width > 0) lay(layer(), cover, inks(laid, cover), overprints > 0, false);
+    const { x, y, width: wide, height: high } = now ?? whole;
+    for (let row = 0; row < high; row += BAND) {
+      const band = { x, y: y + row, width: wide, height: Math.min(BAND, high - row) };
+      const laid = layPicture(samples, multiply(toGrid, place), band);
+      if (!laid) continue;
+      const cover = now ? through(laid.cover, now) : laid.cover;
+      if (cover.width > 0) lay(layer(), cover, inks(laid, cover), overprints > 0, false);
+    }
   }
   const beginGroup = (show: (cell: number) => number): void => {
     layers.push(groupLayer(width, height));

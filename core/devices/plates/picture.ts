@@ -62,26 +62,28 @@ export function layPicture(
 /** The pixels that each cell along one way takes, and how often; `starts` says where each cell's begin. */
 interface Taken {
   starts: Int32Array;
-  pixels: number[];
-  times: number[];
+  pixels: Int32Array;
+  times: Int32Array;
 }
 
 function takenBy(from: number, count: number, parts: number, scale: number, shift: number, most: number): Taken {
-  const taken: Taken = { starts: new Int32Array(count + 1), pixels: [], times: [] };
+  const starts = new Int32Array(count + 1);
+  const pixels = new Int32Array(count * parts);
+  const times = new Int32Array(count * parts);
+  let known = 0;
   for (let cell = 0; cell < count; cell++) {
     for (let part = 0; part < parts; part++) {
       const pixel = Math.floor((scale * (from + cell + (part + 0.5) / parts) + shift) * most);
       if (pixel < 0 || pixel >= most) continue;
-      const last = taken.pixels.length - 1;
-      if (last >= taken.starts[cell]! && taken.pixels[last] === pixel) taken.times[last]!++;
+      if (known > starts[cell]! && pixels[known - 1] === pixel) times[known - 1]!++;
       else {
-        taken.pixels.push(pixel);
-        taken.times.push(1);
+        pixels[known] = pixel;
+        times[known++] = 1;
       }
     }
-    taken.starts[cell + 1] = taken.pixels.length;
+    starts[cell + 1] = known;
   }
-  return taken;
+  return { starts, pixels, times };
 }
 
 /** Adds a row of a picture up by cells: how much is covered, then the amounts. */
@@ -137,7 +139,7 @@ const KEPT_ROWS = 8;
  */
 function layUpright(picture: Samples, laid: Laid, columns: Taken, rows: Taken, parts: number): void {
   const { channels } = picture;
-  const { width: wide, height: high, shares } = laid.cover;
+  const { width: wide, height: high } = laid.cover;
   // Beside the amounts, each cell has how much of it is covered.
   const each = channels + 1;
   const kept = new Map<number, Float64Array>();
@@ -155,36 +157,49 @@ function layUpright(picture: Samples, laid: Laid, columns: Taken, rows: Taken, p
   const sums = new Float64Array(wide * each);
   const all = parts * parts;
   for (let row = 0; row < high; row++) {
-    sums.fill(0);
-    for (let v = rows.starts[row]!; v < rows.starts[row + 1]!; v++)
-      addTimes(sums, across(rows.pixels[v]!), rows.times[v]!);
-    for (let column = 0, from = 0, cell = row * wide; column < wide; column++, from += each, cell++) {
-      const covered = sums[from]!;
-      if (covered === 0) continue;
-      shares[cell] = covered / all;
-    }
-    for (let k = 0; k < channels; k++) writeRow(laid.amounts[k]!, row * wide, sums, k + 1, each, all);
+    const first = rows.starts[row]!;
+    const last = rows.starts[row + 1]!;
+    if (first === last) continue;
+    // As a rule a cell takes two rows of pixels, each twice.
+    const [one, other] = [across(rows.pixels[first]!), across(rows.pixels[last - 1]!)];
+    sumOfTwo(sums, one, rows.times[first]!, other, last - 1 > first ? rows.times[last - 1]! : 0);
+    for (let v = first + 1; v < last - 1; v++) addTimes(sums, across(rows.pixels[v]!), rows.times[v]!);
+    if (channels === 4) writeFour(laid, row * wide, sums, all);
+    else for (let k = -1; k < channels; k++) writeRow(laid, k, row * wide, sums, all);
   }
+}
+
+function sumOfTwo(sums: Float64Array, one: Float64Array, times: number, other: Float64Array, again: number): void {
+  for (let i = 0; i < sums.length; i++) sums[i] = one[i]! * times + other[i]! * again;
 }
 
 function addTimes(sums: Float64Array, line: Float64Array, times: number): void {
   for (let i = 0; i < sums.length; i++) sums[i]! += line[i]! * times;
 }
 
-/** The means of one channel along a row. */
-function writeRow(
-  plane: Float32Array,
-  start: number,
-  sums: Float64Array,
-  offset: number,
-  each: number,
-  all: number,
-): void {
-  const whole = 1 / (255 * all);
+/** The means along a row: of one channel, or how much is covered for -1. */
+function writeRow({ cover, amounts }: Laid, k: number, start: number, sums: Float64Array, all: number): void {
+  const each = amounts.length + 1;
+  const plane = k < 0 ? cover.shares : amounts[k]!;
   for (let from = 0, cell = start; from < sums.length; from += each, cell++) {
     const covered = sums[from]!;
-    if (covered === all) plane[cell] = sums[from + offset]! * whole;
-    else if (covered > 0) plane[cell] = sums[from + offset]! / (255 * covered);
+    if (covered > 0) plane[cell] = k < 0 ? covered / all : sums[from + k + 1]! / (255 * covered);
+  }
+}
+
+/** The same of all four at one go: pictures in process inks are what there is most of. */
+function writeFour({ cover, amounts }: Laid, start: number, sums: Float64Array, all: number): void {
+  const [c, m, y, k] = amounts as [Float32Array, Float32Array, Float32Array, Float32Array];
+  const { shares } = cover;
+  for (let from = 0, cell = start; from < sums.length; from += 5, cell++) {
+    const covered = sums[from]!;
+    if (covered === 0) continue;
+    const mean = 1 / (255 * covered);
+    shares[cell] = covered / all;
+    c[cell] = sums[from + 1]! * mean;
+    m[cell] = sums[from + 2]! * mean;
+    y[cell] = sums[from + 3]! * mean;
+    k[cell] = sums[from + 4]! * mean;
   }
 }
 
