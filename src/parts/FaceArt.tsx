@@ -184,7 +184,7 @@ export function FaceArt({ face, sources, press, previews }: ArtProps & { face: F
     const kept = new WeakMap<Element, { on: string; art: ReactElement }>();
     return (element: Element, ground: Plates | undefined): ReactElement => {
       const found = kept.get(element);
-      const on = JSON.stringify(ground);
+      const on = JSON.stringify(ground ?? null);
       if (found?.on === on) return found.art;
       const more = { sources, press, previews };
       const art = <ElementArt key={element.id} element={element} ground={ground} {...more} />;
