@@ -10,11 +10,13 @@ import { addInk } from '../core/job/edits/inks';
 import { addPiece, learnWord } from '../core/job/edits/job';
 import { lookOf } from '../core/job/look';
 import { makeJob, makePicture, makePiece, makeRule, makeShape, makeWords } from '../core/job/make';
+import { quotedParagraphs } from '../core/job/quoted';
 import type { Element, Job } from '../core/job/schema';
 import { probePicture } from '../core/picture/probe';
 import type { FontBook } from '../core/type/font';
 import { toPoints } from '../core/units/length';
 import { glasshouse, seeded } from './glasshouse';
+import { buildHouse } from './house';
 import { buildOpenDay } from './open-day';
 
 /** Builds the demo job, the way a person would: from the project's own edits. */
@@ -56,7 +58,7 @@ async function picture(widthMm: number, heightMm: number): Promise<Uint8Array> {
 
 /** Words whose frame hangs from a baseline: designers place lines by baselines. */
 function onBaseline(fonts: FontBook, baselineMm: number, given: Parameters<typeof makeWords>[0]): Element {
-  const words = makeWords(given);
+  const words = { ...makeWords(given), paragraphs: quotedParagraphs(given.text) };
   const { lettering } = lookOf(words, []);
   const font = fonts.font(lettering.typeface);
   return { ...words, y: mm(baselineMm) - (font.ascent / font.upem) * lettering.size };
@@ -153,7 +155,7 @@ export async function buildDemo(): Promise<JobBundle> {
     'card-1',
     onBaseline(fonts, 16.8, {
       id: 'name',
-      text: 'Iris Calloway',
+      text: '{person.name}',
       x: left,
       y: 0,
       lettering: { typeface: 'cormorant-garamond/semibold', size: 18, paint: paint('fen') },
@@ -163,7 +165,7 @@ export async function buildDemo(): Promise<JobBundle> {
     'card-1',
     onBaseline(fonts, 21.6, {
       id: 'title',
-      text: 'Head gardener',
+      text: '{person.title}',
       x: left,
       y: 0,
       lettering: { typeface: 'source-sans-3/regular', size: 8.5, paint: paint('copper') },
@@ -185,7 +187,7 @@ export async function buildDemo(): Promise<JobBundle> {
     'card-1',
     onBaseline(fonts, 39.8, {
       id: 'contact',
-      text: '01632 960 118\niris@hollinandfen.example\nFen Lane, Little Hollin LH4 2QT',
+      text: '{person.direct}\n{person.mail}\n{firm.street}, {firm.town} {firm.postcode}',
       x: left,
       y: 0,
       lettering: { typeface: 'source-sans-3/regular', size: 8, paint: paint('fen') },
@@ -233,7 +235,7 @@ export async function buildDemo(): Promise<JobBundle> {
     'card-2',
     centred(fonts, 8.8, {
       id: 'firm',
-      text: 'Hollin & Fen',
+      text: '{firm.name}',
       lettering: { typeface: 'cormorant-garamond/semibold', size: 17, paint: paint('fen') },
     }),
   );
@@ -241,11 +243,11 @@ export async function buildDemo(): Promise<JobBundle> {
     'card-2',
     centred(fonts, 12.6, {
       id: 'line',
-      text: 'Tea garden and plant nursery',
+      text: '{firm.line}',
       lettering: { typeface: 'cormorant-garamond/italic', size: 8.5, paint: paint('fen') },
     }),
   );
-  job = buildOpenDay(job, fern, wideHash);
+  job = buildHouse(buildOpenDay(job, fern, wideHash), fern);
   for (const word of ['Hollin', 'Calloway']) job = learnWord(job, word);
   return { job, assets: { [hash]: glass, [wideHash]: wide } };
 

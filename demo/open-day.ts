@@ -2,6 +2,7 @@ import { addElement } from '../core/job/edits/elements';
 import { addPiece } from '../core/job/edits/job';
 import { keepStyle } from '../core/job/edits/words';
 import { makePicture, makePiece, makeRule, makeShape, makeWords } from '../core/job/make';
+import { quotedParagraphs } from '../core/job/quoted';
 import type { Element, Job, Words } from '../core/job/schema';
 import type { Paragraph } from '../core/type/style';
 import { toPoints } from '../core/units/length';
@@ -172,12 +173,13 @@ export function buildOpenDay(before: Job, fern: { outline: string; ratio: number
   put('open-day-2', {
     ...makeWords({
       id: 'details',
-      text: '01632 960 118\nhollinandfen.example\nFen Lane, Little Hollin LH4 2QT',
+      text: '',
       x: mm(74),
       y: mm(88),
       lettering: { typeface: TEXT, size: 9, paint: paint('fen') },
       setting: { align: 'centre' },
     }),
+    paragraphs: quotedParagraphs('{firm.phone}\n{firm.web}\n{firm.street}, {firm.town} {firm.postcode}'),
     row: '·',
   });
   return keepStyle(job, 'details', 'Contact line', 'contact-line');

@@ -58,6 +58,8 @@ export interface CheckContext {
   shop: ShopSpec;
   sources: SceneSources;
   press: Press;
+  /** The logos of the house. */
+  logos: Job['logos'];
 }
 
 export interface Check {

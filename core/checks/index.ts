@@ -5,8 +5,10 @@ import { shopOf } from '../trade/shops';
 import { almostAligned } from './almost-aligned';
 import { blackAreas } from './black-areas';
 import type { Check, CheckKit, Finding, Severity } from './check';
+import { emptyDetail } from './empty-detail';
 import { hiddenWords } from './hidden-words';
 import { knockedOutBlack } from './knocked-out-black';
+import { logoCrowded, logoSmall } from './logos';
 import { lowPpi } from './low-ppi';
 import { missingGlyph, missingTypeface } from './missing-glyph';
 import { notEmbeddable } from './not-embeddable';
@@ -51,6 +53,9 @@ export const CHECKS: readonly Check[] = [
   thinLines,
   blackAreas,
   outOfGamut,
+  emptyDetail,
+  logoSmall,
+  logoCrowded,
 ];
 
 /** The check that a finding comes from; spelling runs beside the others, when its dictionary has answered. */
@@ -68,7 +73,7 @@ export function checkPiece(job: Job, piece: Piece, { fonts, press }: CheckKit, s
   const sources = sourcesOf(job, fonts);
   return byGravity(
     printedFaces(piece, sources).flatMap((face) =>
-      CHECKS.flatMap((check) => check.run({ piece, face, shop, sources, press })),
+      CHECKS.flatMap((check) => check.run({ piece, face, shop, sources, press, logos: job.logos })),
     ),
   );
 }

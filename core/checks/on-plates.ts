@@ -73,5 +73,7 @@ export function layPiece(
   shop = shopOf(piece.shop),
 ): PlateContext[] {
   const sources = sourcesOf(job, fonts);
-  return printedFaces(piece, sources).map((face) => layFace({ piece, face, shop, sources, press }, asked));
+  return printedFaces(piece, sources).map((face) =>
+    layFace({ piece, face, shop, sources, press, logos: job.logos }, asked),
+  );
 }

@@ -15,8 +15,11 @@ const escaped = (text: string): string =>
     .replace(/([\\,;])/g, '\\$1')
     .replace(/\r?\n/g, '\\n');
 
-/** A contact card as vCard 4.0 (RFC 6350), as readers of QR codes take it in. */
-export function vcard({ name, firm, title, phone, mail, web }: Contact): string {
+/**
+ * A contact card as vCard 4.0 (RFC 6350). For codes the phone is a number to dial, which is short and sure; for files it
+ * is what is printed.
+ */
+export function vcard({ name, firm, title, phone, mail, web }: Contact, phoneAs: 'dialled' | 'printed' = 'dialled') {
   const parts = name.trim().split(/\s+/);
   const family = parts.length > 1 ? parts.at(-1)! : '';
   const given = (parts.length > 1 ? parts.slice(0, -1) : parts).join(' ');
@@ -26,7 +29,9 @@ export function vcard({ name, firm, title, phone, mail, web }: Contact): string 
     ['ORG', escaped(firm)],
     ['TITLE', escaped(title)],
     // RFC 3966: a dialled number has no spaces.
-    ['TEL;VALUE=uri', phone.trim() === '' ? '' : `tel:${phone.replace(/[^\d+]/g, '')}`],
+    phoneAs === 'printed'
+      ? ['TEL', escaped(phone)]
+      : ['TEL;VALUE=uri', phone.trim() === '' ? '' : `tel:${phone.replace(/[^\d+]/g, '')}`],
     ['EMAIL', escaped(mail)],
     ['URL', web.trim()],
   ];

@@ -1,5 +1,6 @@
 import { unzipSync, type Zippable, zipSync } from 'fflate';
 import type { z } from 'zod';
+import { allElements } from '../job/drawn';
 import { migrate } from '../job/migrate';
 import { type Asset, JOB_VERSION, type Job, jobSchema } from '../job/schema';
 import { probePicture } from '../picture/probe';
@@ -35,13 +36,12 @@ function ordered(value: unknown): unknown {
   );
 }
 
-/** Pictures that some element still shows. */
+/** Pictures that some element still shows, and those of people. */
 export const assetsInUse = (job: Job): Set<string> =>
-  new Set(
-    job.pieces.flatMap((p) =>
-      p.faces.flatMap((f) => f.elements.flatMap((e) => (e.kind === 'picture' ? [e.asset] : []))),
-    ),
-  );
+  new Set([
+    ...allElements(job).flatMap((e) => (e.kind === 'picture' ? [e.asset] : [])),
+    ...job.people.flatMap(({ picture }) => picture ?? []),
+  ]);
 
 // The oldest time a zip can hold: a file saved twice is the same file.
 const ZIP_TIME = new Date(1980, 0, 1);

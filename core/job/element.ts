@@ -181,6 +181,8 @@ export type PictureView = z.infer<typeof viewSchema>;
 export const pictureSchema = z.strictObject({
   ...common,
   kind: z.literal('picture'),
+  /** It is the picture of the person that the piece is shown for. */
+  quote: z.literal('person.picture').optional(),
   width: extent,
   height: extent,
   flip,

@@ -1,5 +1,7 @@
+import { withoutEmptyDetails } from '../type/quotes';
 import { joined } from '../type/separators';
 import { type Lettering, type NamedStyle, type Paragraph, PLAIN, type Setting } from '../type/style';
+import { allElements } from './drawn';
 import type { Job, Words } from './schema';
 
 /** What words look like once their named style and their own differences are put together. */
@@ -18,7 +20,7 @@ export function lookOf(words: Pick<Words, 'style' | 'lettering' | 'setting'>, st
 }
 
 /** The setting of one paragraph in a frame of that look. */
-export function settingOf({ spans: _spans, ...own }: Paragraph, look: Look): Setting {
+export function settingOf({ spans: _spans, icon: _icon, ...own }: Paragraph, look: Look): Setting {
   return { ...look.setting, ...own } as Setting;
 }
 
@@ -26,13 +28,17 @@ export function settingOf({ spans: _spans, ...own }: Paragraph, look: Look): Set
 export const letteringsOf = (words: Words, styles: readonly NamedStyle[]): Lettering[] => {
   const { lettering } = lookOf(words, styles);
   return words.paragraphs.flatMap((p) =>
-    p.spans.flatMap(({ text, ...own }) => (text.trim() === '' ? [] : [{ ...lettering, ...own } as Lettering])),
+    p.spans.flatMap(({ text, quote: _quote, ...own }) =>
+      text.trim() === '' ? [] : [{ ...lettering, ...own } as Lettering],
+    ),
   );
 };
 
-/** The paragraphs as they are set: those of a row are one. */
-export const setParagraphsOf = ({ paragraphs, row }: Pick<Words, 'paragraphs' | 'row'>): readonly Paragraph[] =>
-  row ? [joined(paragraphs, row)] : paragraphs;
+/** The paragraphs as they are set: without empty details, and those of a row are one. */
+export function setParagraphsOf({ paragraphs, row }: Pick<Words, 'paragraphs' | 'row'>): readonly Paragraph[] {
+  const shown = withoutEmptyDetails(paragraphs);
+  return row ? [joined(shown, row)] : shown;
+}
 
 /** The words as they are typed, a line a paragraph. */
 export const plainText = ({ paragraphs }: Pick<Words, 'paragraphs'>): string =>
@@ -43,11 +49,15 @@ export const paragraphsOf = (text: string): Paragraph[] =>
   text.split('\n').map((line) => ({ spans: line === '' ? [] : [{ text: line }] }));
 
 /** The typefaces that a job's words and styles name. */
-export function typefacesIn({ pieces, styles }: Pick<Job, 'pieces' | 'styles'>): Set<string> {
-  const words = pieces.flatMap((p) =>
-    p.faces.flatMap((f) => f.elements.flatMap((e) => (e.kind === 'words' ? [e] : []))),
-  );
+export function typefacesIn({
+  pieces,
+  styles,
+  logos,
+  roles,
+}: Pick<Job, 'pieces' | 'styles' | 'logos' | 'roles'>): Set<string> {
+  const words = allElements({ pieces, logos }).flatMap((e) => (e.kind === 'words' ? [e] : []));
   return new Set([
+    ...Object.values(roles),
     ...styles.map((style) => style.lettering.typeface),
     ...words.flatMap((w) => [
       lookOf(w, styles).lettering.typeface,

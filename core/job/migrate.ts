@@ -41,8 +41,11 @@ const from1 = (job: Loose): Loose => ({
 /** Version 2 knew only the press conditions that ship. */
 const from2 = (job: Loose): Loose => ({ ...job, version: 3, conditions: {}, pressOf: {} });
 
+/** Version 3 had no house but its inks and styles. */
+const from3 = (job: Loose): Loose => ({ ...job, version: 4, firm: {}, people: [], logos: [], roles: {} });
+
 /** The step from each version to the next. */
-const STEPS: Record<number, (job: Loose) => Loose> = { 1: from1, 2: from2 };
+const STEPS: Record<number, (job: Loose) => Loose> = { 1: from1, 2: from2, 3: from3 };
 
 /** An older job brought to the present version; anything else comes back as it is. */
 export function migrate(json: unknown): unknown {

@@ -6,13 +6,15 @@ import { ownFontSchema } from '../type/own-font';
 import { spellingSchema } from '../type/spelling';
 import { namedStyleSchema } from '../type/style';
 import { toPoints } from '../units/length';
+import { firmSchema, personSchema } from './details';
 import { elementSchema, id, name, paintsOf, place } from './element';
+import { logoSchema, rolesSchema } from './house';
 
 export * from './element';
 
 /** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
-export const JOB_VERSION = 3;
+export const JOB_VERSION = 4;
 
 /** A line to lay things out by; upright where `axis` is x. */
 export const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: place });
@@ -20,7 +22,13 @@ export type Guide = z.infer<typeof guideSchema>;
 const guides = z.array(guideSchema).max(200).optional();
 
 /** Elements that are picked up together; `group` is the one it lies in. Its members are those elements that name it. */
-export const groupSchema = z.strictObject({ id, name: name.optional(), group: id.optional() });
+export const groupSchema = z.strictObject({
+  id,
+  name: name.optional(),
+  group: id.optional(),
+  /** The logo of the house that its members are. */
+  logo: id.optional(),
+});
 export type Group = z.infer<typeof groupSchema>;
 
 /** One printed side; `elements` from the bottom of the stack to its top. */
@@ -53,6 +61,8 @@ export const pieceSchema = z.strictObject({
   faces: z.array(faceSchema).min(1).max(MOST_FACES),
   /** The plates it is to be printed from; process and spots where it is left out. */
   printedWith: printedWithSchema.optional(),
+  /** Whose details it shows; the first person's where it is left out. */
+  person: id.optional(),
   /** Guides of all its faces. */
   guides,
 });
@@ -80,6 +90,11 @@ export const jobSchema = z
     name,
     /** When the job was last changed, ISO 8601 in UTC; dates in exported files come from here. */
     changed: z.iso.datetime(),
+    firm: firmSchema,
+    people: z.array(personSchema).max(2000),
+    logos: z.array(logoSchema).max(50),
+    /** Typefaces by what they do. */
+    roles: rolesSchema,
     inks: z.array(inkSchema).max(200),
     styles: z.array(namedStyleSchema).max(200),
     pieces: z.array(pieceSchema).max(200),
@@ -108,7 +123,15 @@ export const jobSchema = z
       if (ink.kind === 'spot' && !isSpotName(ink.name)) say(`${ink.name} cannot name a spot ink`);
     const styleTwin = repeated(job.styles.map((style) => style.id));
     if (styleTwin) say(`the style ${styleTwin} is there twice`);
-    const paints = [...elements.flatMap(paintsOf), ...job.styles.map((style) => style.lettering.paint)];
+    const logoTwin = repeated(job.logos.map((logo) => logo.id));
+    if (logoTwin) say(`the logo ${logoTwin} is there twice`);
+    const personTwin = repeated(job.people.map((person) => person.id));
+    if (personTwin) say(`the person ${personTwin} is there twice`);
+    const paints = [
+      ...elements.flatMap(paintsOf),
+      ...job.logos.flatMap((logo) => logo.elements.flatMap(paintsOf)),
+      ...job.styles.map((style) => style.lettering.paint),
+    ];
     for (const piece of job.pieces)
       for (const ink of piece.printedWith?.inks ?? [])
         if (!job.inks.some((each) => each.id === ink)) say(`the ink ${ink} is missing`);
@@ -144,7 +167,9 @@ export const jobSchema = z
             say(`${element.id} stands on ${wanted}, which is not on its face`);
         }
     }
-    for (const element of elements) {
+    for (const { name: whose, picture } of job.people)
+      if (picture && !job.assets[picture]) say(`the picture of ${whose} is missing`);
+    for (const element of [...elements, ...job.logos.flatMap((logo) => logo.elements)]) {
       if (element.kind === 'picture' && !job.assets[element.asset]) say(`the picture of ${element.id} is missing`);
       if (element.kind === 'words' && element.style && !job.styles.some((style) => style.id === element.style))
         say(`the style ${element.style} is missing`);

@@ -1,4 +1,4 @@
-import { lookOf } from '../job/look';
+import { lookOf, setParagraphsOf } from '../job/look';
 import type { Element, Face, Words } from '../job/schema';
 import { CASED } from '../type/runs';
 import type { Paragraph, Span } from '../type/style';
@@ -30,14 +30,15 @@ function spansFrom(spans: readonly Span[], start: number, base: Words, { styles 
 export function restOf(words: Words, sources: TypeSources): Paragraph[] {
   const first = wordsSet(words, sources).hidden[0];
   if (!first) return [];
-  const paragraph = words.paragraphs[first.paragraph]!;
+  const paragraphs = setParagraphsOf(words);
+  const paragraph = paragraphs[first.paragraph]!;
   const { setting } = lookOf(words, sources.styles);
   const indent = { ...setting.indent, ...paragraph.indent, first: 0 };
   const rest: Paragraph =
     first.start === 0
       ? paragraph
       : { ...paragraph, spans: spansFrom(paragraph.spans, first.start, words, sources), indent, before: 0 };
-  return [rest, ...words.paragraphs.slice(first.paragraph + 1)];
+  return [rest, ...paragraphs.slice(first.paragraph + 1)];
 }
 
 const kept = new WeakMap<Words, { from: Words; styles: TypeSources['styles']; words: Words }>();

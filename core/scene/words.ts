@@ -3,7 +3,7 @@ import type { Plates } from '../colour/ink';
 import type { Paint } from '../colour/paint';
 import { type Box, boxBetween, unionOf } from '../geometry/box';
 import { apply } from '../geometry/matrix';
-import { boxPath, parsePath } from '../geometry/path';
+import { boxPath, type Path, parsePath, transformPath } from '../geometry/path';
 import { type Walk, walkCircle, walkPath } from '../geometry/walk';
 import { lookOf, plainText, setParagraphsOf, settingOf } from '../job/look';
 import type { Words, WordsPath } from '../job/schema';
@@ -11,6 +11,7 @@ import { TYPE_LIMITS } from '../trade/type-limits';
 import { type OnPath, onPath } from '../type/on-path';
 import type { SetRun } from '../type/set-line';
 import { type SetWords, setWords } from '../type/set-words';
+import type { Icon } from '../type/style';
 import { plates } from './colour';
 import { type Device, type GlyphRun, runMatrix } from './device';
 import { drawFill, drawLettersFill, plainColour } from './fill';
@@ -89,10 +90,28 @@ function underline({ font, lettering, width }: SetRun, x: number, baseline: numb
   return { x, y: baseline - font.underline.position * scale - thickness / 2, width, height: thickness };
 }
 
-/** What words show: runs with the paint they are lettered in, and the rules under some of them. */
+/** What words show: runs with the paint they are lettered in, the rules under some of them and the icons before lines. */
 interface Shown {
   runs: { run: GlyphRun; paint: Paint }[];
-  rules: { box: Box; size: number; paint: Paint }[];
+  areas: { path: Path; size: number; paint: Paint }[];
+}
+
+/** Between an icon and its line, as a share of the letters' size. */
+const ICON_GAP = 0.45;
+/** How far an icon pushes its lines in, as a share of the letters' size. */
+export const ICON_INDENT = 1 + ICON_GAP;
+
+/** An icon before a line: as high as the letters' size, its middle at half the height of a capital. */
+function iconArea({ outline }: Icon, first: SetRun, x: number, baseline: number): Shown['areas'][number] {
+  const { font, lettering } = first;
+  const { size, paint } = lettering;
+  const capital = font.ink(font.shape({ text: 'H' })[0]?.id ?? 0)?.height ?? 0;
+  const top = baseline - ((capital / font.upem) * size) / 2 - size / 2;
+  return {
+    path: transformPath(parsePath(outline), [size, 0, 0, size, x - ICON_INDENT * size, top]),
+    size,
+    paint,
+  };
 }
 
 /** Words on a line: each glyph a run of its own, turned. */
@@ -116,12 +135,16 @@ function shownOnPath(words: Words, { glyphs }: OnPath): Shown {
       },
     };
   });
-  return { runs, rules: [] };
+  return { runs, areas: [] };
 }
 
 function shownInLines(words: Words, { lines }: SetWords): Shown {
-  const shown: Shown = { runs: [], rules: [] };
-  for (const line of lines)
+  const shown: Shown = { runs: [], areas: [] };
+  const paragraphs = setParagraphsOf(words);
+  for (const line of lines) {
+    const icon = line.start === 0 ? paragraphs[line.paragraph]?.icon : undefined;
+    const [first] = line.runs;
+    if (icon && first) shown.areas.push(iconArea(icon, first, words.x + line.x, words.y + line.baseline));
     for (const run of line.runs) {
       const { lettering, font, text, glyphs } = run;
       if (glyphs.length === 0) continue;
@@ -129,13 +152,14 @@ function shownInLines(words: Words, { lines }: SetWords): Shown {
       const x = words.x + line.x + run.x;
       const baseline = words.y + line.baseline - lettering.shift;
       shown.runs.push({ paint, run: { typeface, font, size, text, glyphs, x, baseline } });
-      if (lettering.underline) shown.rules.push({ paint, size, box: underline(run, x, baseline) });
+      if (lettering.underline) shown.areas.push({ paint, size, path: boxPath(underline(run, x, baseline)) });
     }
+  }
   return shown;
 }
 
 /** Letters with a fill of the frame's own instead of their paints. */
-function drawFilled(words: Words, { runs, rules }: Shown, fill: Fill, sources: SceneSources, device: Device): void {
+function drawFilled(words: Words, { runs, areas }: Shown, fill: Fill, sources: SceneSources, device: Device): void {
   const frame = wordsFrame(words, sources);
   const colour = plainColour(fill, frame, sources);
   if (colour) for (const { run } of runs) device.showGlyphs(run, colour);
@@ -148,7 +172,7 @@ function drawFilled(words: Words, { runs, rules }: Shown, fill: Fill, sources: S
       device,
     );
   }
-  for (const { box } of rules) drawFill(fill, boxPath(box), frame, sources, device);
+  for (const { path } of areas) drawFill(fill, path, frame, sources, device);
 }
 
 /** Small words in black alone print on what is below them, unless the element says otherwise: left out of it they would show slits. */
@@ -171,9 +195,9 @@ export function drawWords(words: Words, sources: SceneSources, device: Device): 
         const colour = plates(own ?? paint, sources);
         return { overprints: overprints(words, run.size, colour), draw: () => device.showGlyphs(run, colour) };
       }),
-      ...shown.rules.map(({ box, size, paint }) => {
+      ...shown.areas.map(({ path, size, paint }) => {
         const colour = plates(own ?? paint, sources);
-        return { overprints: overprints(words, size, colour), draw: () => device.fillPath(boxPath(box), colour) };
+        return { overprints: overprints(words, size, colour), draw: () => device.fillPath(path, colour) };
       }),
     ];
     // Neighbours of one kind are kept together.

@@ -74,7 +74,7 @@ export function setParagraph(
 ): SetParagraph {
   const known = kept.get(fonts) ?? new Map<string, SetParagraph>();
   kept.set(fonts, known);
-  const key = JSON.stringify([paragraph, base, setting, width]);
+  const key = JSON.stringify([paragraph.spans, base, setting, width]);
   settingCount.asked++;
   const found = known.get(key);
   if (found) return found;

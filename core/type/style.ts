@@ -43,12 +43,28 @@ export type Setting = z.infer<typeof settingSchema>;
 export const someLettering = letteringSchema.partial();
 export const someSetting = settingSchema.partial();
 
-/** A stretch of letters that look alike, by what differs from its frame. */
-export const spanSchema = z.strictObject({ text: z.string().max(40_000), ...someLettering.shape });
+/** A stretch of letters that look alike, by what differs from its frame. A quote's text is what the detail says. */
+export const spanSchema = z.strictObject({
+  text: z.string().max(40_000),
+  /** The detail of the house that the text is quoted from. */
+  quote: z.string().max(64).optional(),
+  ...someLettering.shape,
+});
 export type Span = z.infer<typeof spanSchema>;
 
+/** A drawing before the first line of a paragraph: SVG path data in a unit square, as high as the letters' size. */
+export const iconSchema = z.strictObject({
+  name: z.string().min(1).max(80),
+  outline: z.string().min(1).max(200_000),
+});
+export type Icon = z.infer<typeof iconSchema>;
+
 /** A paragraph; a line break in it is written as U+2028. */
-export const paragraphSchema = z.strictObject({ spans: z.array(spanSchema).max(2000), ...someSetting.shape });
+export const paragraphSchema = z.strictObject({
+  spans: z.array(spanSchema).max(2000),
+  icon: iconSchema.optional(),
+  ...someSetting.shape,
+});
 export type Paragraph = z.infer<typeof paragraphSchema>;
 
 /** A named style of the house: change it once, all words in it follow. */

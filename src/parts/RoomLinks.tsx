@@ -1,4 +1,5 @@
 const ROOMS = [
+  ['house', 'House style'],
   ['layout', 'Layout'],
   ['inks', 'Inks'],
 ] as const;

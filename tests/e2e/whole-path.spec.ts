@@ -131,7 +131,7 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
 
   await test.step('drop a picture on the back', async () => {
     await page.getByRole('tab', { name: 'Back' }).click();
-    const bytes = makePng(1200, 800, (x, y) => [(x * 3) % 256, (y * 2) % 256, 90]);
+    const bytes = makePng(1200, 800, (x, y) => [110 + ((x * 3) % 60), 110 + ((y * 2) % 60), 100]);
     await dropOn(page, page.locator('svg[data-face]'), { name: 'marsh.png', type: 'image/png', bytes });
     await expect(row(page, /^marsh/)).toBeVisible();
     await typeInto(page, 'X', '-1/8');

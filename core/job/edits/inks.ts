@@ -78,7 +78,11 @@ export function replaceInk(job: Job, id: string, by: string, tint = 1): Job {
       ),
     })),
   }));
-  return { ...job, styles, pieces, inks: job.inks.filter((ink) => ink.id !== id) };
+  const logos = job.logos.map((logo) => ({
+    ...logo,
+    elements: logo.elements.map((element) => mapElementPaints(element, styles, change)),
+  }));
+  return { ...job, styles, pieces, logos, inks: job.inks.filter((ink) => ink.id !== id) };
 }
 
 /** What a piece prints with once an ink is another: two that have become one are one. */

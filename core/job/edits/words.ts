@@ -1,5 +1,5 @@
 import { produce } from 'immer';
-import type { Lettering, NamedStyle, Paragraph, Setting, Span } from '../../type/style';
+import type { Icon, Lettering, NamedStyle, Paragraph, Setting, Span } from '../../type/style';
 import { findElement, findFace } from '../find';
 import { lookOf } from '../look';
 import { makeWords } from '../make';
@@ -17,16 +17,20 @@ const change = (job: Job, id: string, recipe: (words: Words) => void): Job =>
 export function tidySpans(spans: readonly Span[]): Span[] {
   const out: Span[] = [];
   for (const span of spans) {
-    if (span.text === '') continue;
+    if (span.text === '' && !span.quote) continue;
     const last = out.at(-1);
     const { text: _a, ...look } = span;
     const { text: _b, ...before } = last ?? { text: '' };
-    if (last && JSON.stringify(look) === JSON.stringify(before))
+    if (last && !span.quote && JSON.stringify(look) === JSON.stringify(before))
       out[out.length - 1] = { ...last, text: last.text + span.text };
     else out.push(span);
   }
   return out;
 }
+
+/** The same words without looks of their own. */
+const plainSpans = (spans: readonly Span[]): Span[] =>
+  tidySpans(spans.map(({ text, quote }) => ({ text, ...(quote ? { quote } : {}) })));
 
 /** Gives words new paragraphs, as an editor has them. */
 export const setParagraphs = (job: Job, id: string, paragraphs: readonly Paragraph[]): Job =>
@@ -78,7 +82,7 @@ export const scaledWords = (words: Words, by: number, styles: readonly NamedStyl
     Object.assign(draft.lettering, { size: lettering.size * by, shift: lettering.shift * by });
     Object.assign(draft.setting, scaleSetting(setting, by));
     for (const paragraph of draft.paragraphs) {
-      const { spans, ...own } = paragraph;
+      const { spans, icon: _icon, ...own } = paragraph;
       const full = scaleSetting({ ...setting, ...own } as Setting, by);
       for (const key of Object.keys(own) as (keyof Setting)[])
         if (key in full) Object.assign(paragraph, { [key]: full[key] });
@@ -104,8 +108,9 @@ export const goOn = (job: Job, id: string, faceId: string, frameId: string): Job
 export const replaceWord = (job: Job, id: string, word: string, by: string): Job =>
   change(job, id, (words) => {
     const pattern = new RegExp(`(?<![\\p{L}\\p{N}])${word.replaceAll("'", "['’]")}(?![\\p{L}\\p{N}])`, 'gu');
+    // What is quoted is written elsewhere.
     for (const paragraph of words.paragraphs)
-      for (const span of paragraph.spans) span.text = span.text.replace(pattern, () => by);
+      for (const span of paragraph.spans) if (!span.quote) span.text = span.text.replace(pattern, () => by);
   });
 
 /** Joins the lines of some words to a row of details, or sets them one under another again. */
@@ -113,6 +118,20 @@ export const setRow = (job: Job, id: string, row: Words['row']): Job =>
   change(job, id, (words) => {
     if (row) words.row = row;
     else delete words.row;
+  });
+
+/** Puts a drawing before the first line of a paragraph (0 first), which moves in to make room; or takes it away. */
+export const setIcon = (job: Job, id: string, paragraph: number, icon: Icon | undefined, indent: number): Job =>
+  change(job, id, (words) => {
+    const line = words.paragraphs[paragraph];
+    if (!line) return;
+    if (icon) {
+      line.icon = icon;
+      line.indent = { left: indent, right: line.indent?.right ?? 0, first: 0 };
+    } else {
+      delete line.icon;
+      delete line.indent;
+    }
   });
 
 /** Sets words on a line, or straight again. */
@@ -151,8 +170,7 @@ export function setStyle(job: Job, id: string, style: string | undefined): Job {
       words.style = style;
       words.lettering = {};
       words.setting = {};
-      for (const paragraph of words.paragraphs)
-        paragraph.spans = [{ text: paragraph.spans.map((s) => s.text).join('') }].filter((s) => s.text !== '');
+      for (const paragraph of words.paragraphs) paragraph.spans = plainSpans(paragraph.spans);
     } else {
       const look = lookOf(words, job.styles);
       delete words.style;
@@ -188,6 +206,13 @@ export const changeStyle = (
     Object.assign(style.setting, to.setting);
   });
 
+/** Takes a named style away; words in it keep how they look. */
+export const removeStyle = (job: Job, styleId: string): Job => {
+  const words = job.pieces.flatMap((p) => p.faces.flatMap((f) => f.elements.filter((e) => e.kind === 'words')));
+  const freed = words.filter((w) => w.style === styleId).reduce((j, w) => setStyle(j, w.id, undefined), job);
+  return { ...freed, styles: freed.styles.filter((style) => style.id !== styleId) };
+};
+
 /** Gives one frame's look to another: its style and its own differences, not those of single spans. */
 export function copyLook(job: Job, from: string, to: string): Job {
   const source = findElement(job, from)?.element;
@@ -197,8 +222,9 @@ export function copyLook(job: Job, from: string, to: string): Job {
     else delete words.style;
     words.lettering = { ...source.lettering };
     words.setting = { ...source.setting };
-    words.paragraphs = words.paragraphs.map((p) => ({
-      spans: tidySpans([{ text: p.spans.map((s) => s.text).join('') }]),
+    words.paragraphs = words.paragraphs.map(({ spans, icon }) => ({
+      spans: plainSpans(spans),
+      ...(icon ? { icon } : {}),
     }));
   });
 }

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useUndoKeys } from '../../parts/use-undo-keys';
 import { BenchContext } from '../layout/bench';
 import { EdgeStrip } from '../layout/EdgeStrip';
 import { RoomBar, RoomWait } from '../layout/RoomShell';
@@ -8,7 +9,6 @@ import { Palette } from './Palette';
 import { Plates } from './Plates';
 import { PlatesFace } from './PlatesFace';
 import { usePlates } from './use-plates';
-import { useUndoKeys } from './use-undo-keys';
 
 /** Where a piece is looked at as plates, and the job's inks are made. */
 export default function InksRoom() {

@@ -12,8 +12,8 @@ import { InkRow } from './InkRow';
 import { closeInkForm, pick, startInk, usePicking } from './picking';
 import { SortableInks } from './SortableInks';
 
-/** The job's inks: made, named, put in order, merged, taken away; in and out as files. */
-export function Palette() {
+/** The job's inks: made, named, put in order, merged, taken away; in and out as files. With a face beside it, from that. */
+export function Palette({ fromFace = true }: { fromFace?: boolean }) {
   const { job } = useBench();
   const { picking, form } = usePicking();
   const unused = new Set(unusedInks(job));
@@ -32,16 +32,18 @@ export function Palette() {
         <button type="button" className="btn btn-sm" onClick={() => startInk()}>
           Add an ink…
         </button>
-        <button
-          type="button"
-          aria-pressed={picking}
-          className={`btn btn-sm ${picking ? 'btn-neutral' : ''}`}
-          onClick={() => pick(!picking)}
-        >
-          {picking ? 'Click the face…' : 'From the face'}
-        </button>
+        {fromFace && (
+          <button
+            type="button"
+            aria-pressed={picking}
+            className={`btn btn-sm ${picking ? 'btn-neutral' : ''}`}
+            onClick={() => pick(!picking)}
+          >
+            {picking ? 'Click the face…' : 'From the face'}
+          </button>
+        )}
       </div>
-      <DrawPalette />
+      {fromFace && <DrawPalette />}
       <ListFiles />
       {form && <InkForm key={form.ink?.id ?? 'new'} ink={form.ink} from={form.from} onClose={closeInkForm} />}
     </aside>

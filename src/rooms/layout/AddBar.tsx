@@ -1,3 +1,4 @@
+import Stamp from 'lucide-react/icons/badge-check';
 import Circle from 'lucide-react/icons/circle';
 import Droplets from 'lucide-react/icons/droplets';
 import Hexagon from 'lucide-react/icons/hexagon';
@@ -33,6 +34,7 @@ export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void
     ['Rule', Minus, () => addRule(bench)],
     ['Icon', Sparkle, () => openPanel('icons')],
     ['Code', QrCode, () => addCode(bench)],
+    ...(bench.job.logos.length > 0 ? ([['Logo', Stamp, () => openPanel('logos')]] as const) : []),
   ] as const;
   return (
     <div className="border-t border-base-300 p-3">

@@ -6,6 +6,7 @@ import { membersOf } from '../../../core/job/groups';
 import type { Code, Element } from '../../../core/job/schema';
 import { LengthField } from '../../parts/LengthField';
 import { Tick } from '../../parts/Tick';
+import { blurOnEnter } from '../../parts/typing';
 import { act, select } from '../../store/session';
 import { setNudge, useSettings } from '../../store/settings';
 import { AreaCard, CombineCard } from './AreasCard';
@@ -14,7 +15,9 @@ import { groupSelection, selectedGroups, ungroupSelection } from './arrange/arra
 import { SeveralMeasures } from './arrange/SeveralMeasures';
 import { type Bench, useBench } from './bench';
 import { CodeCard } from './CodeCard';
+import { LogoCard } from './LogoCard';
 import { MeasuredBy, Measures } from './Measures';
+import { PersonCard } from './PersonCard';
 import { PictureCard } from './PictureCard';
 import { PrintCard } from './PrintCard';
 import { EffectsCard } from './paint/EffectsCard';
@@ -26,7 +29,6 @@ import { ShapeCard } from './ShapeCard';
 import { SpellingCard } from './SpellingCard';
 import { nudgeStep } from './steps';
 import { ToCut } from './ToCut';
-import { blurOnEnter } from './typing';
 import { FrameCard } from './words/FrameCard';
 import { PathCard } from './words/PathCard';
 import { StyleCard } from './words/StyleCard';
@@ -136,6 +138,7 @@ function Identity({ element }: { element: Element }) {
         A logo: keep it out of the edge
       </Tick>
       <MarkButtons elements={[element]} />
+      <LogoCard />
       <button
         type="button"
         className="btn btn-sm justify-self-start"
@@ -183,6 +186,7 @@ function SeveralDetails() {
         </div>
       </section>
       <SeveralMeasures />
+      <LogoCard />
       <ArrangeCard />
       <CombineCard />
       <RepeatCard elements={selection} />
@@ -282,6 +286,7 @@ function PieceDetails() {
       <p>
         <kbd className="key">?</kbd> lists the keys.
       </p>
+      <PersonCard />
       <NudgeField />
       <SpellingCard />
     </section>

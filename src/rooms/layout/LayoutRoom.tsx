@@ -15,6 +15,7 @@ import { useIncoming } from './drawing-in/incoming';
 import { EdgeStrip } from './EdgeStrip';
 import { IconsPanel } from './icons/IconsPanel';
 import { KeysHelp } from './KeysHelp';
+import { LogosPanel } from './LogosPanel';
 import { RoomBar, RoomWait } from './RoomShell';
 import { openPanel, toggleAsCut, toggleBoth, useRoom } from './room';
 import { Stage } from './Stage';
@@ -113,6 +114,7 @@ export default function LayoutRoom() {
           {open === 'export' && <ExportDialog bench={bench} onClose={close} />}
           {open === 'actions' && <ActionList onClose={close} />}
           {open === 'icons' && <IconsPanel onClose={close} />}
+          {open === 'logos' && <LogosPanel onClose={close} />}
           {drawing && <DrawingDialog key={drawing.name} drawing={drawing} />}
           {open === 'guides' && <GuidesPanel onClose={close} />}
           {open === 'straighten' && <StraightenPanel onClose={close} />}

@@ -11,12 +11,12 @@ export function RoomBar({
   bench,
   children,
 }: {
-  here: 'layout' | 'inks';
+  here: 'house' | 'layout' | 'inks';
   bench: Bench | undefined;
   children?: ReactNode;
 }) {
   return (
-    <div className="col-span-3">
+    <div className="col-span-full">
       <TopBar
         crumb={
           bench && (
@@ -40,7 +40,7 @@ export function RoomBar({
 /** What stands in a room before its piece is there, or because it cannot be. */
 export function RoomWait({ trouble, says }: { trouble: string | undefined; says: string }) {
   return (
-    <p className="col-span-3 place-self-center" role={trouble ? 'alert' : 'status'}>
+    <p className="col-span-full place-self-center" role={trouble ? 'alert' : 'status'}>
       {trouble ?? says}
       {trouble && (
         <a href="/" className="btn btn-sm ml-4" onClick={() => select()}>

@@ -1,8 +1,8 @@
 import { useEffect, useRef } from 'react';
 import { tinykeys } from 'tinykeys';
+import { unlessTyping } from '../../parts/typing';
 import type { Bench } from './bench';
 import { COMMANDS, type Command, canRun } from './commands';
-import { unlessTyping } from './typing';
 
 /** Does what the pressed key stands for, where the room is not being typed in. */
 export function useEditKeys(bench: Bench | undefined): void {

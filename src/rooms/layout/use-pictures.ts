@@ -1,12 +1,12 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Point } from '../../../core/geometry/box';
 import { pressRoom } from '../../../workers/press-room';
+import { isTyping } from '../../parts/typing';
 import { keepAsset } from '../../store/db';
 import { addPicture } from './add';
 import type { Bench } from './bench';
 import { paste } from './clipboard';
 import { isDrawing, useIncoming } from './drawing-in/incoming';
-import { isTyping } from './typing';
 import { addFontFile, isFontFile } from './words/own-fonts';
 
 interface Place {

@@ -10,6 +10,7 @@ import { findElement } from '../../../core/job/find';
 import { groupsAround, membersOf, pickedWith, unitOf, unitsOf } from '../../../core/job/groups';
 import type { Element } from '../../../core/job/schema';
 import { elementBox } from '../../../core/scene/face';
+import { isTyping } from '../../parts/typing';
 import { dropSketch, goWithin, select, settle, sketch, toggleSelected, useSession } from '../../store/session';
 import { useScaling } from './arrange/scaling';
 import { useBench } from './bench';
@@ -17,7 +18,6 @@ import { editPoints, framePicture, leaveDrawing } from './path/drawing';
 import { pullElement } from './pull';
 import { type Pulled, pulledOf, REACH, showCaught, snapDrag, snapPull, snapTargets } from './snapping';
 import { tidyStep } from './steps';
-import { isTyping } from './typing';
 import { onScreen, panBy, type View, zoomAt } from './view';
 import { editWords, stopEditing } from './words/editing';
 

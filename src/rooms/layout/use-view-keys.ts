@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { tinykeys } from 'tinykeys';
+import { unlessTyping } from '../../parts/typing';
 import { useSession } from '../../store/session';
-import { unlessTyping } from './typing';
 import { panBy, type View } from './view';
 
 /** How far an arrow key moves the table, in pixels. */

@@ -1,8 +1,11 @@
 import { useState } from 'react';
+import { setIcon } from '../../../../core/job/edits/words';
+import { plainText } from '../../../../core/job/look';
 import { Dialog } from '../../../parts/Dialog';
+import { act } from '../../../store/session';
 import { useBench } from '../bench';
 import { findIcons, type Icon } from './icons';
-import { placeIcon, swapIcon } from './place-icon';
+import { iconBefore, placeIcon, swapIcon } from './place-icon';
 
 /** Icons found by a word, to be laid on the face or put in the place of the selected shape. */
 export function IconsPanel({ onClose }: { onClose(): void }) {
@@ -10,9 +13,13 @@ export function IconsPanel({ onClose }: { onClose(): void }) {
   const [text, setText] = useState('');
   const found = findIcons(text);
   const shape = bench.selected?.kind === 'shape' ? bench.selected : undefined;
+  const words = bench.selected?.kind === 'words' ? bench.selected : undefined;
+  const lines = words ? plainText(words).split('\n') : [];
+  const [line, setLine] = useState(words ? 0 : -1);
   const [swaps, setSwaps] = useState(shape !== undefined && (shape.name ?? '').startsWith('Icon'));
   function take(icon: Icon): void {
-    void (swaps && shape ? swapIcon(icon, shape, bench) : placeIcon(icon, bench));
+    if (words && line >= 0) void iconBefore(icon, words, line, bench);
+    else void (swaps && shape ? swapIcon(icon, shape, bench) : placeIcon(icon, bench));
     onClose();
   }
   return (
@@ -31,6 +38,35 @@ export function IconsPanel({ onClose }: { onClose(): void }) {
           take(found[0]);
         }}
       />
+      {words && (
+        <div className="mb-2 grid grid-cols-[1fr_auto] gap-1.5">
+          <select
+            className="select select-sm w-full text-[14px]"
+            aria-label="Where it goes"
+            value={line}
+            onChange={(event) => setLine(Number(event.target.value))}
+          >
+            {lines.map((text, i) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a line has no other identity
+              <option key={i} value={i}>
+                Before “{text || 'an empty line'}”
+              </option>
+            ))}
+            <option value={-1}>By itself on the face</option>
+          </select>
+          <button
+            type="button"
+            className="btn btn-sm"
+            disabled={!words.paragraphs[line]?.icon}
+            onClick={() => {
+              act('No icon before a line', (job) => setIcon(job, words.id, line, undefined, 0));
+              onClose();
+            }}
+          >
+            None there
+          </button>
+        </div>
+      )}
       {shape && (
         <label className="mb-2 flex cursor-pointer items-center gap-2 text-[14px]">
           <input

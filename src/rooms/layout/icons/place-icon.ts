@@ -1,10 +1,13 @@
 import { nanoid } from 'nanoid';
 import type { Box } from '../../../../core/geometry/box';
-import { type Path, transformPath } from '../../../../core/geometry/path';
+import { fullPathData, type Path, transformPath } from '../../../../core/geometry/path';
 import { addElement, replaceElement } from '../../../../core/job/edits/elements';
 import { framedOutline } from '../../../../core/job/edits/outlines';
+import { setIcon } from '../../../../core/job/edits/words';
+import { lookOf } from '../../../../core/job/look';
 import { makeShape } from '../../../../core/job/make';
-import type { Shape } from '../../../../core/job/schema';
+import type { Shape, Words } from '../../../../core/job/schema';
+import { ICON_INDENT } from '../../../../core/scene/words';
 import { toPoints } from '../../../../core/units/length';
 import { act, select } from '../../../store/session';
 import { shapePaint } from '../add';
@@ -36,6 +39,14 @@ export async function placeIcon(icon: Icon, bench: Bench): Promise<void> {
   const shape = makeShape({ id: nanoid(10), name: `Icon: ${icon.name}`, ...framed, paint: shapePaint(bench) });
   act('Add icon', (job) => addElement(job, bench.face.id, shape));
   select(shape.id);
+}
+
+/** Puts an icon before a line of words, as high as its letters and in their ink. */
+export async function iconBefore(icon: Icon, words: Words, paragraph: number, bench: Bench): Promise<void> {
+  const unit = transformPath(await outlineOfIcon(icon, bench), [1 / SIDE, 0, 0, 1 / SIDE, 0, 0]);
+  const { size } = lookOf(words, bench.sources.styles).lettering;
+  const drawn = { name: icon.name, outline: fullPathData(unit) };
+  act('Icon before a line', (job) => setIcon(job, words.id, paragraph, drawn, ICON_INDENT * size));
 }
 
 /** Puts an icon in the place of a shape: as high, about the same middle, painted as it was. */

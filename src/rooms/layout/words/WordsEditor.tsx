@@ -12,6 +12,8 @@ import { sketch, useSession } from '../../../store/session';
 import { useBench } from '../bench';
 import { Doc, fromDoc, letteringMark, ParagraphNode, TextNode, toDoc } from './doc';
 import { EDITING_WORDS, onReload, stopEditing, useEditing } from './editing';
+import { QuoteOffers } from './QuoteOffers';
+import { isQuoting, QuoteNode } from './quoting';
 
 const WIDTH = 340;
 const GAP = 14;
@@ -41,7 +43,7 @@ export function WordsEditor({
   const { lettering } = lookOf(words, sources.styles);
   const baseSize = useRef(lettering.size).current;
   const editor = useEditor({
-    extensions: [Doc, ParagraphNode, TextNode, letteringMark(baseSize), UndoRedo],
+    extensions: [Doc, ParagraphNode, TextNode, QuoteNode, letteringMark(baseSize), UndoRedo],
     content: toDoc(words.paragraphs),
     autofocus: 'all',
     editorProps: {
@@ -50,6 +52,7 @@ export function WordsEditor({
         class: 'bare min-h-16 max-h-64 overflow-y-auto px-3 py-2 outline-none whitespace-pre-wrap',
       },
       handleKeyDown: (_view, event) => {
+        if (isQuoting()) return false;
         if (event.key === 'Escape' || (event.key === 'Enter' && (event.ctrlKey || event.metaKey))) {
           // Closes the words and no more: they stay selected.
           event.stopPropagation();
@@ -80,7 +83,7 @@ export function WordsEditor({
       style={{ ...placeBeside(frame, stage), width: WIDTH }}
     >
       <div className="flex items-center justify-between border-b border-base-300 bg-base-200 px-2 py-0.5 text-[12.5px] text-base-content">
-        Words; select some to change only those
+        Select some to change only those; @ quotes a detail
         <button
           type="button"
           className="btn btn-ghost btn-xs btn-square"
@@ -95,6 +98,7 @@ export function WordsEditor({
         className="text-[17px] leading-snug"
         style={{ fontFamily: `"${cssFamily(lettering.typeface)}"` }}
       />
+      <QuoteOffers />
     </div>
   );
 }

@@ -12,7 +12,7 @@ export const TextNode = Node.create({ name: 'text', group: 'inline' });
 export const ParagraphNode = Node.create({
   name: 'paragraph',
   group: 'block',
-  content: 'text*',
+  content: 'inline*',
   addAttributes: () => ({ setting: hidden }),
   parseHTML: () => [{ tag: 'p' }],
   renderHTML: ({ HTMLAttributes }) => ['p', HTMLAttributes, 0],
@@ -47,17 +47,16 @@ export const toDoc = (paragraphs: readonly Paragraph[]): JSONContent => ({
     type: 'paragraph',
     attrs: { setting },
     content: spans
-      .filter((span) => span.text !== '')
-      .map(({ text, ...own }) => ({
-        type: 'text',
-        text,
+      .filter((span) => span.text !== '' || span.quote)
+      .map(({ text, quote, ...own }) => ({
+        ...(quote ? { type: 'quote', attrs: { quote, text } } : { type: 'text', text }),
         ...(Object.keys(own).length > 0 ? { marks: [{ type: 'lettering', attrs: { own } }] } : {}),
       })),
   })),
 });
 
-const spanOf = ({ text = '', marks }: JSONContent): Span => ({
-  text,
+const spanOf = ({ type, text = '', attrs, marks }: JSONContent): Span => ({
+  ...(type === 'quote' ? { text: String(attrs?.['text'] ?? ''), quote: String(attrs?.['quote']) } : { text }),
   ...(marks?.[0]?.attrs?.['own'] as Partial<Lettering> | undefined),
 });
 

@@ -44,7 +44,7 @@ function changed(editor: Editor, to: Partial<Lettering>) {
   const mark = state.schema.marks['lettering']!;
   const tr = state.tr;
   state.doc.nodesBetween(from, end, (node, at) => {
-    if (!node.isText) return;
+    if (!node.isInline) return;
     const own = (node.marks.find((m) => m.type === mark)?.attrs['own'] ?? {}) as Partial<Lettering>;
     tr.addMark(Math.max(at, from), Math.min(at + node.nodeSize, end), mark.create({ own: { ...own, ...to } }));
   });

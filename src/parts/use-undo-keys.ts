@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { tinykeys } from 'tinykeys';
-import { redoStep, undoStep } from '../../store/session';
-import { unlessTyping } from '../layout/typing';
+import { redoStep, undoStep } from '../store/session';
+import { unlessTyping } from './typing';
 
 /** Back and forth by the keys every program has. */
 export function useUndoKeys(): void {

@@ -1,0 +1,18 @@
+import type { Person } from '../job/details';
+
+/** People that come out of a file, before they have ids. */
+export type PersonRead = Pick<Person, 'name' | 'title' | 'direct' | 'mail'>;
+
+/** A file of people that cannot be used; the message is for the user. */
+export class PeopleFileError extends Error {}
+
+export const PEOPLE_LIMITS = { people: 2000, detail: 200 } as const;
+
+/** One line of words, not too long. */
+const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim().slice(0, PEOPLE_LIMITS.detail).trim();
+
+/** A person with each detail on one line; none where there is no name. */
+export function personFrom({ name, title, direct, mail }: PersonRead): PersonRead[] {
+  const person = { name: oneLine(name), title: oneLine(title), direct: oneLine(direct), mail: oneLine(mail) };
+  return person.name === '' ? [] : [person];
+}

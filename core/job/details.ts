@@ -1,0 +1,65 @@
+import { z } from 'zod';
+
+/** The facts of a house that words can quote: change one, and every piece that quotes it follows. */
+
+/** A firm's own details, in the order they are asked for. */
+export const FIRM_DETAILS = {
+  name: 'Name of the firm',
+  line: 'Line of business',
+  street: 'Street',
+  town: 'Town',
+  postcode: 'Postcode',
+  phone: 'Phone',
+  mobile: 'Second phone',
+  mail: 'Mail',
+  web: 'Web',
+  handle: 'Handle',
+  secondHandle: 'Second handle',
+  registration: 'Registration number',
+} as const;
+export type FirmDetail = keyof typeof FIRM_DETAILS;
+
+/** The details of one of its people. */
+export const PERSON_DETAILS = {
+  name: 'Person’s name',
+  title: 'Person’s title',
+  direct: 'Direct line',
+  mail: 'Person’s mail',
+} as const;
+export type PersonDetail = keyof typeof PERSON_DETAILS;
+
+const keys = <K extends string>(table: Record<K, string>): K[] => Object.keys(table) as K[];
+
+/** What words can quote: `firm.phone`, `person.name`. */
+export const QUOTES = [
+  ...keys(FIRM_DETAILS).map((detail) => `firm.${detail}` as const),
+  ...keys(PERSON_DETAILS).map((detail) => `person.${detail}` as const),
+];
+export type Quote = (typeof QUOTES)[number];
+
+/** What a quote is called in words. */
+export const QUOTE_NAMES = Object.fromEntries([
+  ...keys(FIRM_DETAILS).map((detail) => [`firm.${detail}`, FIRM_DETAILS[detail]]),
+  ...keys(PERSON_DETAILS).map((detail) => [`person.${detail}`, PERSON_DETAILS[detail]]),
+]) as Record<Quote, string>;
+
+const detail = z.string().trim().max(200);
+export const firmSchema = z.partialRecord(z.enum(keys(FIRM_DETAILS)), detail);
+export type Firm = z.infer<typeof firmSchema>;
+
+export const personSchema = z.strictObject({
+  id: z.string().regex(/^[\w-]{1,64}$/),
+  name: detail.min(1),
+  title: detail,
+  direct: detail,
+  mail: detail,
+  /** The hash of a picture that is kept with the job. */
+  picture: z.string().optional(),
+});
+export type Person = z.infer<typeof personSchema>;
+
+/** What a quote says; nothing where the detail is empty, or where there is no such person. */
+export function detailOf(quote: Quote, firm: Firm, person: Person | undefined): string {
+  const [of, detailName] = quote.split('.') as [string, string];
+  return of === 'firm' ? (firm[detailName as FirmDetail] ?? '') : (person?.[detailName as PersonDetail] ?? '');
+}

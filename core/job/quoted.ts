@@ -1,0 +1,15 @@
+import type { Paragraph, Span } from '../type/style';
+import { QUOTES, type Quote } from './details';
+
+/** Spans of words in which `{firm.phone}` quotes a detail; what is no detail stays as it is typed. */
+export function quotedSpans(text: string): Span[] {
+  const parts = text.split(/\{([a-z]+\.[a-zA-Z]+)\}/);
+  return parts.flatMap((part, i): Span[] => {
+    if (i % 2 === 0) return part === '' ? [] : [{ text: part }];
+    return QUOTES.includes(part as Quote) ? [{ text: '', quote: part }] : [{ text: `{${part}}` }];
+  });
+}
+
+/** Paragraphs of such words, a paragraph a line. They say something once the job has been told of them: `requoted`. */
+export const quotedParagraphs = (text: string): Paragraph[] =>
+  text.split('\n').map((line) => ({ spans: quotedSpans(line) }));

@@ -1,0 +1,39 @@
+import { FIRM_DETAILS, type FirmDetail } from '../../../core/job/details';
+import { quotedIn, setFirmDetail } from '../../../core/job/edits/house';
+import { act } from '../../store/session';
+import { useBench } from '../layout/bench';
+import { TextField } from './TextField';
+
+/** The facts of the firm: words quote them with the sign @, and follow when they change. */
+export function FirmCard() {
+  const { job } = useBench();
+  const details = Object.keys(FIRM_DETAILS) as FirmDetail[];
+  return (
+    <section aria-label="The firm" className="grid gap-3">
+      <div>
+        <h2 className="text-lg font-semibold">The firm</h2>
+        <p className="quiet">
+          Type <kbd className="key">@</kbd> in any words to quote one of these. Change it here, and every piece follows;
+          a line whose detail is empty is left out.
+        </p>
+      </div>
+      <div className="grid grid-cols-3 gap-x-4 gap-y-2">
+        {details.map((detail) => {
+          const uses = quotedIn(job, `firm.${detail}`).length;
+          return (
+            <div key={detail}>
+              <TextField
+                label={FIRM_DETAILS[detail]}
+                value={job.firm[detail] ?? ''}
+                onChange={(value) => act(FIRM_DETAILS[detail], (j) => setFirmDetail(j, detail, value))}
+              />
+              <span className="quiet block h-4 text-[12.5px]">
+                {uses > 0 ? `quoted in ${uses === 1 ? 'one place' : `${uses} places`}` : ''}
+              </span>
+            </div>
+          );
+        })}
+      </div>
+    </section>
+  );
+}

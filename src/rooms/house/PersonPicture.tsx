@@ -1,0 +1,60 @@
+import UserRound from 'lucide-react/icons/user-round';
+import { useEffect, useState } from 'react';
+import type { Person } from '../../../core/job/details';
+import { addAsset } from '../../../core/job/edits/elements';
+import { changePerson } from '../../../core/job/edits/house';
+import { pressRoom } from '../../../workers/press-room';
+import { FileChooser } from '../../parts/FileChooser';
+import { db, keepAsset } from '../../store/db';
+import { act } from '../../store/session';
+
+/** A person's picture, and the way to give them one. */
+export function PersonPicture({ person }: { person: Person }) {
+  const [url, setUrl] = useState<string>();
+  const [problem, setProblem] = useState<string>();
+  useEffect(() => {
+    let made: string | undefined;
+    setUrl(undefined);
+    if (person.picture)
+      void db.assets.get(person.picture).then((row) => {
+        if (!row) return;
+        made = URL.createObjectURL(new Blob([row.bytes.slice()]));
+        setUrl(made);
+      });
+    return () => {
+      if (made) URL.revokeObjectURL(made);
+    };
+  }, [person.picture]);
+  async function take(file: File): Promise<void> {
+    try {
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      const { hash, asset } = await pressRoom().takeIn(bytes, file.name);
+      await keepAsset(hash, bytes);
+      act('Picture of a person', (job) => changePerson(addAsset(job, hash, asset), person.id, { picture: hash }));
+      setProblem(undefined);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  }
+  return (
+    <span className="flex items-center gap-1">
+      <FileChooser
+        label={`Picture of ${person.name}`}
+        accept="image/jpeg,image/png"
+        onFile={(file) => void take(file)}
+        className="btn btn-ghost btn-sm btn-square overflow-hidden p-0"
+      >
+        {url ? (
+          <img src={url} alt={`${person.name}`} className="size-8 object-cover" />
+        ) : (
+          <UserRound size={17} aria-label={`Give ${person.name} a picture`} />
+        )}
+      </FileChooser>
+      {problem && (
+        <span role="alert" className="text-[13px] text-error">
+          {problem}
+        </span>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,42 @@
+import { blurOnEnter } from '../../parts/typing';
+
+/** A line of words that is taken when the field is left. */
+export function TextField({
+  label,
+  value,
+  onChange,
+  placeholder,
+  bare = false,
+}: {
+  label: string;
+  value: string;
+  onChange(value: string): void;
+  placeholder?: string;
+  /** Without its label in sight, for tables. */
+  bare?: boolean;
+}) {
+  const field = (
+    <input
+      key={value}
+      className="input input-sm w-full text-[15px]"
+      aria-label={label}
+      placeholder={placeholder}
+      maxLength={200}
+      defaultValue={value}
+      onBlur={(event) => {
+        const to = event.target.value.trim();
+        if (to !== value) onChange(to);
+      }}
+      onKeyDown={blurOnEnter}
+    />
+  );
+  if (bare) return field;
+  return (
+    <div className="grid gap-0.5">
+      <span className="quiet text-[13px]" aria-hidden="true">
+        {label}
+      </span>
+      {field}
+    </div>
+  );
+}

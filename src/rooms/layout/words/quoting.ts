@@ -1,0 +1,82 @@
+import Mention from '@tiptap/extension-mention';
+import type { SuggestionOptions, SuggestionProps } from '@tiptap/suggestion';
+import { create } from 'zustand';
+import { detailOf, QUOTE_NAMES, QUOTES, type Quote } from '../../../../core/job/details';
+import { personOf } from '../../../../core/job/edits/house';
+import { pieceOf } from '../../../../core/job/find';
+import { useSession } from '../../../store/session';
+import { askedPiece } from '../use-open-piece';
+
+/** Details quoted in the editor: the sign @, a few letters of the detail's name, and it is picked from a list. */
+
+/** A detail on offer, with what it says now. */
+export interface Offer {
+  quote: Quote;
+  says: string;
+}
+
+interface Quoting {
+  offers: readonly Offer[];
+  at: number;
+  take: ((offer: Offer) => void) | undefined;
+}
+const CLOSED: Quoting = { offers: [], at: 0, take: undefined };
+export const useQuoting = create<Quoting>(() => CLOSED);
+export const isQuoting = (): boolean => useQuoting.getState().take !== undefined;
+
+const MOST_OFFERS = 7;
+
+/** The details that answer to some letters; those that say something first. */
+function offersFor(query: string): Offer[] {
+  const { history } = useSession.getState();
+  const job = history?.job;
+  if (!job) return [];
+  const person = personOf(job, pieceOf(job, askedPiece) ?? {});
+  const wanted = query.toLowerCase();
+  return QUOTES.map((quote) => ({ quote, says: detailOf(quote, job.firm, person) }))
+    .filter(({ quote, says }) => `${QUOTE_NAMES[quote]} ${says}`.toLowerCase().includes(wanted))
+    .sort((a, b) => Number(b.says !== '') - Number(a.says !== ''))
+    .slice(0, MOST_OFFERS);
+}
+
+const show = ({ items, command }: SuggestionProps<Offer, Offer>): void =>
+  useQuoting.setState({ offers: items, at: 0, take: items.length > 0 ? command : undefined });
+
+const suggestion: Omit<SuggestionOptions<Offer, Offer>, 'editor'> = {
+  char: '@',
+  items: ({ query }) => offersFor(query),
+  command: ({ editor, range, props: { quote, says } }) =>
+    editor
+      .chain()
+      .focus()
+      .insertContentAt(range, { type: 'quote', attrs: { quote, text: says } })
+      .run(),
+  render: () => ({
+    onStart: show,
+    onUpdate: show,
+    onExit: () => useQuoting.setState(CLOSED),
+    onKeyDown: ({ event }) => {
+      const { offers, at, take } = useQuoting.getState();
+      if (!take) return false;
+      const step = { ArrowDown: 1, ArrowUp: -1 }[event.key];
+      if (step) useQuoting.setState({ at: (at + step + offers.length) % offers.length });
+      else if (event.key === 'Enter' || event.key === 'Tab') take(offers[at]!);
+      else if (event.key === 'Escape') useQuoting.setState(CLOSED);
+      else return false;
+      return true;
+    },
+  }),
+};
+
+/** A quoted detail between the letters, in one piece. */
+export const QuoteNode = Mention.extend({
+  name: 'quote',
+  addAttributes: () => ({ quote: { default: '', rendered: false }, text: { default: '', rendered: false } }),
+  parseHTML: () => [],
+  renderHTML: ({ node }) => [
+    'span',
+    { class: 'quote-chip', title: QUOTE_NAMES[node.attrs['quote'] as Quote] },
+    (node.attrs['text'] as string) || `${QUOTE_NAMES[node.attrs['quote'] as Quote]}: empty`,
+  ],
+  renderText: ({ node }) => node.attrs['text'] as string,
+}).configure({ suggestion: suggestion as never });

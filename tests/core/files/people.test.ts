@@ -1,0 +1,128 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { PeopleFileError } from '../../../core/files/people';
+import { readPeopleCsv, writePeopleCsv } from '../../../core/files/people-csv';
+import { readPeopleVcards, writePeopleVcards } from '../../../core/files/people-vcard';
+import type { Person } from '../../../core/job/details';
+
+const PEOPLE: Person[] = [
+  { id: 'a', name: 'Iris Calloway', title: 'Head gardener', direct: '+44 1632 960111', mail: 'iris@hollinfen.example' },
+  { id: 'b', name: 'Zoë “Zo” Ågren-O’Neil', title: 'Plants, seeds; roots', direct: '', mail: '' },
+  {
+    id: 'c',
+    name: 'Max "The Hedge" \\ Fenn',
+    title: "Cutting, and 'shaping'",
+    direct: '(0)1632 960 112',
+    mail: 'm@x.example',
+  },
+];
+const plain = (people: readonly Person[]) => people.map(({ id: _id, ...person }) => person);
+
+describe('people as a table', () => {
+  it('come back as they went, quotes, commas, accents and all', () => {
+    expect(readPeopleCsv(writePeopleCsv(PEOPLE))).toEqual(plain(PEOPLE));
+  });
+  it('are read by other heads, other separators, and names in two columns', () => {
+    const text = '\uFEFFFirst name;Surname;Job title;E-Mail\r\nAda;Marsh;"Sales; and more";ada@x.example\r\n;;;\r\n';
+    expect(readPeopleCsv(text)).toEqual([
+      { name: 'Ada Marsh', title: 'Sales; and more', direct: '', mail: 'ada@x.example' },
+    ]);
+  });
+  it('have each detail on one line, whatever breaks it had', () => {
+    expect(readPeopleCsv('Name,Title\n"Ada\nMarsh","Sales\r\nand care"')).toMatchObject([
+      { name: 'Ada Marsh', title: 'Sales and care' },
+    ]);
+  });
+  it('are no formulas to a sheet', () => {
+    const [, row] = writePeopleCsv([{ ...PEOPLE[0]!, name: '=HYPERLINK("x")' }]).split('\r\n');
+    expect(row).toMatch(/^"? =/);
+  });
+  it('need a head with names', () => {
+    expect(() => readPeopleCsv('a,b\n1,2')).toThrow(PeopleFileError);
+    expect(() => readPeopleCsv('')).toThrow(/column called Name/);
+  });
+});
+
+describe('people as contact cards', () => {
+  it('come back as they went', () => {
+    expect(readPeopleVcards(writePeopleVcards(PEOPLE, { name: 'Hollin & Fen', web: 'hollinfen.example' }))).toEqual(
+      plain(PEOPLE),
+    );
+  });
+  it('have no line of more than 75 octets (RFC 6350, 3.2)', () => {
+    const text = writePeopleVcards([{ ...PEOPLE[0]!, title: 'é'.repeat(150) }], {});
+    for (const line of text.split('\r\n')) expect(new TextEncoder().encode(line).length).toBeLessThanOrEqual(75);
+    expect(readPeopleVcards(text)[0]!.title).toBe('é'.repeat(150));
+  });
+  it('are read from version 3.0 with groups, types and a folded note', () => {
+    const card = [
+      'BEGIN:VCARD',
+      'VERSION:3.0',
+      'N:Marsh;Ada;;Dr.;',
+      'FN:Dr. Ada Marsh',
+      'ORG:Hollin\\, Fen;Seeds',
+      'TITLE:Buyer\\, seeds',
+      'item1.TEL;TYPE=WORK,VOICE:+44 1632 960113',
+      'EMAIL;TYPE=INTERNET:ada@x.example',
+      'NOTE:long',
+      '  line',
+      'END:VCARD',
+    ].join('\r\n');
+    expect(readPeopleVcards(card)).toEqual([
+      { name: 'Dr. Ada Marsh', title: 'Buyer, seeds', direct: '+44 1632 960113', mail: 'ada@x.example' },
+    ]);
+  });
+  it('are read from version 2.1 in quoted-printable', () => {
+    const card =
+      'BEGIN:VCARD\r\nVERSION:2.1\r\nN;CHARSET=UTF-8;ENCODING=QUOTED-PRINTABLE:=C3=85gren;Zo=C3=AB;;;\r\nTEL;CELL:01632960114\r\nEND:VCARD\r\n';
+    expect(readPeopleVcards(card)).toMatchObject([{ name: 'Zoë Ågren', direct: '01632960114' }]);
+  });
+  it('are refused with a reason where they are none, or damaged', () => {
+    expect(() => readPeopleVcards('Name,Title')).toThrow(/no file of contact cards/);
+    expect(() => readPeopleVcards('BEGIN:VCARD\r\nFN')).toThrow(PeopleFileError);
+  });
+});
+
+const detail = fc.string({ maxLength: 60, unit: 'grapheme' }).map((text) => text.replace(/\s+/g, ' ').trim());
+const anybody = fc.record({
+  id: fc.constant('x'),
+  name: detail.filter((text) => text !== ''),
+  title: detail,
+  direct: detail.map((text) => text.replace(/^tel:/i, '')),
+  mail: detail,
+});
+
+describe('anybody', () => {
+  it('comes back from a table', () => {
+    fc.assert(
+      fc.property(fc.array(anybody, { minLength: 1, maxLength: 5 }), (people) => {
+        expect(readPeopleCsv(writePeopleCsv(people))).toEqual(plain(people));
+      }),
+    );
+  });
+  it('comes back from contact cards', () => {
+    fc.assert(
+      fc.property(fc.array(anybody, { minLength: 1, maxLength: 5 }), (people) => {
+        expect(readPeopleVcards(writePeopleVcards(people, {}))).toEqual(plain(people));
+      }),
+    );
+  });
+  it('no text makes the readers fall over', () => {
+    fc.assert(
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.string().map((s) => `BEGIN:VCARD\r\n${s}\r\nEND:VCARD`),
+        ),
+        (text) => {
+          for (const read of [readPeopleVcards, readPeopleCsv])
+            try {
+              read(text);
+            } catch (error) {
+              expect(error).toBeInstanceOf(PeopleFileError);
+            }
+        },
+      ),
+    );
+  });
+});

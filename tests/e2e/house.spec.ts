@@ -1,0 +1,85 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { element, openDemoCard } from './bench';
+
+/** A client's facts, people and logos, and the pieces that follow them. */
+test.beforeEach(async ({ page }) => openDemoCard(page));
+
+const toHouse = async (page: Page): Promise<void> => {
+  await page.getByRole('link', { name: 'House style' }).click();
+  await expect(page.getByRole('region', { name: 'The firm' })).toBeVisible();
+};
+const toLayout = async (page: Page): Promise<void> => {
+  await page.getByRole('link', { name: 'Layout' }).click();
+  await expect(element(page, 'name')).toBeVisible();
+};
+test('a detail changed once changes every piece; an empty one takes its line along', async ({ page }) => {
+  await toHouse(page);
+  await page.getByLabel('Postcode').fill('LH9 9ZZ');
+  await page.getByLabel('Postcode').press('Enter');
+  await page.getByLabel('Direct line of Iris Calloway').fill('');
+  await page.getByLabel('Direct line of Iris Calloway').press('Enter');
+  await toLayout(page);
+  const stack = page.getByRole('list', { name: 'Stack' });
+  // The contents name the first line that is left.
+  await expect(stack.getByText('iris@hollinandfen.example')).toBeVisible();
+  await toHouse(page);
+  await expect(page.getByLabel('Postcode')).toHaveValue('LH9 9ZZ');
+  await page.getByLabel('Phone', { exact: true }).fill('01632 960 199');
+  await page.getByLabel('Phone', { exact: true }).press('Enter');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByLabel('Phone', { exact: true })).toHaveValue('01632 960 110');
+});
+
+test('a card is shown for another person, and quotes a detail picked by the sign', async ({ page }) => {
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Shown for').selectOption({ label: 'Ottilie Marsh, Planting design' });
+  const stack = page.getByRole('list', { name: 'Stack' });
+  await expect(stack.getByText('Ottilie Marsh')).toBeVisible();
+  await element(page, 'contact').dblclick();
+  await expect(page.getByLabel('Text', { exact: true })).toBeVisible();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.press('Enter');
+  await page.keyboard.type('@web');
+  await expect(page.getByRole('option', { name: /^Web hollinandfen.example/ })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Control+Enter');
+  await toHouse(page);
+  const web = page.getByLabel('Web');
+  await web.fill('fen.example');
+  await web.press('Enter');
+  await expect(page.getByText('quoted in 2 places').first()).toBeVisible();
+  await toLayout(page);
+  await element(page, 'contact').dblclick();
+  await expect(page.getByLabel('Text', { exact: true })).toContainText('fen.example');
+});
+
+test('people come in from a table and go out as contact cards', async ({ page }) => {
+  await toHouse(page);
+  await page.getByLabel('A file of people').setInputFiles({
+    name: 'staff.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Name;Job title;Phone\r\n"Bea ""Bee"" Quill";Bees, and honey;01632 960 130\r\n'),
+  });
+  await expect(page.getByText('One person taken in.')).toBeVisible();
+  await expect(page.getByLabel('Title of Bea "Bee" Quill')).toHaveValue('Bees, and honey');
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'vCard' }).click();
+  const cards = readFileSync(await (await waiting).path(), 'utf8');
+  expect(cards.match(/BEGIN:VCARD/g)).toHaveLength(7);
+  expect(cards).toContain('TITLE:Bees\\, and honey');
+  await page.getByLabel('A file of people').setInputFiles({
+    name: 'broken.vcf',
+    mimeType: 'text/vcard',
+    buffer: Buffer.from('BEGIN:VCARD\r\nFN'),
+  });
+  await expect(page.getByRole('alert')).toContainText('damaged');
+});
+
+test('a logo of the house is laid, found too small and crowded', async ({ page }) => {
+  await page.getByRole('button', { name: 'Logo', exact: true }).click();
+  await page.getByRole('button', { name: /^Fern, one ink/ }).click();
+  await expect(page.getByRole('button', { name: /to look at/ })).toBeVisible();
+  await page.getByRole('button', { name: /to look at/ }).click();
+  await expect(page.getByText('Fern, one ink is crowded')).toBeVisible();
+});
