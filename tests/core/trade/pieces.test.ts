@@ -1,0 +1,202 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { areaBox } from '../../../core/trade/area-box';
+import type { Envelope } from '../../../core/trade/data-schema';
+import { ENVELOPES } from '../../../core/trade/envelopes';
+import { behindWindow, fitOf, whatFits } from '../../../core/trade/fits';
+import { FOLDS, type Fold, foldLines, panelsOf } from '../../../core/trade/folds';
+import { LETTER_LAYOUTS, letterLayoutOf } from '../../../core/trade/letter-layouts';
+import { POST_RULES, postRulesOf } from '../../../core/trade/post';
+import { postVerdict } from '../../../core/trade/postage';
+import { sizesOf } from '../../../core/trade/sizes';
+import { lengthOf } from '../../../core/units/length';
+import { inch, mm } from '../../kit';
+
+const envelope = (name: string): Envelope => ENVELOPES.find((each) => each.name === name)!;
+const A4 = { width: mm(210), height: mm(297) };
+const LETTER = { width: inch(8.5), height: inch(11) };
+
+describe('envelopes', () => {
+  it('are of the sizes that are offered', () => {
+    for (const { name, width, height } of sizesOf('envelope')) {
+      expect(envelope(name).width, name).toBeCloseTo(lengthOf(width), 6);
+      expect(envelope(name).height, name).toBeCloseTo(lengthOf(height), 6);
+    }
+    expect(ENVELOPES).toHaveLength(sizesOf('envelope').length);
+  });
+  it('have the DL window of DIN 680: 90 × 45 mm, 20 mm from the left, 15 mm from the foot', () => {
+    const { left, bottom, width, height } = envelope('DL').window!;
+    expect([left, bottom, width, height]).toEqual([mm(20), mm(15), mm(90), mm(45)].map((v) => expect.closeTo(v, 6)));
+  });
+});
+
+describe('what fits (ISO 269 against ISO 216)', () => {
+  it.each([
+    ['A4 in three', A4, 'thirds', 'DL', mm(10), mm(11)],
+    ['A4 in half', A4, 'half', 'C5', mm(19), mm(13.5)],
+    ['A4 in four', A4, 'quarters', 'C6', mm(13.5), mm(9)],
+    ['A6 flat', { width: mm(105), height: mm(148) }, 'flat', 'C6', mm(14), mm(9)],
+    ['Letter in three', LETTER, 'thirds', 'No. 10', inch(1), inch(4.125 - 11 / 3)],
+    ['6 × 4 in', { width: inch(6), height: inch(4) }, 'flat', 'A6 (US)', inch(0.5), inch(0.75)],
+    ['7 × 5 in', { width: inch(7), height: inch(5) }, 'flat', 'A7 (US)', inch(0.25), inch(0.25)],
+  ] as const)('%s goes into its envelope', (_, piece, way, name, long, short) => {
+    const { verdict, room } = fitOf(piece, way, envelope(name));
+    expect(verdict).toBe('fits');
+    expect(room[0]).toBeCloseTo(long, 4);
+    expect(room[1]).toBeCloseTo(short, 4);
+  });
+  it('folds no more than has to be, and leaves out what is too small', () => {
+    const fits = whatFits(A4, ENVELOPES);
+    const way = (name: string) => fits.find((fit) => fit.envelope.name === name)?.way;
+    expect(way('C4')).toBe('flat');
+    expect(way('C5')).toBe('half');
+    expect(way('DL')).toBe('thirds');
+    expect(way('A2')).toBeUndefined();
+  });
+  it('calls what has less than 3 mm of room tight', () => {
+    expect(fitOf({ width: mm(218), height: mm(100) }, 'flat', envelope('DL')).verdict).toBe('tight');
+  });
+});
+
+/** Worked by hand: window 20–110 mm across, 50–95 mm down in DL; A4 slides 10 mm across and 5 mm down. */
+describe('the address behind a window', () => {
+  const DL = envelope('DL') as Envelope & { window: NonNullable<Envelope['window']> };
+  const layout = (id: string) => letterLayoutOf(id)!;
+  it.each(['din-5008-a', 'din-5008-b'])('%s always shows whole in DL', (id) => {
+    const { folds, lines } = layout(id);
+    const view = behindWindow(DL, { ...A4, folds, lines });
+    expect(view.worst).toBeCloseTo(0, 6);
+    // Form A is folded at 87 mm: the packet is 105 mm high, so its field comes 18 mm further down and lands like B's.
+    expect(view.extremes[0]!.lines).toMatchObject({ x: expect.closeTo(mm(25), 6), y: expect.closeTo(mm(62.7), 4) });
+    expect(view.extremes[3]!.lines).toMatchObject({ x: expect.closeTo(mm(35), 6), y: expect.closeTo(mm(67.7), 4) });
+  });
+  it('shows how much of the whole field is covered at the extremes', () => {
+    const { folds, field } = layout('din-5008-b');
+    const { extremes, worst } = behindWindow(DL, { ...A4, folds, lines: field });
+    // At the top left the field begins at 45 mm, 5 mm above the window; at the far right it ends at 115 mm, 5 mm past it.
+    expect(extremes[0]!.covered.top).toBeCloseTo(mm(5), 6);
+    expect(extremes[1]!.covered.right).toBeCloseTo(mm(5), 6);
+    expect(extremes[3]!.covered).toMatchObject({ top: expect.closeTo(0, 6), left: 0, bottom: expect.closeTo(0, 6) });
+    expect(worst).toBeCloseTo(mm(5), 6);
+  });
+  it('a US letter always shows whole in a No. 10', () => {
+    const no10 = envelope('No. 10') as typeof DL;
+    const { folds, lines } = layout('us');
+    const view = behindWindow(no10, { ...LETTER, folds, lines });
+    expect(view.worst).toBeCloseTo(0, 6);
+    // An inch of slack across, 11/24 in down.
+    expect(view.extremes[3]!.lines.x - view.extremes[0]!.lines.x).toBeCloseTo(inch(1), 6);
+    expect(view.extremes[3]!.lines.y - view.extremes[0]!.lines.y).toBeCloseTo(inch(11 / 24), 6);
+  });
+  it('an address 20 mm too high is covered', () => {
+    const { folds, lines } = layout('din-5008-b');
+    const high = { ...lines, y: lines.y - mm(20) };
+    expect(behindWindow(DL, { ...A4, folds, lines: high }).worst).toBeCloseTo(mm(7.3), 4);
+  });
+});
+
+describe('letter layouts', () => {
+  it('have the distances of DIN 5008', () => {
+    const [a, b] = LETTER_LAYOUTS;
+    expect(a!.field).toMatchObject({ x: expect.closeTo(mm(20), 6), y: expect.closeTo(mm(27), 6), width: expect.closeTo(mm(85), 6) });
+    expect(b!.field).toMatchObject({ y: expect.closeTo(mm(45), 6), height: expect.closeTo(mm(45), 6) });
+    expect(a!.folds).toEqual([mm(87), mm(192)].map((v) => expect.closeTo(v, 6)));
+    expect(b!.folds).toEqual([mm(105), mm(210)].map((v) => expect.closeTo(v, 6)));
+    expect(b!.punch).toBeCloseTo(mm(148.5), 6);
+  });
+});
+
+describe('panels of a folded piece', () => {
+  const widths = (fold: Fold, flat: number, less: number, side: 'inside' | 'outside' = 'inside') =>
+    panelsOf(fold, flat, less, side).map(({ width }) => width);
+  it('of 297 mm in three with 2 mm less: 99 2/3, 99 2/3, 97 2/3 mm', () => {
+    expect(widths('rolled', mm(297), mm(2)).map((w) => w / mm(1))).toEqual(
+      [299 / 3, 299 / 3, 293 / 3].map((v) => expect.closeTo(v, 6)),
+    );
+  });
+  it('of 11 in in three with 1/16 in less', () => {
+    expect(widths('rolled', inch(11), inch(1 / 16)).map((w) => w / 72)).toEqual(
+      [11.0625 / 3, 11.0625 / 3, 11.0625 / 3 - 0.0625].map((v) => expect.closeTo(v, 6)),
+    );
+  });
+  it('the outside is the inside from behind: the tucked panel is at its left', () => {
+    expect(panelsOf('rolled', mm(297), mm(2), 'outside').map(({ name }) => name)).toEqual([
+      'Tucked panel, 2',
+      'Back, 6',
+      'Cover, 1',
+    ]);
+    expect(foldLines(panelsOf('rolled', mm(297), mm(2), 'outside'))[0]! / mm(1)).toBeCloseTo(293 / 3, 6);
+  });
+  it('a gate’s wings leave the allowance between them', () => {
+    const [wing, middle, other] = widths('gate', mm(297), mm(1));
+    expect(middle! - wing! - other!).toBeCloseTo(mm(2), 6);
+  });
+  it('always add up to the sheet, and are as many on both sides', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...(Object.keys(FOLDS) as Fold[])),
+        fc.double({ min: 200, max: 3000, noNaN: true }),
+        fc.double({ min: 0, max: 9, noNaN: true }),
+        (fold, flat, less) => {
+          const [inside, outside] = (['inside', 'outside'] as const).map((side) => panelsOf(fold, flat, less, side));
+          expect(inside!.reduce((sum, { width }) => sum + width, 0)).toBeCloseTo(flat, 6);
+          expect(foldLines(outside!).map((at) => flat - at).reverse()).toEqual(
+            foldLines(inside!).map((at) => expect.closeTo(at, 6)),
+          );
+        },
+      ),
+    );
+  });
+});
+
+/** From memory of the Domestic Mail Manual and of the UPU's regulations, as trade-facts has them. */
+describe('areas of post', () => {
+  const boxes = (id: string, width: number, height: number) =>
+    Object.fromEntries(postRulesOf(id)!.areas.map((area) => [area.id, areaBox(area, { width, height })]));
+  it('of a 6 × 4 in card in the US lie in their corners', () => {
+    const { stamp, barcode, address } = boxes('us', inch(6), inch(4));
+    expect(stamp).toEqual({ x: inch(4.375), y: 0, width: inch(1.625), height: inch(1.375) });
+    expect(barcode).toEqual({ x: inch(1.25), y: inch(3.375), width: inch(4.75), height: inch(0.625) });
+    expect(address).toEqual({ x: inch(0.5), y: inch(1.25), width: inch(5), height: inch(2.125) });
+  });
+  it('of an international A6 card lie in theirs', () => {
+    const { stamp, address } = boxes('international', mm(148), mm(105));
+    expect(stamp).toEqual({ x: mm(74), y: 0, width: mm(74), height: mm(40) });
+    // 15 mm from the right and the foot, 40 mm from the top, at most 140 mm from the right edge.
+    expect(address).toMatchObject({
+      x: expect.closeTo(mm(8), 6),
+      y: expect.closeTo(mm(40), 6),
+      width: expect.closeTo(mm(125), 6),
+      height: expect.closeTo(mm(50), 6),
+    });
+  });
+  it('never reach beyond a face', () => {
+    for (const rules of POST_RULES)
+      for (const area of rules.areas) {
+        const box = areaBox(area, { width: inch(3), height: inch(2) });
+        expect(box.x).toBeGreaterThanOrEqual(0);
+        expect(box.x + box.width).toBeLessThanOrEqual(inch(3) + 1e-9);
+      }
+  });
+});
+
+describe('postage', () => {
+  const us = postRulesOf('us')!;
+  const says = (w: number, h: number, thick?: number) =>
+    postVerdict(us, { width: inch(w), height: inch(h) }, thick === undefined ? undefined : inch(thick));
+  it('a 6 × 4 in card of 0.010 in goes at the card rate', () => {
+    expect(says(6, 4, 0.01)).toEqual({ postage: 'the card rate', against: [] });
+  });
+  it('a card above 4 1/4 × 6 in has to be 0.009 in thick', () => {
+    expect(says(9, 6, 0.008).against).toMatchObject([{ what: 'thickness', wanted: inch(0.009) }]);
+    expect(says(6, 4.25, 0.008).against).toEqual([]);
+  });
+  it('11 × 6 in goes as a letter; a square is charged more; 3 in high is not taken', () => {
+    expect(says(11, 6).postage).toBe('the letter rate');
+    expect(says(5, 5).against).toMatchObject([{ what: 'ratio', wanted: 1.3 }]);
+    expect(says(5, 3).against[0]!.says).toMatch(/not taken/);
+  });
+  it('a 9 × 12 in sheet is larger than a letter', () => {
+    expect(says(12, 9).postage).toMatch(/large envelope/);
+  });
+});
