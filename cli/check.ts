@@ -1,11 +1,9 @@
 import { checkPiece } from '../core/checks';
-import { trimOf } from '../core/checks/check';
 import { measuredAndWanted } from '../core/checks/measure-words';
 import { checkPlates, layPiece, withFixes } from '../core/checks/on-plates';
 import { misspeltIn, spellingFindings, wordsToSpell } from '../core/checks/spelling';
 import { unusedInks } from '../core/checks/unused-ink';
-import { cellsAnInch, separatedPictures } from '../core/devices/plates/pictures';
-import { outset } from '../core/geometry/box';
+import { separatedPictures } from '../core/devices/plates/pictures';
 import { findElement, inkOf, titleOf } from '../core/job/find';
 import { pressConditionOf } from '../core/job/press-of';
 import { sourcesOf } from '../core/scene/sources';
@@ -39,9 +37,8 @@ Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. 
     const found = pieces.flatMap((piece) => {
       const on = spec ?? shopOf(piece.shop);
       const kit = { fonts, press: press(pressConditionOf(job, on)) };
-      const box = outset(trimOf(piece), on.bleed[piece.kind]);
       const picture = separatedPictures((hash) => assets[hash], engine, kit.press);
-      const laid = layPiece(job, piece, kit, { box, ppi: cellsAnInch(box), picture }, on);
+      const laid = layPiece(job, piece, kit, { picture }, on);
       const onPlates = laid.flatMap(checkPlates);
       const misspelt = speller ? misspeltIn(wordsToSpell(piece, job.spelling), speller) : new Map();
       return [

@@ -40,9 +40,10 @@ One PNG a plate of the trim area, named for its ink, dark where there is ink; wi
     if (typeof out !== 'string') throw new CliError('Say where to write with --out.');
     const { engine, fonts, press } = await loadKit(assets);
     const on = press(pressConditionOf(job, shopOf(piece.shop)));
-    const trim = trimOf(piece);
     const picture = separatedPictures((hash) => assets[hash], engine, on);
-    const { grid, totals } = layPiece(job, piece, { fonts, press: on }, { box: trim, ppi, picture })[n - 1]!;
+    const laid = layPiece(job, piece, { fonts, press: on }, { ppi, picture, trimOnly: true })[n - 1]!;
+    const { grid, totals } = laid;
+    const trim = trimOf(laid.piece);
     mkdirSync(out, { recursive: true });
     const files: string[] = [];
     for (const [plate, amounts] of grid.plates) {

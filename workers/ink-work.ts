@@ -4,10 +4,10 @@ import { checkPlates, layPiece, type PlateContext } from '../core/checks/on-plat
 import { clustersOf } from '../core/colour/clusters';
 import type { Cmyk, Lab } from '../core/colour/ink';
 import { cellsIn } from '../core/devices/plates/device';
-import { cellsAnInch, separatedPictures } from '../core/devices/plates/pictures';
+import { separatedPictures } from '../core/devices/plates/pictures';
 import { coverageOf, highestOf, histogramOf, type WetPlace, wetPlaces } from '../core/devices/plates/readings';
 import { type PlateView, processBytes, viewOf } from '../core/devices/plates/view';
-import { type Box, outset } from '../core/geometry/box';
+import type { Box } from '../core/geometry/box';
 import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
@@ -67,8 +67,7 @@ async function layAnew(asked: InkAsked): Promise<PlateContext[]> {
   await loadFonts(typefacesIn(job));
   const { press, picture } = await picturesFor(asked);
   const shop = shopOf(piece.shop);
-  const box = outset(trimOf(piece), shop.bleed[piece.kind]);
-  return layPiece(job, piece, { fonts: kit.fonts, press }, { box, ppi: cellsAnInch(box), picture }, shop);
+  return layPiece(job, piece, { fonts: kit.fonts, press }, { picture }, shop);
 }
 
 /** The faces of a piece on their plates; the last ones are kept. */

@@ -2,7 +2,9 @@ import type { Press } from '../colour/engine';
 import type { Plates } from '../colour/ink';
 import type { Box } from '../geometry/box';
 import type { Face, Job, Piece } from '../job/schema';
+import { asFace } from '../job/turned';
 import type { SceneSources } from '../scene/sources';
+import type { Envelope } from '../trade/data-schema';
 import type { ShopSpec, Source } from '../trade/schema';
 import type { FontBook } from '../type/font';
 
@@ -14,7 +16,7 @@ export type Severity = 'stop' | 'warn' | 'advise';
  */
 export interface Measure {
   value: number;
-  kind: 'length' | 'type' | 'ppi' | 'count' | 'ink' | 'lightness' | 'difference';
+  kind: 'length' | 'ratio' | 'type' | 'ppi' | 'count' | 'ink' | 'lightness' | 'difference';
 }
 
 /** A change that mends a finding and nothing else. */
@@ -36,6 +38,8 @@ export interface Finding {
   measured: Measure;
   wanted: Measure;
   fix?: Fix;
+  /** The rule it goes against, with where that comes from, where a check has many. */
+  rule?: string;
   /** What is on the plates there, where that is what was read: amounts 0 to 1. */
   amounts?: Plates;
   /** Another way to be rid of it. */
@@ -60,6 +64,8 @@ export interface CheckContext {
   press: Press;
   /** The logos of the house. */
   logos: Job['logos'];
+  /** The envelopes of the job, as they are made. */
+  envelopes: readonly Envelope[];
 }
 
 export interface Check {
@@ -70,6 +76,9 @@ export interface Check {
   source: Source;
   run(context: CheckContext): Finding[];
 }
+
+/** The piece of a context with the sides of its sheet: for a turned face those of `piece` are changed over. */
+export const laidOut = ({ piece, face }: Pick<CheckContext, 'piece' | 'face'>): Piece => asFace(piece, face);
 
 export const trimOf = (piece: Piece): Box => ({ x: 0, y: 0, width: piece.width, height: piece.height });
 

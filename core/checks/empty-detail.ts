@@ -19,8 +19,8 @@ export const emptyDetail: Check = {
         element: element.id,
         place: elementFrame(element, sources),
         problem: `${QUOTE_NAMES[quote] ?? quote} is quoted, but empty`,
-        measured: { value: 0, kind: 'count' },
-        wanted: { value: 1, kind: 'count' },
+        measured: { value: 1, kind: 'count' },
+        wanted: { value: 0, kind: 'count' },
       }));
     }),
 };

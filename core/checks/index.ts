@@ -1,4 +1,6 @@
+import { envelopesOf } from '../job/envelopes-of';
 import type { Job, Piece } from '../job/schema';
+import { asFace } from '../job/turned';
 import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import { shopOf } from '../trade/shops';
@@ -7,6 +9,7 @@ import { blackAreas } from './black-areas';
 import type { Check, CheckKit, Finding, Severity } from './check';
 import { emptyDetail } from './empty-detail';
 import { hiddenWords } from './hidden-words';
+import { acrossFold, keepClear, unprintableMargin } from './keep-clear';
 import { knockedOutBlack } from './knocked-out-black';
 import { logoCrowded, logoSmall } from './logos';
 import { lowPpi } from './low-ppi';
@@ -17,6 +20,7 @@ import { outOfGamut } from './out-of-gamut';
 import { outsideSafe } from './outside-safe';
 import { pastLine } from './past-line';
 import { placeholderWords } from './placeholder-words';
+import { backTurn, behindTheWindow, postSize } from './post';
 import { registrationColour } from './registration-colour';
 import { richBlackWords } from './rich-black-words';
 import { sameInk } from './same-ink';
@@ -56,6 +60,12 @@ export const CHECKS: readonly Check[] = [
   emptyDetail,
   logoSmall,
   logoCrowded,
+  keepClear,
+  unprintableMargin,
+  acrossFold,
+  postSize,
+  backTurn,
+  behindTheWindow,
 ];
 
 /** The check that a finding comes from; spelling runs beside the others, when its dictionary has answered. */
@@ -71,9 +81,12 @@ export const byGravity = (findings: readonly Finding[]): Finding[] =>
 /** All findings of a piece but those that are read from its plates, the gravest first. */
 export function checkPiece(job: Job, piece: Piece, { fonts, press }: CheckKit, shop = shopOf(piece.shop)): Finding[] {
   const sources = sourcesOf(job, fonts);
+  const envelopes = envelopesOf(job);
   return byGravity(
     printedFaces(piece, sources).flatMap((face) =>
-      CHECKS.flatMap((check) => check.run({ piece, face, shop, sources, press, logos: job.logos })),
+      CHECKS.flatMap((check) =>
+        check.run({ piece: asFace(piece, face), face, shop, sources, press, logos: job.logos, envelopes }),
+      ),
     ),
   );
 }

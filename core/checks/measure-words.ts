@@ -8,6 +8,7 @@ export function measureWords({ value, kind }: Measure, unit: PieceUnit): string 
   if (kind === 'ink') return `${Math.round(value * 100)} %`;
   if (kind === 'lightness') return `${Math.round(value)} of 100 in lightness`;
   if (kind === 'difference') return `ΔE ${(Math.round(value * 10) / 10).toFixed(1)}`;
+  if (kind === 'ratio') return `${value.toFixed(2)} to 1`;
   if (kind === 'type') return formatLength(value, 'pt', 2);
   return formatLength(value, unit, unit === 'in' ? 3 : 2);
 }

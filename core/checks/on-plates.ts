@@ -1,11 +1,14 @@
 import { type PlateGrid, type PlatesAsked, platesDevice } from '../devices/plates/device';
+import { cellsAnInch } from '../devices/plates/pictures';
 import { totalsOf } from '../devices/plates/readings';
+import { outset } from '../geometry/box';
 import type { Element, Job, Piece } from '../job/schema';
+import { asFace } from '../job/turned';
 import { drawElement } from '../scene/face';
 import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import { shopOf } from '../trade/shops';
-import type { Check, CheckContext, CheckKit, Finding, Fix } from './check';
+import { type Check, type CheckContext, type CheckKit, type Finding, type Fix, trimOf } from './check';
 import { faintWords } from './faint-words';
 import { picturesOutOfGamut } from './pictures-out-of-gamut';
 import { totalInk } from './total-ink';
@@ -64,16 +67,26 @@ export function withFixes(findings: readonly Finding[], piece: Piece, context: F
   });
 }
 
-/** Each printed face of a piece on its plates. */
+/** How the plates of a piece are laid: with its bleed, unless only what is left once it is cut is asked for. */
+export interface PieceAsked extends Pick<PlatesAsked, 'picture'> {
+  /** Cells an inch; as many as are needed to look at a face where it is left out. */
+  ppi?: number;
+  trimOnly?: boolean;
+}
+
+/** Each printed face of a piece on its plates, upright as it is laid out. */
 export function layPiece(
   job: Job,
   piece: Piece,
   { fonts, press }: CheckKit,
-  asked: PlatesAsked,
+  { picture, ppi, trimOnly = false }: PieceAsked,
   shop = shopOf(piece.shop),
 ): PlateContext[] {
   const sources = sourcesOf(job, fonts);
-  return printedFaces(piece, sources).map((face) =>
-    layFace({ piece, face, shop, sources, press, logos: job.logos }, asked),
-  );
+  return printedFaces(piece, sources).map((face) => {
+    const sheet = asFace(piece, face);
+    const box = trimOnly ? trimOf(sheet) : outset(trimOf(sheet), shop.bleed[piece.kind]);
+    const context = { piece: sheet, face, shop, sources, press, logos: job.logos, envelopes: [] };
+    return layFace(context, { box, ppi: ppi ?? cellsAnInch(box), picture });
+  });
 }

@@ -6,6 +6,7 @@ import { pngUrl, tonePng } from '../devices/tone-png';
 import { type Box, outset } from '../geometry/box';
 import type { Matrix } from '../geometry/matrix';
 import type { Job, Piece } from '../job/schema';
+import { asFace } from '../job/turned';
 import { decodePicture } from '../picture/decode';
 import { proofPicture, type SeparatedPicture, separatePicture } from '../picture/separate';
 import { drawFace } from '../scene/face';
@@ -120,6 +121,7 @@ export function writeSvg(job: Job, piece: Piece, faceNumber: number, bleed: numb
     const picture = separatePicture(decodePicture(bytes), kit.engine, kit.press, separation);
     hrefs.set(key, pngUrl(proofPng(picture, kit.engine, kit.press, job.inks)));
   }
-  const page = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, bleed);
+  const { width, height } = face ? asFace(piece, face) : piece;
+  const page = outset({ x: 0, y: 0, width, height }, bleed);
   return svgText(device.elements, page, hrefs);
 }

@@ -16,6 +16,9 @@ const extent = z.number().min(0).max(FAR);
 export const id = z.string().regex(/^[\w-]{1,64}$/, 'an id is up to 64 letters, digits, - and _');
 export const name = z.string().trim().min(1).max(120);
 
+/** What the app draws for a purpose of its own. */
+export const PARTS = ['address side', 'fold ticks'] as const;
+
 export type { Paint } from '../colour/paint';
 
 /** What is left of the way from the first to the last of some copies. */
@@ -71,6 +74,8 @@ const common = {
   hidden: yes,
   /** Shows how the piece will be used, and is never printed. */
   sample: yes,
+  /** Drawn by the app for that purpose, and made anew when it changes. */
+  part: z.enum(PARTS).optional(),
   /** The group it belongs to, the innermost. */
   group: id.optional(),
   /** How much of what is below it covers; all where it is left out. */

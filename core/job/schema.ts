@@ -9,6 +9,7 @@ import { toPoints } from '../units/length';
 import { firmSchema, personSchema } from './details';
 import { elementSchema, id, name, paintsOf, place } from './element';
 import { logoSchema, rolesSchema } from './house';
+import { kindFacts } from './kinds';
 
 export * from './element';
 
@@ -37,6 +38,8 @@ export const faceSchema = z.strictObject({
   name,
   elements: z.array(elementSchema).max(5000),
   groups: z.array(groupSchema).max(2000).optional(),
+  /** Laid out upright on a wide sheet or the other way: its top is at the sheet's right (clockwise) or left. */
+  turned: z.enum(['clockwise', 'anticlockwise']).optional(),
   guides,
 });
 export type Face = z.infer<typeof faceSchema>;
@@ -61,6 +64,7 @@ export const pieceSchema = z.strictObject({
   faces: z.array(faceSchema).min(1).max(MOST_FACES),
   /** The plates it is to be printed from; process and spots where it is left out. */
   printedWith: printedWithSchema.optional(),
+  ...kindFacts,
   /** Whose details it shows; the first person's where it is left out. */
   person: id.optional(),
   /** Guides of all its faces. */
@@ -135,6 +139,9 @@ export const jobSchema = z
     for (const piece of job.pieces)
       for (const ink of piece.printedWith?.inks ?? [])
         if (!job.inks.some((each) => each.id === ink)) say(`the ink ${ink} is missing`);
+    for (const piece of job.pieces)
+      if (piece.post && !piece.faces.some((face) => face.id === piece.post!.face))
+        say(`the address side ${piece.post.face} is not in its piece`);
     for (const { ink } of paints) if (!job.inks.some((each) => each.id === ink)) say(`the ink ${ink} is missing`);
     for (const piece of job.pieces) {
       const words = piece.faces.flatMap((f) => f.elements.filter((e) => e.kind === 'words'));

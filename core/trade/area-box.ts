@@ -16,7 +16,10 @@ function along(near: number | undefined, far: number | undefined, size: number |
 }
 
 /** Where an area of a rule set lies on a face of that size, in points; never beyond the face. */
-export function areaBox({ left, right, top, bottom, width, height }: AreaRule, face: { width: number; height: number }) {
+export function areaBox(
+  { left, right, top, bottom, width, height }: AreaRule,
+  face: { width: number; height: number },
+) {
   const across = along(left, right, width, face.width);
   const down = along(top, bottom, height, face.height);
   const x = Math.max(0, across.from);

@@ -59,7 +59,11 @@ interface Box extends Size {
 export interface WindowView {
   /** The window, and the lines of the address at each extreme of the sheet's slack; from the envelope's top left corner. */
   window: Box;
-  extremes: readonly { lines: Box; sheet: Box; covered: { left: number; right: number; top: number; bottom: number } }[];
+  extremes: readonly {
+    lines: Box;
+    sheet: Box;
+    covered: { left: number; right: number; top: number; bottom: number };
+  }[];
   /** How much of the address is covered at the worst, on any side; 0 where it always shows whole. */
   worst: number;
 }

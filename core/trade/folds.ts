@@ -67,5 +67,4 @@ export function panelsOf(fold: Fold, flat: number, less: number, side: 'outside'
 export const foldLines = (panels: readonly Panel[]): number[] => panels.slice(1).map(({ from }) => from);
 
 /** How wide it is once it is folded. */
-export const foldedWidth = (fold: Fold, flat: number, less: number): number =>
-  Math.max(...widths(fold, flat, less));
+export const foldedWidth = (fold: Fold, flat: number, less: number): number => Math.max(...widths(fold, flat, less));

@@ -48,9 +48,19 @@ export function postVerdict(
     const isLarge = thickerAbove && (long > thickerAbove.size[0] + HAIR || short > thickerAbove.size[1] + HAIR);
     const least = isLarge ? thickerAbove.thickness : class_.thickness[0];
     if (thickness < least - 1e-6)
-      against.push({ what: 'thickness', measured: thickness, wanted: least, says: `too thin for a ${class_.name} of its size` });
+      against.push({
+        what: 'thickness',
+        measured: thickness,
+        wanted: least,
+        says: `too thin for a ${class_.name} of its size`,
+      });
     if (thickness > class_.thickness[1] + 1e-6)
-      against.push({ what: 'thickness', measured: thickness, wanted: class_.thickness[1], says: `too thick for a ${class_.name}` });
+      against.push({
+        what: 'thickness',
+        measured: thickness,
+        wanted: class_.thickness[1],
+        says: `too thick for a ${class_.name}`,
+      });
   }
   return { postage: fits?.postage ?? rules.tooLarge, against };
 }

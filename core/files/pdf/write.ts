@@ -6,12 +6,14 @@ import { noUses, pdfDevice } from '../../devices/pdf';
 import { type Box, bottom, outset, right } from '../../geometry/box';
 import { pieceOf } from '../../job/find';
 import type { Face, Job, Piece } from '../../job/schema';
+import { ontoSheet } from '../../job/turned';
 import { decodePicture } from '../../picture/decode';
 import { separatePicture } from '../../picture/separate';
 import { drawFace } from '../../scene/face';
 import { drawCropMarks, mediaBox } from '../../scene/marks';
 import { printedFaces } from '../../scene/shown-faces';
 import { sourcesOf } from '../../scene/sources';
+import { placedDevice } from '../../scene/turn';
 import type { ShopSpec } from '../../trade/schema';
 import type { FontBook } from '../../type/font';
 import type { FontCutter } from '../../type/subset';
@@ -126,7 +128,8 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
   for (const [i, face] of faces.entries()) {
     await tell({ done: (0.15 * i) / faces.length, what: `Drawing ${face.name}` });
     const device = pdfDevice(boxes.media, uses, asked.words);
-    drawFace(face, sources, device);
+    const onto = ontoSheet(piece, face);
+    drawFace(face, sources, onto ? placedDevice(device, { ...onto, scale: 1 }) : device);
     // Marks come last, so that nothing can lie over them; what runs past the bleed is cut off by the clip below.
     const art = device.content();
     const marks = pdfDevice(boxes.media, uses);

@@ -10,7 +10,7 @@ export type Copied = readonly Element[];
 export type NewIds = ReadonlyMap<string, string>;
 
 /** A copy under a new id, moved; what it follows or goes on in is its copy, where that was copied too. */
-function copyOf(element: Element, ids: NewIds, by: Point, onSameFace: boolean): Element {
+export function copyOf(element: Element, ids: NewIds, by: Point, onSameFace: boolean): Element {
   const copy = { ...element, id: ids.get(element.id)!, x: element.x + by.x, y: element.y + by.y } as Element;
   const group = copy.group && (ids.get(copy.group) ?? (onSameFace ? copy.group : undefined));
   delete copy.group;

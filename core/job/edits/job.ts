@@ -1,32 +1,13 @@
 import { produce } from 'immer';
 import type { OwnFont } from '../../type/own-font';
 import { pieceOf } from '../find';
-import { type Job, MOST_FACES, type Piece } from '../schema';
+import type { Job, Piece } from '../schema';
 
 /** Edits of the job as a whole. Every edit is a pure function: it gives a new job and leaves the old one. */
 
 export const renameJob = (job: Job, name: string): Job => ({ ...job, name });
 
 export const addPiece = (job: Job, piece: Piece): Job => ({ ...job, pieces: [...job.pieces, piece] });
-
-export const removePiece = (job: Job, id: string): Job => ({
-  ...job,
-  pieces: job.pieces.filter((piece) => piece.id !== id),
-});
-
-export const renamePiece = (job: Job, id: string, name: string): Job =>
-  produce(job, (draft) => {
-    const piece = pieceOf(draft, id);
-    if (piece) piece.name = name;
-  });
-
-/** Adds an empty face after the others. */
-export const addFace = (job: Job, pieceId: string, faceId: string): Job =>
-  produce(job, (draft) => {
-    const piece = pieceOf(draft, pieceId);
-    if (piece && piece.faces.length < MOST_FACES)
-      piece.faces.push({ id: faceId, name: `Page ${piece.faces.length + 1}`, elements: [] });
-  });
 
 export const setShop = (job: Job, pieceId: string, shop: string): Job =>
   produce(job, (draft) => {

@@ -5,4 +5,5 @@ import us from './us.json' with { type: 'json' };
 /** The rule sets of post that ship, one file each; see docs/post-rules.md for adding one. */
 export const POST_RULES: readonly PostRules[] = [us, international].map((rules) => postRulesSchema.parse(rules));
 
-export const postRulesOf = (id: string | undefined): PostRules | undefined => POST_RULES.find((rules) => rules.id === id);
+export const postRulesOf = (id: string | undefined): PostRules | undefined =>
+  POST_RULES.find((rules) => rules.id === id);

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job, Piece } from '../../../core/job/schema';
+import { asFace } from '../../../core/job/turned';
 import { printedFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import { shopOf } from '../../../core/trade/shops';
@@ -36,21 +37,24 @@ export function PieceTile({
   return (
     <a href={`/layout?job=${job.id}&piece=${piece.id}`} className="group text-[var(--table-text)]">
       <span className="mb-2 flex gap-3">
-        {faces.map((face) => (
-          <svg
-            key={face.id}
-            role="img"
-            aria-label={face.name}
-            width={piece.width * scale}
-            height={piece.height * scale}
-            viewBox={`0 0 ${piece.width} ${piece.height}`}
-            className="shadow-md group-hover:outline-2 group-hover:outline-primary"
-          >
-            {kit && sources && (
-              <FaceArt face={face} sources={sources} press={kit.press(condition)} previews={previews} />
-            )}
-          </svg>
-        ))}
+        {faces.map((face) => {
+          const { width, height } = asFace(piece, face);
+          return (
+            <svg
+              key={face.id}
+              role="img"
+              aria-label={face.name}
+              width={width * scale}
+              height={height * scale}
+              viewBox={`0 0 ${width} ${height}`}
+              className="shadow-md group-hover:outline-2 group-hover:outline-primary"
+            >
+              {kit && sources && (
+                <FaceArt face={face} sources={sources} press={kit.press(condition)} previews={previews} />
+              )}
+            </svg>
+          );
+        })}
       </span>
       <span className="block font-semibold">{piece.name}</span>
       <span className="block text-[13px]">{formatSize(piece.width, piece.height, piece.unit)}</span>

@@ -1,4 +1,5 @@
 import { type Box, bottom, outset, right } from '../../../core/geometry/box';
+import { AreaPattern } from './Areas';
 
 const rectData = ({ x, y, width, height }: Box): string => `M${x} ${y}h${width}v${height}h${-width}z`;
 
@@ -20,6 +21,7 @@ export function BandPatterns() {
         <rect width="7" height="7" fill="#fff" fillOpacity=".25" />
         <rect width="2.2" height="7" fill="var(--edge-ochre)" fillOpacity=".75" />
       </pattern>
+      <AreaPattern />
     </defs>
   );
 }

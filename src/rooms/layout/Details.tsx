@@ -24,6 +24,8 @@ import { EffectsCard } from './paint/EffectsCard';
 import { FillCard } from './paint/FillCard';
 import { InkCard } from './paint/InkCard';
 import { RuleCard, StrokeCard } from './paint/LineCard';
+import { FacesCard } from './piece/FacesCard';
+import { KindCard } from './piece/KindCard';
 import { RepeatCard } from './RepeatCard';
 import { ShapeCard } from './ShapeCard';
 import { SpellingCard } from './SpellingCard';
@@ -287,6 +289,8 @@ function PieceDetails() {
         <kbd className="key">?</kbd> lists the keys.
       </p>
       <PersonCard />
+      <KindCard />
+      <FacesCard />
       <NudgeField />
       <SpellingCard />
     </section>

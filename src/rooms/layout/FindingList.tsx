@@ -55,7 +55,7 @@ export function FindingList({ findings, onClose }: { findings: readonly Finding[
                 <span className="block">
                   {SAYS[finding.severity]}: {finding.problem}. {sentence(measuredAndWanted(finding, unit))}
                 </span>
-                <span className="quiet block text-[13px] leading-4">{check?.protects}</span>
+                <span className="quiet block text-[13px] leading-4">{finding.rule ?? check?.protects}</span>
               </button>
               <span className="grid justify-items-stretch gap-1.5">
                 {[finding.fix, finding.orElse].map(

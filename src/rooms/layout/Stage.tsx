@@ -1,9 +1,12 @@
 import { memo, type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { inkBounds } from '../../../core/devices/bounds';
 import { type Box, outset, type Point, unionOf } from '../../../core/geometry/box';
+import { pieceOf } from '../../../core/job/find';
 import type { Face } from '../../../core/job/schema';
+import { asFace } from '../../../core/job/turned';
 import { elementBox, elementFrame } from '../../../core/scene/face';
 import { FaceArt } from '../../parts/FaceArt';
+import { Areas } from './Areas';
 import { CaughtLines } from './arrange/CaughtLines';
 import { GuideLines } from './arrange/GuideLines';
 import { type Bench, useBench } from './bench';
@@ -36,7 +39,8 @@ const FaceSheet = memo(function FaceSheet({
   origin: Point;
   asCut: boolean;
 }) {
-  const { piece, shop, press, sources, previews } = bench;
+  const { shop, press, sources, previews } = bench;
+  const piece = asFace(bench.piece, face);
   const bleed = asCut ? 0 : shop.bleed[piece.kind];
   const paper = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, bleed);
   return (
@@ -87,22 +91,25 @@ function useMoving(view: View | undefined): { moving: boolean; base: View | unde
 /** The table with the piece on it. What is drawn on the piece scales by a CSS transform; what is drawn about it does not. */
 export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNode }) {
   const bench = useBench();
-  const { piece, shop, shown, selection, selected, sources, findings, unit } = bench;
+  const { job, shop, shown, selection, selected, sources, findings, unit } = bench;
+  const piece = pieceOf(job, bench.piece.id)!;
   const window = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [view, setView] = useState<View>();
   const bleed = shop.bleed[piece.kind];
   const safe = shop.safe[piece.kind];
-  const { width: wide, height: high } = piece;
+  const trimOfFace = (face: Face): Box => {
+    const { width, height } = asFace(piece, face);
+    return { x: 0, y: 0, width, height };
+  };
   // The same places as long as the same faces are shown: what is drawn about them is not drawn again.
-  const faceIds = shown.map((f) => f.id).join(' ');
-  const origins = useMemo(
-    () => placeFaces(faceIds.split(' '), { width: wide, height: high }, bleed),
-    [faceIds, wide, high, bleed],
-  );
-  const trim: Box = { x: 0, y: 0, width: piece.width, height: piece.height };
+  const sizes = JSON.stringify(shown.map((f) => ({ id: f.id, width: trimOfFace(f).width })));
+  const origins = useMemo(() => placeFaces(JSON.parse(sizes), bleed), [sizes, bleed]);
   const table = unionOf(
-    [...origins.values()].map((o) => ({ ...outset(trim, bleed), x: o.x - bleed, y: o.y - bleed })),
+    shown.map((f) => {
+      const at = origins.get(f.id)!;
+      return { ...outset(trimOfFace(f), bleed), x: at.x - bleed, y: at.y - bleed };
+    }),
   )!;
 
   useLayoutEffect(() => {
@@ -172,8 +179,8 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                     key={f.id}
                     face={f.id}
                     name={shown.length > 1 ? f.name : undefined}
-                    width={piece.width}
-                    height={piece.height}
+                    width={trimOfFace(f).width}
+                    height={trimOfFace(f).height}
                     bleed={bleed}
                     safe={safe}
                     unit={unit}
@@ -189,13 +196,14 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                 >
                   {shown.map((f) => {
                     const origin = origins.get(f.id)!;
-                    const trimShown = onScreen(trim, origin, base);
+                    const trimShown = onScreen(trimOfFace(f), origin, base);
                     const toScreen = (box: Box): Box => onScreen(box, origin, base);
                     const mine = selected && f.elements.includes(selected) ? selected : undefined;
                     const several = selection.length > 1 ? selection.filter((e) => f.elements.includes(e)) : [];
                     const ink = mine && inkBounds(mine, sources);
                     return (
                       <g key={f.id}>
+                        <Areas face={f} toScreen={toScreen} zoom={base.zoom} />
                         <GuideLines face={f} trim={trimShown} zoom={base.zoom} />
                         {several.length > 1 && (
                           <g className="pointer-events-auto">

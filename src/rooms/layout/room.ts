@@ -5,7 +5,7 @@ interface Room {
   asCut: boolean;
   both: boolean;
   /** The panel that is open over the room, if any. */
-  open: 'keys' | 'actions' | 'export' | 'straighten' | 'guides' | 'icons' | 'logos' | undefined;
+  open: 'keys' | 'actions' | 'export' | 'straighten' | 'guides' | 'icons' | 'logos' | 'fits' | undefined;
 }
 
 export const useRoom = create<Room>(() => ({ asCut: false, both: false, open: undefined }));

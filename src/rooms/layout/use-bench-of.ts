@@ -4,6 +4,7 @@ import { withFixes } from '../../../core/checks/on-plates';
 import { spellingFindings } from '../../../core/checks/spelling';
 import { pieceOf } from '../../../core/job/find';
 import { pressConditionOf } from '../../../core/job/press-of';
+import { asFace } from '../../../core/job/turned';
 import { shownFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import { shopOf } from '../../../core/trade/shops';
@@ -88,7 +89,7 @@ export function useBenchOf(
     const selection = selectedIds.flatMap((id) => here.get(id) ?? []);
     return {
       job,
-      piece,
+      piece: asFace(piece, face),
       face,
       shown,
       selection,

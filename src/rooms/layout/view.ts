@@ -1,5 +1,4 @@
 import type { Box, Point } from '../../../core/geometry/box';
-import type { Piece } from '../../../core/job/schema';
 
 /** Where the table lies in the window: pixels of its origin, and CSS pixels a point. */
 export interface View {
@@ -15,13 +14,15 @@ const ZOOM_LIMITS = { least: 0.1, most: 40 };
 const MARGIN = { left: 70, right: 40, top: 64, bottom: 56 };
 
 /** Where each shown face's (by id) trim corner lies on the table, in points. */
-export function placeFaces(
-  shown: readonly string[],
-  piece: Pick<Piece, 'width' | 'height'>,
-  bleed: number,
-): Map<string, Point> {
-  const step = piece.width + 2 * bleed + Math.max(40, piece.width * 0.14);
-  return new Map(shown.map((id, i) => [id, { x: i * step, y: 0 }]));
+export function placeFaces(shown: readonly { id: string; width: number }[], bleed: number): Map<string, Point> {
+  let x = 0;
+  return new Map(
+    shown.map(({ id, width }) => {
+      const at = { x, y: 0 };
+      x += width + 2 * bleed + Math.max(40, width * 0.14);
+      return [id, at];
+    }),
+  );
 }
 
 /** The view in which a box of the table fills the window. */

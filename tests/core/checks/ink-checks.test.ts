@@ -132,10 +132,9 @@ describe('inks that go wrong', () => {
   });
 });
 
-const BOX = { x: 0, y: 0, width: mm(85), height: mm(55) };
 const onPlates = (job: Job, check: string): Finding[] => {
   const piece = job.pieces[0]!;
-  const laid = layPiece(job, piece, checkKit, { box: BOX, ppi: 150, picture: () => undefined });
+  const laid = layPiece(job, piece, checkKit, { ppi: 150, trimOnly: true, picture: () => undefined });
   const context = { sources: sourcesOf(job, kit.fonts), press: checkKit.press };
   return withFixes(laid.flatMap(checkPlates), piece, context).filter((f) => f.check === check);
 };
@@ -152,7 +151,7 @@ describe('total ink on the plates', () => {
       rich,
       rich.pieces[0]!,
       { ...checkKit, press: limited },
-      { box: BOX, ppi: 150, picture: () => undefined },
+      { ppi: 150, trimOnly: true, picture: () => undefined },
     );
     const [finding] = laid.flatMap(checkPlates);
     expect(finding).toMatchObject({ check: 'total-ink', severity: 'stop', measured: { kind: 'ink' } });
@@ -176,7 +175,7 @@ describe('total ink on the plates', () => {
     const dark = { ...withAsset, pieces: [{ ...withAsset.pieces[0]!, faces: [{ ...face, elements: [picture] }] }] };
     const piece = dark.pieces[0]!;
     const full = { width: 2, height: 2, plates: PROCESS_PLATES, amounts: new Uint8Array(16).fill(255) };
-    const laid = layPiece(dark, piece, checkKit, { box: BOX, ppi: 150, picture: () => full });
+    const laid = layPiece(dark, piece, checkKit, { ppi: 150, trimOnly: true, picture: () => full });
     const context = { sources: sourcesOf(dark, kit.fonts), press: checkKit.press };
     const [finding] = withFixes(laid.flatMap(checkPlates), piece, context);
     expect(finding).toMatchObject({ check: 'total-ink', element: 'pic' });

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
 import type { Finding } from '../../../core/checks/check';
-import { trimOf } from '../../../core/checks/check';
 import { checkPlates, layPiece } from '../../../core/checks/on-plates';
 import type { Lab } from '../../../core/colour/ink';
 import { separatedPictures } from '../../../core/devices/plates/pictures';
@@ -19,11 +18,7 @@ function found(draw: Draw, more: Partial<Picture> = {}): Finding[] {
   const picture = makePicture({ id: 'pic', x: 10, y: 20, width: 96, height: 48, asset: hash });
   const piece = { ...job.pieces[0]!, faces: [{ ...face, elements: [{ ...picture, ...more } as Picture] }] };
   const pictures = separatedPictures((asked) => assets[asked], kit.engine, checkKit.press);
-  const laid = layPiece({ ...job, pieces: [piece] }, piece, checkKit, {
-    box: trimOf(piece),
-    ppi: 72,
-    picture: pictures,
-  });
+  const laid = layPiece({ ...job, pieces: [piece] }, piece, checkKit, { ppi: 72, trimOnly: true, picture: pictures });
   return laid.flatMap(checkPlates).filter(({ check }) => check === 'picture-out-of-gamut');
 }
 

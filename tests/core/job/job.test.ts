@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import * as elements from '../../../core/job/edits/elements';
 import * as inks from '../../../core/job/edits/inks';
 import * as jobs from '../../../core/job/edits/job';
+import * as pieces from '../../../core/job/edits/pieces';
 import * as wordsEdits from '../../../core/job/edits/words';
 import { findElement, inkOf, titleOf } from '../../../core/job/find';
 import { redo, startHistory, step, undo } from '../../../core/job/history';
@@ -168,7 +169,7 @@ const anyEdit = fc.oneof(
     .double({ min: 0, max: 1, noNaN: true })
     .map((tint) => (job: Job) => elements.setPaint(job, 'panel', { ink: 'copper', tint })),
   fc.constantFrom<'mm' | 'in'>('mm', 'in').map((unit) => (job: Job) => jobs.setUnit(job, 'card', unit)),
-  fc.string({ minLength: 1, maxLength: 30 }).map((name) => (job: Job) => jobs.renamePiece(job, 'card', `P${name}`)),
+  fc.string({ minLength: 1, maxLength: 30 }).map((name) => (job: Job) => pieces.renamePiece(job, 'card', `P${name}`)),
 );
 
 describe('undo', () => {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checkPiece } from '../../../core/checks';
 import { removeElement } from '../../../core/job/edits/elements';
-import { addFace } from '../../../core/job/edits/job';
+import { addFace } from '../../../core/job/edits/faces';
 import { goOn, setWordsFrame } from '../../../core/job/edits/words';
 import { findElement, flowHead } from '../../../core/job/find';
 import { plainText } from '../../../core/job/look';

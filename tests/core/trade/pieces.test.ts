@@ -98,7 +98,11 @@ describe('the address behind a window', () => {
 describe('letter layouts', () => {
   it('have the distances of DIN 5008', () => {
     const [a, b] = LETTER_LAYOUTS;
-    expect(a!.field).toMatchObject({ x: expect.closeTo(mm(20), 6), y: expect.closeTo(mm(27), 6), width: expect.closeTo(mm(85), 6) });
+    expect(a!.field).toMatchObject({
+      x: expect.closeTo(mm(20), 6),
+      y: expect.closeTo(mm(27), 6),
+      width: expect.closeTo(mm(85), 6),
+    });
     expect(b!.field).toMatchObject({ y: expect.closeTo(mm(45), 6), height: expect.closeTo(mm(45), 6) });
     expect(a!.folds).toEqual([mm(87), mm(192)].map((v) => expect.closeTo(v, 6)));
     expect(b!.folds).toEqual([mm(105), mm(210)].map((v) => expect.closeTo(v, 6)));
@@ -140,9 +144,11 @@ describe('panels of a folded piece', () => {
         (fold, flat, less) => {
           const [inside, outside] = (['inside', 'outside'] as const).map((side) => panelsOf(fold, flat, less, side));
           expect(inside!.reduce((sum, { width }) => sum + width, 0)).toBeCloseTo(flat, 6);
-          expect(foldLines(outside!).map((at) => flat - at).reverse()).toEqual(
-            foldLines(inside!).map((at) => expect.closeTo(at, 6)),
-          );
+          expect(
+            foldLines(outside!)
+              .map((at) => flat - at)
+              .reverse(),
+          ).toEqual(foldLines(inside!).map((at) => expect.closeTo(at, 6)));
         },
       ),
     );

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { inkBounds } from '../../../../core/devices/bounds';
-import { addFace } from '../../../../core/job/edits/job';
+import { addFace } from '../../../../core/job/edits/faces';
 import { goOn, scaleWords, setRow, setWordsFrame } from '../../../../core/job/edits/words';
 import { titleOf } from '../../../../core/job/find';
 import type { Words } from '../../../../core/job/schema';

@@ -1,0 +1,125 @@
+import { produce } from 'immer';
+import { areaBox } from '../../trade/area-box';
+import { postRulesOf } from '../../trade/post';
+import { toPoints } from '../../units/length';
+import { dividerAt } from '../areas';
+import { pieceOf } from '../find';
+import type { EnvelopeMade, FoldMade, LetterMade, Post } from '../kinds';
+import { makeRule, makeShape } from '../make';
+import type { Element, Face, Job, Piece } from '../schema';
+import { asFace } from '../turned';
+
+/** Edits of what a piece is: its address side, its envelope, its letter, its fold, its faces on the sheet. */
+
+const change = (job: Job, pieceId: string, recipe: (piece: Piece) => void): Job =>
+  produce(job, (draft) => {
+    const piece = pieceOf(draft, pieceId);
+    if (piece) recipe(piece);
+  });
+
+/** A fact that is put, or taken away. */
+const put = <K extends keyof Piece>(piece: Piece, key: K, value: Piece[K] | undefined): void => {
+  if (value === undefined) delete piece[key];
+  else piece[key] = value;
+};
+
+export const setEnvelope = (job: Job, pieceId: string, made: EnvelopeMade | undefined): Job =>
+  change(job, pieceId, (piece) => put(piece, 'envelope', made));
+export const setLetter = (job: Job, pieceId: string, letter: LetterMade | undefined): Job =>
+  change(job, pieceId, (piece) => put(piece, 'letter', letter));
+export const setFold = (job: Job, pieceId: string, fold: FoldMade | undefined): Job =>
+  change(job, pieceId, (piece) => put(piece, 'fold', fold));
+export const setTurns = (job: Job, pieceId: string, turns: Piece['turns']): Job =>
+  change(job, pieceId, (piece) => put(piece, 'turns', turns));
+export const setThickness = (job: Job, pieceId: string, thickness: number | undefined): Job =>
+  change(job, pieceId, (piece) => put(piece, 'thickness', thickness));
+
+/** How a letter is laid out until it is told otherwise: common practice. */
+export const NEW_LETTER: Omit<LetterMade, 'layout'> = {
+  margins: { top: toPoints(20, 'mm'), right: toPoints(20, 'mm'), bottom: toPoints(20, 'mm'), left: toPoints(25, 'mm') },
+  unprintable: toPoints(5, 'mm'),
+  marks: 'shown',
+};
+
+/** Lines for an address, points: common practice. */
+export const NEW_POST: Omit<Post, 'rules' | 'face'> = {
+  lines: { count: 4, spacing: toPoints(8, 'mm'), weight: 0.5 },
+  stamp: true,
+  divider: true,
+};
+const QUIET = 0.55;
+
+/** What is drawn on an address side by its rules: ordinary elements that are made anew when the rules change. */
+export function addressSide(piece: Piece, face: Face, post: Post, newId: () => string): Element[] {
+  const rules = postRulesOf(post.rules);
+  if (!rules) return [];
+  const { width, height } = asFace(piece, face);
+  const common = { part: 'address side' as const };
+  const paint = { ink: 'black', tint: QUIET };
+  const made: Element[] = [];
+  const stamp = rules.areas.find((rule) => rule.stamp);
+  if (post.stamp && stamp?.stamp) {
+    const box = areaBox(stamp, { width, height });
+    const [w, h] = stamp.stamp;
+    const inset = Math.min((box.height - h) / 2, toPoints(6, 'mm'));
+    made.push({
+      ...makeShape({ id: newId(), name: 'Stamp', x: width - inset - w, y: inset, width: w, height: h }),
+      ...common,
+      paint: { ink: 'paper', tint: 1 },
+      stroke: { paint, weight: 0.5 },
+    });
+  }
+  const divider = dividerAt({ width, height }, rules);
+  if (post.divider)
+    made.push({ ...makeRule({ id: newId(), name: 'Divider', ...divider, width: 0.5, paint }), ...common });
+  const address = rules.areas.find(({ id }) => id === 'address');
+  if (address && post.lines.count > 0) {
+    const box = areaBox(address, { width, height });
+    const x = Math.max(box.x, divider.x + toPoints(8, 'mm'));
+    const last = box.y + box.height - toPoints(2, 'mm');
+    for (let i = post.lines.count - 1; i >= 0; i--) {
+      const y = last - i * post.lines.spacing;
+      if (y < box.y) continue;
+      made.push({
+        ...makeRule({
+          id: newId(),
+          name: 'Address line',
+          x,
+          y,
+          width: Math.max(1, box.x + box.width - x),
+          height: post.lines.weight,
+          paint,
+        }),
+        ...common,
+      });
+    }
+  }
+  return made;
+}
+
+/** Makes a face the side that is posted, by a rule set; what the rules draw is drawn anew. */
+export const setPost = (job: Job, pieceId: string, post: Post | undefined, newId: () => string): Job =>
+  change(job, pieceId, (piece) => {
+    put(piece, 'post', post);
+    for (const face of piece.faces) face.elements = face.elements.filter((e) => e.part !== 'address side');
+    const face = piece.faces.find(({ id }) => id === post?.face);
+    if (post && face && piece.kind === 'postcard') face.elements.push(...addressSide(piece, face, post, newId));
+  });
+
+/** Turns one face on the sheet, or lays it straight; its elements stay where they are on it. */
+export const turnFace = (
+  job: Job,
+  pieceId: string,
+  faceId: string,
+  turned: Face['turned'],
+  newId: () => string,
+): Job => {
+  const laid = change(job, pieceId, (piece) => {
+    const face = piece.faces.find(({ id }) => id === faceId);
+    if (!face) return;
+    if (turned) face.turned = turned;
+    else delete face.turned;
+  });
+  const post = pieceOf(laid, pieceId)?.post;
+  return post?.face === faceId ? setPost(laid, pieceId, post, newId) : laid;
+};

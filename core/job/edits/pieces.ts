@@ -1,0 +1,33 @@
+import { produce } from 'immer';
+import { pieceOf } from '../find';
+import type { Job, Piece } from '../schema';
+import { copyOfFace } from './faces';
+
+/** Edits of pieces as wholes. */
+
+/** A piece once more under other ids, with everything on it. */
+export function copyOfPiece(piece: Piece, name: string, newId: () => string): Piece {
+  const faces = piece.faces.map((face) => copyOfFace(face, face.name, newId));
+  const at = piece.faces.findIndex(({ id }) => id === piece.post?.face);
+  const post = piece.post && faces[at] ? { post: { ...piece.post, face: faces[at].id } } : {};
+  return { ...piece, ...post, id: newId(), name, faces };
+}
+
+/** Puts a copy of a piece after it. */
+export const duplicatePiece = (job: Job, pieceId: string, newId: () => string): Job => {
+  const at = job.pieces.findIndex(({ id }) => id === pieceId);
+  const piece = job.pieces[at];
+  if (!piece) return job;
+  const copy = copyOfPiece(piece, `${piece.name}, copy`.slice(0, 120), newId);
+  return { ...job, pieces: [...job.pieces.slice(0, at + 1), copy, ...job.pieces.slice(at + 1)] };
+};
+
+export const renamePiece = (job: Job, pieceId: string, name: string): Job =>
+  produce(job, (draft) => {
+    const piece = pieceOf(draft, pieceId);
+    if (piece && name.trim() !== '') piece.name = name.trim().slice(0, 120);
+  });
+
+/** Takes a piece away; the last one of a job stays. */
+export const removePiece = (job: Job, pieceId: string): Job =>
+  job.pieces.length < 2 ? job : { ...job, pieces: job.pieces.filter(({ id }) => id !== pieceId) };

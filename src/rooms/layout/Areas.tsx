@@ -1,0 +1,95 @@
+import { type Box, middleOf, unionOf } from '../../../core/geometry/box';
+import { type Area, areasOf, facePanels, facesFolds } from '../../../core/job/areas';
+import type { Face, Piece } from '../../../core/job/schema';
+import { asFace } from '../../../core/job/turned';
+import { useBench } from './bench';
+
+/** The hatch of areas that are kept clear, in pixels. */
+export const AreaPattern = () => (
+  <pattern id="keep-clear" width="8" height="8" patternUnits="userSpaceOnUse">
+    <path d="M0 0L8 8M8 0L0 8" stroke="var(--edge-slate)" strokeWidth="1" strokeOpacity=".75" fill="none" />
+  </pattern>
+);
+
+/** A name on a slip, so that it can be read on anything. */
+function Slip({ at, text }: { at: { x: number; y: number }; text: string }) {
+  const width = text.length * 6.6 + 12;
+  return (
+    <g transform={`translate(${at.x - width / 2} ${at.y - 9})`}>
+      <rect width={width} height={18} rx={2} fill="#fffdf8" fillOpacity=".9" />
+      <text x={width / 2} y={13} fontSize="12" textAnchor="middle" fill="#24221e">
+        {text}
+      </text>
+    </g>
+  );
+}
+
+const FILLS: Readonly<Record<Area['kind'], string>> = {
+  clear: 'url(#keep-clear)',
+  unprintable: 'none',
+  shown: 'none',
+};
+
+/** Where the name of an area goes: its first box, or the middle of all. */
+const nameAt = ({ boxes, kind }: Area): Box | undefined =>
+  kind === 'clear' && boxes.length < 4 ? boxes[0] : boxes.length === 1 ? boxes[0] : undefined;
+
+/** The areas of a face that are kept clear, with their names in them; where it is folded, and its panels. */
+export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box): Box; zoom: number }) {
+  const { job, piece: shown } = useBench();
+  const piece = job.pieces.find(({ id }) => id === shown.id) as Piece;
+  const areas = areasOf(piece, face);
+  const panels = facePanels(piece, face);
+  const folds = facesFolds(piece, face);
+  const { width, height } = asFace(piece, face);
+  const origin = toScreen({ x: 0, y: 0, width: 0, height: 0 });
+  return (
+    <g pointerEvents="none">
+      {areas.map((area) => {
+        const named = nameAt(area);
+        const around = unionOf(area.boxes);
+        return (
+          <g key={area.id}>
+            <path
+              d={area.outline}
+              transform={`translate(${origin.x} ${origin.y}) scale(${zoom})`}
+              fill={area.kind === 'clear' ? 'var(--edge-slate)' : 'none'}
+              fillOpacity=".07"
+              stroke="var(--edge-slate)"
+              strokeWidth="1"
+              strokeDasharray={area.kind === 'clear' ? undefined : '2 4'}
+              vectorEffect="non-scaling-stroke"
+            />
+            {area.kind === 'clear' &&
+              area.boxes.length < 4 &&
+              area.boxes.map((box) => <rect key={`${box.x} ${box.y}`} {...toScreen(box)} fill={FILLS.clear} />)}
+            {area.kind === 'clear' && named && around && <Slip at={middleOf(toScreen(named))} text={area.name} />}
+          </g>
+        );
+      })}
+      {folds.map(({ axis, at }) => {
+        const line = toScreen(
+          axis === 'x'
+            ? { x: at, y: -12, width: 0, height: height + 24 }
+            : { x: -12, y: at, width: width + 24, height: 0 },
+        );
+        return (
+          <line
+            key={`${axis}${at}`}
+            x1={line.x}
+            y1={line.y}
+            x2={line.x + line.width}
+            y2={line.y + line.height}
+            stroke="var(--edge-trim)"
+            strokeWidth="1.2"
+            strokeDasharray="9 4 2 4"
+          />
+        );
+      })}
+      {panels.map((panel) => {
+        const box = toScreen({ x: panel.from, y: 0, width: panel.width, height: 0 });
+        return <Slip key={panel.name} at={{ x: box.x + box.width / 2, y: box.y + 14 }} text={panel.name} />;
+      })}
+    </g>
+  );
+}

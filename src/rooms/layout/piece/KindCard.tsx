@@ -1,0 +1,28 @@
+import { pieceOf } from '../../../../core/job/find';
+import { useBench } from '../bench';
+import { openPanel } from '../room';
+import { EnvelopeCard } from './EnvelopeCard';
+import { FoldCard } from './FoldCard';
+import { LetterCard } from './LetterCard';
+import { PostCard } from './PostCard';
+
+/** What a piece is besides its size: one card for each kind that has more to it. */
+export function KindCard() {
+  const { job, piece: shown } = useBench();
+  const piece = pieceOf(job, shown.id)!;
+  return (
+    <>
+      {piece.kind === 'postcard' && <PostCard piece={piece} />}
+      {piece.kind === 'envelope' && <EnvelopeCard piece={piece} />}
+      {piece.kind === 'letterhead' && <LetterCard piece={piece} />}
+      {piece.kind === 'flyer' && <FoldCard piece={piece} />}
+      <button
+        type="button"
+        className="btn btn-sm justify-self-start text-base-content"
+        onClick={() => openPanel('fits')}
+      >
+        Which envelopes does it fit?
+      </button>
+    </>
+  );
+}

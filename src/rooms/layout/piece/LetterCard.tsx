@@ -1,0 +1,70 @@
+import { NEW_LETTER, setLetter } from '../../../../core/job/edits/kinds';
+import type { LetterMade } from '../../../../core/job/kinds';
+import type { Piece } from '../../../../core/job/schema';
+import { LETTER_LAYOUTS } from '../../../../core/trade/letter-layouts';
+import { LengthField } from '../../../parts/LengthField';
+import { act } from '../../../store/session';
+import { useBench } from '../bench';
+import { Pick } from './Pick';
+
+const LAYOUTS = [
+  ['', 'Not said'],
+  ...LETTER_LAYOUTS.map(({ id, name }) => [id, name] as const),
+  ['none', 'None'],
+] as const;
+
+/** How a letter is laid out on the sheet: its margins, its address field and folds, and what an office printer leaves. */
+export function LetterCard({ piece }: { piece: Piece }) {
+  const { unit, echo } = useBench();
+  const { letter } = piece;
+  const put = (to: Partial<LetterMade>): void =>
+    act('Letter', (job) => setLetter(job, piece.id, letter && { ...letter, ...to }));
+  return (
+    <section aria-label="Letter" className="grid gap-1.5 text-base-content">
+      <h2 className="heading">Letter</h2>
+      <Pick
+        label="Address field and folds"
+        value={letter?.layout ?? ''}
+        options={LAYOUTS}
+        onChange={(layout) =>
+          act('Letter', (job) => setLetter(job, piece.id, layout ? { ...NEW_LETTER, ...letter, layout } : undefined))
+        }
+      />
+      {letter && (
+        <>
+          <div className="grid grid-cols-2 gap-1.5">
+            {(['top', 'right', 'bottom', 'left'] as const).map((edge) => (
+              <LengthField
+                key={edge}
+                label={`Margin ${edge}`}
+                unit={unit}
+                echo={echo}
+                value={letter.margins[edge]}
+                refuse={(p) => (p < 0 || p > piece.width / 2 ? 'A margin is up to half the sheet.' : undefined)}
+                onChange={(to) => put({ margins: { ...letter.margins, [edge]: to } })}
+              />
+            ))}
+          </div>
+          <LengthField
+            label="Office printer leaves"
+            unit={unit}
+            echo={echo}
+            value={letter.unprintable}
+            refuse={(p) => (p < 0 || p > 60 ? 'Up to 20 mm.' : undefined)}
+            onChange={(unprintable) => put({ unprintable })}
+          />
+          <Pick
+            label="Ticks for folding and punching"
+            value={letter.marks}
+            options={[
+              ['printed', 'Printed'],
+              ['shown', 'Only shown here'],
+              ['none', 'None'],
+            ]}
+            onChange={(marks) => put({ marks: marks as LetterMade['marks'] })}
+          />
+        </>
+      )}
+    </section>
+  );
+}

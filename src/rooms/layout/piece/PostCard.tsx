@@ -1,0 +1,91 @@
+import { nanoid } from 'nanoid';
+import { NEW_POST, setPost, setThickness } from '../../../../core/job/edits/kinds';
+import type { Post } from '../../../../core/job/kinds';
+import type { Piece } from '../../../../core/job/schema';
+import { POST_RULES, postRulesOf } from '../../../../core/trade/post';
+import { postVerdict } from '../../../../core/trade/postage';
+import { LengthField } from '../../../parts/LengthField';
+import { NumberField } from '../../../parts/NumberField';
+import { Tick } from '../../../parts/Tick';
+import { act } from '../../../store/session';
+import { useBench } from '../bench';
+import { Pick } from './Pick';
+
+const newId = (): string => nanoid(10);
+
+export const RULE_CHOICES = [['', 'No rules'], ...POST_RULES.map(({ id, name }) => [id, name] as const)] as const;
+
+/** The side of a postcard that is posted: whose rules, what is drawn on it, and what they say of its size. */
+export function PostCard({ piece }: { piece: Piece }) {
+  const { unit, echo } = useBench();
+  const { post } = piece;
+  const rules = postRulesOf(post?.rules);
+  const verdict = rules && postVerdict(rules, piece, piece.thickness);
+  const put = (to: Partial<Post>): void =>
+    act('Address side', (job) => setPost(job, piece.id, post && { ...post, ...to }, newId));
+  const choose = (id: string): void =>
+    act('Address side', (job) => {
+      const face = post?.face ?? piece.faces.at(-1)!.id;
+      return setPost(job, piece.id, id ? { ...NEW_POST, ...post, rules: id, face } : undefined, newId);
+    });
+  return (
+    <section aria-label="Address side" className="grid gap-1.5 text-base-content">
+      <h2 className="heading">Address side</h2>
+      <Pick label="By the rules of" value={post?.rules ?? ''} options={RULE_CHOICES} onChange={choose} />
+      {post && (
+        <>
+          <Pick
+            label="On"
+            value={post.face}
+            options={piece.faces.map(({ id, name }) => [id, name] as const)}
+            onChange={(face) => put({ face })}
+          />
+          <NumberField
+            label="Address lines"
+            value={post.lines.count}
+            least={0}
+            most={8}
+            onChange={(count) => put({ lines: { ...post.lines, count: Math.round(count) } })}
+          />
+          <LengthField
+            label="Apart"
+            unit={unit}
+            echo={echo}
+            value={post.lines.spacing}
+            refuse={(p) => (p < 6 || p > 100 ? 'Lines are from 6 to 100 points apart.' : undefined)}
+            onChange={(spacing) => put({ lines: { ...post.lines, spacing } })}
+          />
+          <LengthField
+            label="Weight of the lines"
+            unit="pt"
+            echo="mm"
+            value={post.lines.weight}
+            refuse={(p) => (p < 0.1 || p > 4 ? 'From 0.1 to 4 points.' : undefined)}
+            onChange={(weight) => put({ lines: { ...post.lines, weight } })}
+          />
+          <Tick checked={post.stamp} onChange={(stamp) => put({ stamp })}>
+            A box for the stamp
+          </Tick>
+          <Tick checked={post.divider} onChange={(divider) => put({ divider })}>
+            A line between message and address
+          </Tick>
+          <LengthField
+            label="Thickness of the stock"
+            unit={unit}
+            echo={echo}
+            value={piece.thickness ?? 0}
+            refuse={(p) => (p < 0 || p > 30 ? 'Up to 10 mm.' : undefined)}
+            onChange={(p) => act('Thickness', (job) => setThickness(job, piece.id, p > 0.1 ? p : undefined))}
+          />
+          {verdict && (
+            <p className="text-[14px]" role="status">
+              {verdict.against.length === 0
+                ? `It goes at ${verdict.postage}.`
+                : `${verdict.against.map(({ says }) => says).join('; ')}.`}
+            </p>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
