@@ -18,6 +18,7 @@ import { toPoints } from '../core/units/length';
 import { glasshouse, seeded } from './glasshouse';
 import { buildHouse } from './house';
 import { buildOpenDay } from './open-day';
+import { buildStationery } from './stationery';
 
 /** Builds the demo job, the way a person would: from the project's own edits. */
 
@@ -89,7 +90,7 @@ export async function buildDemo(): Promise<JobBundle> {
     }),
   );
   job = addAsset(job, hash, { name: 'Glasshouse, morning', type: 'image/jpeg', width, height });
-  const wide = await picture(154, 111);
+  const wide = await picture(159, 111);
   const wideHash = hashOf(wide);
   const { width: wideWidth, height: wideHeight } = probePicture(wide);
   job = addAsset(job, wideHash, { name: 'Glasshouse, wide', type: 'image/jpeg', width: wideWidth, height: wideHeight });
@@ -247,9 +248,24 @@ export async function buildDemo(): Promise<JobBundle> {
       lettering: { typeface: 'cormorant-garamond/italic', size: 8.5, paint: paint('fen') },
     }),
   );
-  job = buildHouse(buildOpenDay(job, fern, wideHash), fern);
-  for (const word of ['Hollin', 'Calloway']) job = learnWord(job, word);
-  return { job, assets: { [hash]: glass, [wideHash]: wide } };
+  const open = await picture(303, 108);
+  const openHash = hashOf(open);
+  const { width: openWidth, height: openHeight } = probePicture(open);
+  job = addAsset(job, openHash, { name: 'Glasshouse, open', type: 'image/jpeg', width: openWidth, height: openHeight });
+  job = buildOpenDay(job, fern, wideHash);
+  job = buildHouse(buildStationery(job, { fern, picture: wideHash, panorama: openHash }), fern);
+  for (const word of [
+    'Hollin',
+    'Calloway',
+    'Adaeze',
+    'Thornbury',
+    'Maltings',
+    'Hellebores',
+    'snakeshead',
+    'fritillaries',
+  ])
+    job = learnWord(job, word);
+  return { job, assets: { [hash]: glass, [wideHash]: wide, [openHash]: open } };
 
   function centred(
     book: FontBook,

@@ -17,7 +17,7 @@ const FIRM: Readonly<Partial<Record<FirmDetail, string>>> = {
   mail: 'garden@hollinandfen.example',
   web: 'hollinandfen.example',
   handle: '@hollinandfen',
-  registration: 'Registered in England 00000000',
+  registration: 'Registered in England, no. 00960118',
 };
 
 const PEOPLE = [

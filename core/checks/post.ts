@@ -18,7 +18,8 @@ export const postSize: Check = {
     const rules = piece.post?.face === face.id ? postRulesOf(piece.post.rules) : undefined;
     if (!rules) return [];
     const sheet = laidOut(context);
-    return postVerdict(rules, sheet, sheet.thickness).against.map(
+    const sizes = piece.kind === 'envelope' ? rules.sizes.filter(({ openOnly }) => !openOnly) : rules.sizes;
+    return postVerdict({ ...rules, sizes }, sheet, sheet.thickness).against.map(
       ({ what, measured, wanted, says }): Finding => ({
         check: 'post-size',
         severity: 'warn',

@@ -40,6 +40,8 @@ export const postRulesSchema = z.strictObject({
         /** Above that size it has to be thicker. */
         thickerAbove: z.strictObject({ size: pair, thickness: length }).optional(),
         postage: z.string(),
+        /** For cards that go without an envelope. */
+        openOnly: z.literal(true).optional(),
       }),
     )
     .min(1),

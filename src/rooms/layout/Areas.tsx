@@ -1,4 +1,4 @@
-import { type Box, middleOf, unionOf } from '../../../core/geometry/box';
+import { type Box, unionOf } from '../../../core/geometry/box';
 import { type Area, areasOf, facePanels, facesFolds } from '../../../core/job/areas';
 import type { Face, Piece } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
@@ -7,7 +7,7 @@ import { useBench } from './bench';
 /** The hatch of areas that are kept clear, in pixels. */
 export const AreaPattern = () => (
   <pattern id="keep-clear" width="8" height="8" patternUnits="userSpaceOnUse">
-    <path d="M0 0L8 8M8 0L0 8" stroke="var(--edge-slate)" strokeWidth="1" strokeOpacity=".75" fill="none" />
+    <path d="M0 0L8 8M8 0L0 8" stroke="var(--edge-slate)" strokeWidth=".8" strokeOpacity=".38" fill="none" />
   </pattern>
 );
 
@@ -33,6 +33,9 @@ const FILLS: Readonly<Record<Area['kind'], string>> = {
 /** Where the name of an area goes: its first box, or the middle of all. */
 const nameAt = ({ boxes, kind }: Area): Box | undefined =>
   kind === 'clear' && boxes.length < 4 ? boxes[0] : boxes.length === 1 ? boxes[0] : undefined;
+
+/** In the middle of a box's head, where it hides least. */
+const headOf = ({ x, y, width, height }: Box) => ({ x: x + width / 2, y: y + Math.min(height / 2, 12) });
 
 /** The areas of a face that are kept clear, with their names in them; where it is folded, and its panels. */
 export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box): Box; zoom: number }) {
@@ -63,7 +66,7 @@ export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box)
             {area.kind === 'clear' &&
               area.boxes.length < 4 &&
               area.boxes.map((box) => <rect key={`${box.x} ${box.y}`} {...toScreen(box)} fill={FILLS.clear} />)}
-            {area.kind === 'clear' && named && around && <Slip at={middleOf(toScreen(named))} text={area.name} />}
+            {area.kind === 'clear' && named && around && <Slip at={headOf(toScreen(named))} text={area.name} />}
           </g>
         );
       })}

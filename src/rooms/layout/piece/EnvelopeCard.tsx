@@ -70,9 +70,9 @@ export function EnvelopeCard({ piece }: { piece: Piece }) {
             <div className="grid grid-cols-2 gap-1.5">
               {(
                 [
-                  ['x', 'Window from left'],
-                  ['y', 'From the top'],
-                  ['width', 'Window wide'],
+                  ['x', 'Left'],
+                  ['y', 'Top'],
+                  ['width', 'Wide'],
                   ['height', 'High'],
                 ] as const
               ).map(([key, label]) => (

@@ -22,7 +22,7 @@ export function FitsPanel({ onClose }: { onClose(): void }) {
   const layout = piece.kind === 'letterhead' ? letterLayoutOf(piece.letter?.layout) : undefined;
   const windows = layout ? fits.filter(({ way }) => way === 'thirds').flatMap(({ envelope }) => envelope) : [];
   return (
-    <Dialog title={`What ${piece.name} fits`} onClose={onClose}>
+    <Dialog wide title={`What ${piece.name} fits`} onClose={onClose}>
       <p className="quiet mb-2">
         {formatSize(piece.width, piece.height, unit)}
         {piece.fold ? `, folded to ${formatSize(folded.width, folded.height, unit)}` : ''}. A sheet wants 3 mm of room

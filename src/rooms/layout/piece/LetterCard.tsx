@@ -13,6 +13,13 @@ const LAYOUTS = [
   ['none', 'None'],
 ] as const;
 
+const MARGINS = [
+  ['top', 'Head'],
+  ['right', 'Right'],
+  ['bottom', 'Foot'],
+  ['left', 'Left'],
+] as const;
+
 /** How a letter is laid out on the sheet: its margins, its address field and folds, and what an office printer leaves. */
 export function LetterCard({ piece }: { piece: Piece }) {
   const { unit, echo } = useBench();
@@ -32,11 +39,12 @@ export function LetterCard({ piece }: { piece: Piece }) {
       />
       {letter && (
         <>
+          <span className="quiet text-[13px]">Margins</span>
           <div className="grid grid-cols-2 gap-1.5">
-            {(['top', 'right', 'bottom', 'left'] as const).map((edge) => (
+            {MARGINS.map(([edge, label]) => (
               <LengthField
                 key={edge}
-                label={`Margin ${edge}`}
+                label={label}
                 unit={unit}
                 echo={echo}
                 value={letter.margins[edge]}
