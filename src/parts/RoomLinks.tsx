@@ -1,14 +1,19 @@
 const ROOMS = [
+  ['pieces', 'Pieces'],
   ['house', 'House style'],
   ['layout', 'Layout'],
   ['inks', 'Inks'],
 ] as const;
 
+/** Rooms that only a piece has. */
+const OF_A_PIECE: ReadonlySet<string> = new Set(['layout', 'inks']);
+
 /** The rooms of a piece, and which of them one is in. */
 export function RoomLinks({ here }: { here: (typeof ROOMS)[number][0] }) {
+  const hasPiece = new URLSearchParams(location.search).has('piece');
   return (
     <nav className="join" aria-label="Rooms">
-      {ROOMS.map(([room, name]) => (
+      {ROOMS.filter(([room]) => hasPiece || !OF_A_PIECE.has(room)).map(([room, name]) => (
         <a
           key={room}
           href={`/${room}${location.search}`}

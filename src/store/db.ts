@@ -9,15 +9,24 @@ interface StoredAsset {
   bytes: Uint8Array;
 }
 
+/** The last file made of a piece, and the state of the job it was made from. */
+interface Exported {
+  piece: string;
+  at: string;
+  changed: string;
+}
+
 class Shelf extends Dexie {
   jobs!: Table<Job, string>;
   assets!: Table<StoredAsset, string>;
   /** One row once the demo job has been laid out, so that a deleted demo stays deleted. */
   notes!: Table<{ key: string }, string>;
+  exported!: Table<Exported, string>;
 
   constructor() {
     super('tidy-edge');
     this.version(1).stores({ jobs: 'id, changed', assets: 'hash', notes: 'key' });
+    this.version(2).stores({ exported: 'piece' });
   }
 }
 
@@ -48,6 +57,13 @@ export async function loadAssets(job: Job): Promise<Record<string, Uint8Array>> 
 
 findOwnProfiles(async (hash) => (await db.assets.get(hash))?.bytes);
 findOwnFonts(async (hash) => (await db.assets.get(hash))?.bytes);
+
+const exportKey = (job: Job, pieceId: string): string => `${job.id} ${pieceId}`;
+/** Notes that a piece has been exported as it is now. */
+export const noteExport = (job: Job, pieceId: string): Promise<unknown> =>
+  db.exported.put({ piece: exportKey(job, pieceId), at: new Date().toISOString(), changed: job.changed });
+export const lastExport = (job: Job, pieceId: string): Promise<Exported | undefined> =>
+  db.exported.get(exportKey(job, pieceId));
 
 export const keepAsset = (hash: string, bytes: Uint8Array): Promise<unknown> => db.assets.put({ hash, bytes });
 

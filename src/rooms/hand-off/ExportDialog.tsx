@@ -10,7 +10,7 @@ import type { ShopSpec } from '../../../core/trade/schema';
 import { hirePressRoom } from '../../../workers/press-room';
 import { Dialog } from '../../parts/Dialog';
 import { download, fileName } from '../../parts/download';
-import { loadAssets } from '../../store/db';
+import { loadAssets, noteExport } from '../../store/db';
 import { comparison } from './comparison';
 import { ReadBack } from './ReadBack';
 
@@ -65,7 +65,10 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
         await loadAssets(job),
         tell,
       );
-      if (!cancelled.current) setDone(written);
+      if (!cancelled.current) {
+        setDone(written);
+        void noteExport(job, piece.id);
+      }
     } catch (error) {
       if (!cancelled.current) setProblem((error as Error).message);
     }

@@ -30,6 +30,12 @@ export function JobCard({ job, kit, onProblem }: { job: Job; kit: Kit | undefine
           {job.pieces.length === 1 ? '1 piece' : `${job.pieces.length} pieces`}, changed {when(job.changed)}
         </span>
         <div className="ml-auto flex gap-2">
+          <a href={`/pieces?job=${job.id}`} className="btn btn-sm">
+            On the table
+          </a>
+          <a href={`/house?job=${job.id}`} className="btn btn-sm">
+            House style
+          </a>
           <button type="button" className="btn btn-sm" onClick={() => void saveToFile()}>
             <Download size={14} /> Save to a file
           </button>

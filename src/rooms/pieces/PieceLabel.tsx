@@ -1,0 +1,63 @@
+import Copy from 'lucide-react/icons/copy';
+import Trash from 'lucide-react/icons/trash-2';
+import { nanoid } from 'nanoid';
+import { duplicatePiece, removePiece, renamePiece } from '../../../core/job/edits/pieces';
+import type { Job, Piece } from '../../../core/job/schema';
+import { formatSize } from '../../../core/units/length';
+import { blurOnEnter } from '../../parts/typing';
+import { act } from '../../store/session';
+import type { Status } from './use-statuses';
+
+const when = (iso: string): string =>
+  new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+
+/** Below a piece on the table: its name, how it stands, and what can be done with it as a whole. */
+export function PieceLabel({ job, piece, status }: { job: Job; piece: Piece; status: Status | undefined }) {
+  const count = status?.findings.length ?? 0;
+  return (
+    <div className="text-[13px] leading-4 text-[var(--table-text)]">
+      <div className="flex items-center gap-0.5">
+        <input
+          key={piece.name}
+          className="min-w-0 flex-1 rounded border border-transparent bg-transparent px-1 py-0.5 text-[14px] font-semibold hover:border-[var(--table-text)]/40"
+          aria-label={`Name of ${piece.name}`}
+          defaultValue={piece.name}
+          maxLength={120}
+          onBlur={(event) => {
+            const to = event.target.value.trim();
+            if (to !== '' && to !== piece.name) act('Name a piece', (j) => renamePiece(j, piece.id, to));
+          }}
+          onKeyDown={blurOnEnter}
+        />
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs btn-square"
+          aria-label={`Copy ${piece.name}`}
+          onClick={() => act('Copy a piece', (j) => duplicatePiece(j, piece.id, () => nanoid(10)))}
+        >
+          <Copy size={13} />
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs btn-square"
+          aria-label={`Delete ${piece.name}`}
+          disabled={job.pieces.length < 2}
+          onClick={() => act('Delete a piece', (j) => removePiece(j, piece.id))}
+        >
+          <Trash size={13} />
+        </button>
+      </div>
+      <div className="px-1">
+        {formatSize(piece.width, piece.height, piece.unit)},{' '}
+        <span className={count > 0 ? 'rounded-xs bg-warning px-1 text-warning-content' : ''}>
+          {count === 0 ? 'nothing to fix' : `${count} to look at`}
+        </span>
+      </div>
+      <div className="truncate px-1 opacity-80">
+        {status?.exported
+          ? `exported ${when(status.exported.at)}${status.exported.since ? ', changed since' : ''}`
+          : 'not exported yet'}
+      </div>
+    </div>
+  );
+}

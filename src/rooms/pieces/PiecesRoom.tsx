@@ -1,0 +1,159 @@
+import Plus from 'lucide-react/icons/plus';
+import { useMemo, useState } from 'react';
+import { pressConditionOf } from '../../../core/job/press-of';
+import { printedFaces } from '../../../core/scene/shown-faces';
+import { sourcesOf } from '../../../core/scene/sources';
+import { shopOf } from '../../../core/trade/shops';
+import { download, fileName } from '../../parts/download';
+import { FaceArt } from '../../parts/FaceArt';
+import { HistoryButtons } from '../../parts/HistoryButtons';
+import { RoomLinks } from '../../parts/RoomLinks';
+import { TopBar } from '../../parts/TopBar';
+import { useFonts } from '../../parts/use-fonts';
+import { useKit } from '../../parts/use-kit';
+import { usePreviews } from '../../parts/use-previews';
+import { useProfiles } from '../../parts/use-profiles';
+import { useUndoKeys } from '../../parts/use-undo-keys';
+import { useJob } from '../../store/session';
+import { RoomWait } from '../layout/RoomShell';
+import { useOpenPiece } from '../layout/use-open-piece';
+import { PieceLabel } from './PieceLabel';
+import { setPdf, setPicture } from './set-picture';
+import { layTable } from './table';
+import { useStatuses } from './use-statuses';
+import { useWidth } from './use-width';
+
+/** Room at the right of the table for its scroll bar, in pixels. */
+const BAR = 16;
+
+/** The whole set on a table, front and back, at one scale; how each piece stands. */
+export default function PiecesRoom() {
+  const { kit, failure } = useKit();
+  const job = useJob();
+  const fontsHere = useFonts(job);
+  const profilesHere = useProfiles(job);
+  const trouble = useOpenPiece(true, failure);
+  const ready = kit !== undefined && fontsHere && profilesHere;
+  useUndoKeys();
+  return (
+    <div className="grid h-screen grid-rows-[52px_minmax(0,1fr)]">
+      <TopBar crumb={job && <b className="font-semibold text-base-content">{job.name}</b>}>
+        <RoomLinks here="pieces" />
+        <HistoryButtons />
+        {job && <SetPictures />}
+        {job && (
+          <a href={`/new?job=${job.id}`} className="btn btn-primary btn-sm">
+            <Plus size={15} /> New piece
+          </a>
+        )}
+      </TopBar>
+      {job && ready ? <WholeSet /> : <RoomWait trouble={trouble} says="Laying the pieces on the table…" />}
+    </div>
+  );
+}
+
+function WholeSet() {
+  const job = useJob()!;
+  const { kit } = useKit();
+  const [ref, width] = useWidth();
+  const conditions = useMemo(() => job.pieces.map((piece) => pressConditionOf(job, shopOf(piece.shop))), [job]);
+  const previews = usePreviews(job, conditions[0]);
+  const statuses = useStatuses(job, kit, true);
+  const table = useMemo(() => layTable(job.pieces), [job.pieces]);
+  if (!kit) return null;
+  const sources = sourcesOf(job, kit.fonts);
+  const scale = Math.max(0, width - BAR) / table.width;
+  return (
+    <main ref={ref} className="overflow-y-auto bg-[var(--table)]" aria-label="Table">
+      <ul className="relative" style={{ height: table.height * scale }}>
+        {table.pieces.map(({ piece, x, y, width: wide, height }) => {
+          const faces = printedFaces(piece, sources);
+          const press = kit.press(conditions[job.pieces.indexOf(piece)]!);
+          return (
+            <li key={piece.id} aria-label={piece.name}>
+              <a
+                href={`/layout?job=${job.id}&piece=${piece.id}`}
+                aria-label={`Open ${piece.name}`}
+                className="group absolute block"
+                style={{ left: x * scale, top: y * scale, width: wide * scale, height: height * scale }}
+              >
+                {table.faces
+                  .filter((each) => each.piece === piece)
+                  .map((each) => (
+                    <svg
+                      key={each.face.id}
+                      role="img"
+                      aria-label={`${piece.name}, ${each.face.name}`}
+                      viewBox={`0 0 ${each.width} ${each.height}`}
+                      className="absolute shadow-md group-hover:outline-2 group-hover:outline-primary"
+                      style={{
+                        left: (each.x - x) * scale,
+                        top: 0,
+                        width: each.width * scale,
+                        height: each.height * scale,
+                      }}
+                    >
+                      <FaceArt
+                        face={faces.find(({ id }) => id === each.face.id) ?? each.face}
+                        sources={sources}
+                        press={press}
+                        previews={previews}
+                      />
+                    </svg>
+                  ))}
+              </a>
+              <div className="absolute" style={{ left: x * scale, top: (y + height) * scale + 6, width: wide * scale }}>
+                <PieceLabel job={job} piece={piece} status={statuses.get(piece.id)} />
+              </div>
+            </li>
+          );
+        })}
+      </ul>
+    </main>
+  );
+}
+
+/** The set as a picture for the client. */
+function SetPictures() {
+  const job = useJob()!;
+  const [going, setGoing] = useState<number>();
+  const [problem, setProblem] = useState<string>();
+  async function make(as: 'png' | 'pdf'): Promise<void> {
+    setProblem(undefined);
+    try {
+      const table = layTable(job.pieces);
+      const picture = await setPicture(job, table, setGoing);
+      const name = `${fileName(job.name)}-set`;
+      if (as === 'png') download(new Uint8Array(await picture.arrayBuffer()), `${name}.png`, 'image/png');
+      else download(await setPdf(picture, table, job.name), `${name}.pdf`, 'application/pdf');
+    } catch (error) {
+      setProblem(`The picture could not be made: ${(error as Error).message}`);
+    }
+    setGoing(undefined);
+  }
+  return (
+    <>
+      {problem && (
+        <span role="alert" className="text-[14px] text-error">
+          {problem}
+        </span>
+      )}
+      <span className="quiet text-[14px]">
+        {going === undefined ? 'The set as a picture' : `${Math.round(going * 100)} %`}
+      </span>
+      <div className="join">
+        {(['png', 'pdf'] as const).map((as) => (
+          <button
+            key={as}
+            type="button"
+            className="btn btn-sm join-item"
+            disabled={going !== undefined}
+            onClick={() => void make(as)}
+          >
+            {as.toUpperCase()}
+          </button>
+        ))}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,52 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useMemo } from 'react';
+import { checkPiece } from '../../../core/checks';
+import type { Finding } from '../../../core/checks/check';
+import { pressConditionOf } from '../../../core/job/press-of';
+import type { Job } from '../../../core/job/schema';
+import { shopOf } from '../../../core/trade/shops';
+import type { Kit } from '../../../workers/kit';
+import { lastExport } from '../../store/db';
+
+/** How a piece stands: what is found in it, and when it was last exported. */
+export interface Status {
+  findings: readonly Finding[];
+  /** When, and whether the job has changed since. */
+  exported: { at: string; since: boolean } | undefined;
+}
+
+/** How each piece stands, by its id. What is read from plates is told in its own rooms. */
+export function useStatuses(job: Job, kit: Kit | undefined, ready: boolean): ReadonlyMap<string, Status> {
+  const exported = useLiveQuery(
+    async () => new Map(await Promise.all(job.pieces.map(async ({ id }) => [id, await lastExport(job, id)] as const))),
+    [job],
+  );
+  const findings = useMemo(
+    () =>
+      new Map(
+        kit && ready
+          ? job.pieces.map((piece) => {
+              const press = kit.press(pressConditionOf(job, shopOf(piece.shop)));
+              return [piece.id, checkPiece(job, piece, { fonts: kit.fonts, press })] as const;
+            })
+          : [],
+      ),
+    [job, kit, ready],
+  );
+  return useMemo(
+    () =>
+      new Map(
+        job.pieces.map(({ id }) => {
+          const last = exported?.get(id);
+          return [
+            id,
+            {
+              findings: findings.get(id) ?? [],
+              exported: last && { at: last.at, since: last.changed !== job.changed },
+            },
+          ];
+        }),
+      ),
+    [job, exported, findings],
+  );
+}
