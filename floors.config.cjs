@@ -9,6 +9,7 @@ const FLOORS = [
   'core/picture',
   'core/job',
   'core/scene',
+  'core/starters',
   'core/devices',
   'core/checks',
   'core/files',

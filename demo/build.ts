@@ -248,7 +248,7 @@ export async function buildDemo(): Promise<JobBundle> {
       lettering: { typeface: 'cormorant-garamond/italic', size: 8.5, paint: paint('fen') },
     }),
   );
-  const open = await picture(303, 108);
+  const open = await picture(313, 112);
   const openHash = hashOf(open);
   const { width: openWidth, height: openHeight } = probePicture(open);
   job = addAsset(job, openHash, { name: 'Glasshouse, open', type: 'image/jpeg', width: openWidth, height: openHeight });

@@ -1,5 +1,5 @@
 import { scaledWords } from '../job/edits/words';
-import { lookOf, settingOf } from '../job/look';
+import { lookOf, setParagraphsOf, settingOf } from '../job/look';
 import type { Words } from '../job/schema';
 import { setWords } from '../type/set-words';
 import type { TypeSources } from './words';
@@ -11,7 +11,7 @@ const LEAST = 0.1;
 function holds(words: Words, by: number, { styles, fonts }: TypeSources): boolean {
   const scaled = scaledWords(words, by, styles);
   const look = lookOf(scaled, styles);
-  const paragraphs = scaled.paragraphs.map((paragraph) => ({ paragraph, setting: settingOf(paragraph, look) }));
+  const paragraphs = setParagraphsOf(scaled).map((paragraph) => ({ paragraph, setting: settingOf(paragraph, look) }));
   return setWords({ paragraphs, lettering: look.lettering, frame: scaled.frame }, fonts).hidden.length === 0;
 }
 

@@ -45,26 +45,31 @@ describe('tidy', () => {
   it('lists the pieces', () => {
     const { status, stdout } = tidy('list', demoFile, '--json');
     expect(status).toBe(0);
-    expect(JSON.parse(stdout)).toEqual({
-      pieces: [
-        {
-          id: 'card',
-          name: 'Business card, Iris Calloway',
-          kind: 'card',
-          trim_mm: [85, 55],
-          faces: ['Front', 'Back'],
-          plates: ['Cyan', 'Magenta', 'Yellow', 'Black', 'Copper'],
-        },
-        {
-          id: 'open-day',
-          name: 'Flyer, open garden day',
-          kind: 'flyer',
-          trim_mm: [148, 105],
-          faces: ['Front', 'Back'],
-          plates: ['Cyan', 'Magenta', 'Yellow', 'Black', 'Copper'],
-        },
-      ],
+    const { pieces } = JSON.parse(stdout);
+    expect(pieces[0]).toEqual({
+      id: 'card',
+      name: 'Business card, Iris Calloway',
+      kind: 'card',
+      trim_mm: [85, 55],
+      faces: ['Front', 'Back'],
+      plates: ['Cyan', 'Magenta', 'Yellow', 'Black', 'Copper'],
     });
+    // All five kinds; the letterhead and the envelopes print from two plates.
+    const told = pieces.map(({ id, trim_mm, plates }: { id: string; trim_mm: number[]; plates: string[] }) => [
+      id,
+      ...trim_mm.map((side) => Math.round(side * 100) / 100),
+      plates.length,
+    ]);
+    expect(told).toEqual([
+      ['card', 85, 55, 5],
+      ['open-day', 148, 105, 5],
+      ['letterhead', 210, 297, 2],
+      ['envelope-dl', 220, 110, 2],
+      ['envelope-10', 241.3, 104.78, 2],
+      ['postcard', 148, 105, 5],
+      ['postcard-us', 152.4, 101.6, 5],
+      ['year', 297, 210, 5],
+    ]);
     expect(tidy('list', demoFile).stdout).toContain('85 × 55 mm');
   });
 

@@ -6,6 +6,7 @@ import type { PlateGrid } from '../../core/devices/plates/device';
 import type { JobBundle } from '../../core/files/job-file';
 import { makePicture, makeRule, makeShape, makeWords } from '../../core/job/make';
 import type { Element } from '../../core/job/schema';
+import { shopOf } from '../../core/trade/shops';
 import { gridOf } from '../core/devices/plates-kit';
 import { cardWith, makePng, mm, openDemo, withPicture } from '../kit';
 import { exportTo, folder, run, tidyUp } from './tools';
@@ -100,7 +101,7 @@ function mostInk(ours: PlateGrid, all: readonly Seen[]): { theirs: number; ours:
 
 async function check(name: string, bundle: JobBundle, pieceIndex: number): Promise<void> {
   const piece = bundle.job.pieces[pieceIndex]!;
-  const pdf = await exportTo(`${name}.pdf`, bundle, { pieceId: piece.id, marks: false });
+  const pdf = await exportTo(`${name}.pdf`, bundle, { pieceId: piece.id, shop: shopOf(piece.shop), marks: false });
   const seen = await separated(pdf, name);
   for (const face of piece.faces.keys()) {
     const grid = gridOf(bundle, pieceIndex, face, PPI);

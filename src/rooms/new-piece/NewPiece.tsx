@@ -1,15 +1,19 @@
 import { nanoid } from 'nanoid';
-import { useEffect, useState } from 'react';
-import { addPiece } from '../../../core/job/edits/job';
-import { makeJob, makePiece } from '../../../core/job/make';
+import { useEffect, useMemo, useState } from 'react';
+import { makeJob } from '../../../core/job/make';
 import { type Job, SIDE_LIMITS } from '../../../core/job/schema';
+import { beginPiece, STARTER_TYPEFACES, STARTERS } from '../../../core/starters';
 import { KINDS, type Kind } from '../../../core/trade/schema';
 import { SHOPS, shopOf } from '../../../core/trade/shops';
 import { measuresOf, sizesOf } from '../../../core/trade/sizes';
 import { formatLength, formatSize, type PieceUnit } from '../../../core/units/length';
 import { TopBar } from '../../parts/TopBar';
+import { useFonts } from '../../parts/use-fonts';
+import { useKit } from '../../parts/use-kit';
+import { useProfiles } from '../../parts/use-profiles';
 import { db, loadJob } from '../../store/db';
 import { Choice } from './Choice';
+import { Gallery } from './Gallery';
 import { OwnSize } from './OwnSize';
 import { SizeShelf } from './SizeShelf';
 
@@ -34,6 +38,9 @@ const PIECE_NAMES: Record<Kind, string> = {
   flyer: 'Flyer',
 };
 
+/** A job with a typeface for every role, so that their fonts are loaded. */
+const withRoles = (job: Job): Job => ({ ...job, roles: { ...STARTER_TYPEFACES, ...job.roles } });
+
 const turned = ({ width, height, unit }: Size): Size => ({ width: height, height: width, unit });
 const isUpright = ({ width, height }: Size): boolean => height > width;
 
@@ -49,6 +56,12 @@ export default function NewPiece() {
   const [shop, setShop] = useState(SHOPS[0]!.id);
   const [name, setName] = useState<string>();
   const [problem, setProblem] = useState<string>();
+  const [starter, setStarter] = useState<string>();
+  const { kit } = useKit();
+  // A client who is new has no house yet: what starters are drawn in is that of an empty job.
+  const house = useMemo(() => withRoles(job ?? makeJob('new', 'New', new Date(0).toISOString())), [job]);
+  const fontsHere = useFonts(house);
+  const profilesHere = useProfiles(house);
 
   useEffect(() => {
     const id = asked('job');
@@ -58,7 +71,8 @@ export default function NewPiece() {
   function chooseKind(next: Kind): void {
     setKind(next);
     setSize(measuresOf(sizesOf(next)[0]!));
-    setFaces(next === 'envelope' || next === 'letterhead' ? 1 : 2);
+    setFaces(2);
+    setStarter(undefined);
   }
 
   const pieceName = name ?? PIECE_NAMES[kind];
@@ -81,8 +95,10 @@ export default function NewPiece() {
     }
     const now = new Date().toISOString();
     const base = job ?? makeJob(nanoid(12), client, now);
-    const piece = makePiece({ id: nanoid(8), name: pieceName.trim(), kind, ...size, shop, faces });
-    await db.jobs.put({ ...addPiece(base, piece), changed: now });
+    if (!kit) return;
+    const begin = STARTERS.find((each) => each.id === starter);
+    const piece = { id: nanoid(8), name: pieceName.trim(), kind, ...size, shop, faces };
+    await db.jobs.put({ ...beginPiece(base, piece, begin, () => nanoid(10), kit.fonts), changed: now });
     location.assign(`/layout?job=${base.id}&piece=${piece.id}`);
   }
 
@@ -111,6 +127,15 @@ export default function NewPiece() {
             onChange={chooseKind}
           />
           <SizeShelf kind={kind} upright={isUpright(size)} size={size} onChoose={setSize} />
+          {kit && fontsHere && profilesHere && (
+            <Gallery
+              job={house}
+              kit={kit}
+              asked={{ id: 'new', name: pieceName, kind, ...size, shop, faces }}
+              chosen={starter}
+              onChoose={setStarter}
+            />
+          )}
         </section>
         <aside className="flex flex-col gap-4 overflow-y-auto border-l border-base-300 bg-base-200 p-5">
           {job ? (
