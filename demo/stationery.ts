@@ -113,7 +113,7 @@ const piece = (
 function letterhead(start: Job, art: Art): Job {
   const b = bench(piece(start, 'letterhead', 'Letterhead', 'letterhead', [210, 297]), 'letterhead');
   b.edit((job) => setPrintedWith(job, 'letterhead', { plates: 'two inks', inks: ['copper', 'black'] }));
-  b.edit((job) => setLetter(job, 'letterhead', { ...NEW_LETTER, layout: 'din-5008-b' }));
+  b.edit((job) => setLetter(job, 'letterhead', { ...NEW_LETTER, layout: 'din-5008-b' }, b.newId));
   b.edit((job) => renameFace(job, 'letterhead', 'letterhead-1', 'First sheet'));
   b.edit((job) => renameFace(job, 'letterhead', 'letterhead-2', 'Following sheets'));
   b.fern(1, art, 25, 13, 23, 'copper');

@@ -22,8 +22,8 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
   },
   'new-piece': async (page) => {
     await page.goto(`${home}/new?job=hollin-and-fen`);
-    await page.getByText('Envelope', { exact: true }).click();
-    await page.getByRole('button', { name: /^C5/ }).first().waitFor();
+    await page.getByRole('radio', { name: 'Round the corner' }).waitFor();
+    await page.waitForTimeout(800);
   },
   layout: async (page) => {
     await layout(page);
@@ -39,6 +39,30 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.keyboard.press('Enter');
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: /to look at/ }).click();
+  },
+  house: async (page) => {
+    await page.goto(`${home}/house?job=hollin-and-fen&piece=card`);
+    await page.getByRole('region', { name: 'People' }).waitFor();
+    await page.waitForTimeout(800);
+  },
+  pieces: async (page) => {
+    await page.goto(`${home}/pieces?job=hollin-and-fen`);
+    await page.locator('svg image').nth(3).waitFor();
+    await page.waitForTimeout(2500);
+  },
+  'address-side': async (page) => {
+    await page.goto(`${home}/layout?job=hollin-and-fen&piece=postcard-us`);
+    await page.getByRole('tab', { name: 'Address side' }).click();
+    await page.getByText('Barcode').waitFor();
+  },
+  folded: async (page) => {
+    await page.goto(`${home}/layout?job=hollin-and-fen&piece=year`);
+    await page.locator('svg[data-face] image').first().waitFor();
+  },
+  fits: async (page) => {
+    await page.goto(`${home}/layout?job=hollin-and-fen&piece=letterhead`);
+    await page.getByRole('button', { name: 'Envelopes for it' }).click();
+    await page.getByRole('figure').first().scrollIntoViewIfNeeded();
   },
   'mixed-styles': async (page) => {
     await layout(page, 'open-day', 'event');

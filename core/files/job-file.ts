@@ -36,11 +36,12 @@ function ordered(value: unknown): unknown {
   );
 }
 
-/** Pictures that some element still shows, and those of people. */
+/** Pictures that some element still shows, those of people, and underlays. */
 export const assetsInUse = (job: Job): Set<string> =>
   new Set([
     ...allElements(job).flatMap((e) => (e.kind === 'picture' ? [e.asset] : [])),
     ...job.people.flatMap(({ picture }) => picture ?? []),
+    ...job.pieces.flatMap((piece) => piece.faces.flatMap(({ underlay }) => underlay?.asset ?? [])),
   ]);
 
 // The oldest time a zip can hold: a file saved twice is the same file.

@@ -221,7 +221,8 @@ export function facePanels(piece: Piece, face: Pick<Face, 'id'>): Panel[] {
 /** Where a face is folded: lines from the trim's left edge or, for letters, from its top. */
 export function facesFolds(piece: Piece, face: Pick<Face, 'id'>): { axis: 'x' | 'y'; at: number }[] {
   if (piece.fold) return foldLines(facePanels(piece, face)).map((at) => ({ axis: 'x', at }));
-  const layout = piece.kind === 'letterhead' ? letterLayoutOf(piece.letter?.layout) : undefined;
+  const { letter } = piece;
+  const layout = piece.kind === 'letterhead' && letter?.marks !== 'none' ? letterLayoutOf(letter?.layout) : undefined;
   return (layout?.folds ?? []).filter((at) => at < piece.height).map((at) => ({ axis: 'y', at }));
 }
 

@@ -10,6 +10,7 @@ import { firmSchema, personSchema } from './details';
 import { elementSchema, id, name, paintsOf, place } from './element';
 import { logoSchema, rolesSchema } from './house';
 import { kindFacts } from './kinds';
+import { underlaySchema } from './underlay';
 
 export * from './element';
 
@@ -40,6 +41,7 @@ export const faceSchema = z.strictObject({
   groups: z.array(groupSchema).max(2000).optional(),
   /** Laid out upright on a wide sheet or the other way: its top is at the sheet's right (clockwise) or left. */
   turned: z.enum(['clockwise', 'anticlockwise']).optional(),
+  underlay: underlaySchema.optional(),
   guides,
 });
 export type Face = z.infer<typeof faceSchema>;
@@ -174,6 +176,8 @@ export const jobSchema = z
             say(`${element.id} stands on ${wanted}, which is not on its face`);
         }
     }
+    for (const { name: where, underlay } of job.pieces.flatMap((p) => p.faces))
+      if (underlay && !job.assets[underlay.asset]) say(`the underlay of ${where} is missing`);
     for (const { name: whose, picture } of job.people)
       if (picture && !job.assets[picture]) say(`the picture of ${whose} is missing`);
     for (const element of [...elements, ...job.logos.flatMap((logo) => logo.elements)]) {

@@ -32,3 +32,25 @@ export function drawCropMarks(trim: Box, bleed: number, marks: ShopSpec['marks']
   for (const [ax, ay, bx, by] of lines)
     device.strokePath(linePath({ x: ax, y: ay }, { x: bx, y: by }), { weight: marks.weight }, { [ALL_PLATES]: 1 });
 }
+
+/** A dash and a gap of a fold mark, points. */
+const FOLD_DASH = [3, 2] as const;
+
+/** Fold marks: dashed, where crop marks are, above and below each fold; `at` from the trim's left edge. */
+export function drawFoldMarks(
+  trim: Box,
+  bleed: number,
+  marks: ShopSpec['marks'],
+  at: readonly number[],
+  device: Device,
+): void {
+  const near = markOffset(marks, bleed);
+  const far = near + marks.length;
+  const pen = { weight: marks.weight, dash: [...FOLD_DASH] as [number, number] };
+  for (const x of at)
+    for (const [from, to] of [
+      [trim.y - far, trim.y - near],
+      [bottom(trim) + near, bottom(trim) + far],
+    ] as const)
+      device.strokePath(linePath({ x: trim.x + x, y: from }, { x: trim.x + x, y: to }), pen, { [ALL_PLATES]: 1 });
+}

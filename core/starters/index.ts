@@ -27,7 +27,8 @@ export const startersOf = (kind: Kind): readonly Starter[] => STARTERS.filter((s
 /** What a new piece of a kind knows of itself: envelopes how they are made, letters their layout, cards whose post. */
 function withFacts(job: Job, { id, kind, width, height, unit }: PieceAsked, faces: number, newId: () => string): Job {
   const rules = unit === 'in' ? 'us' : 'international';
-  if (kind === 'letterhead') return setLetter(job, id, { ...NEW_LETTER, layout: unit === 'in' ? 'us' : 'din-5008-b' });
+  if (kind === 'letterhead')
+    return setLetter(job, id, { ...NEW_LETTER, layout: unit === 'in' ? 'us' : 'din-5008-b' }, newId);
   if (kind === 'postcard' && faces > 1) {
     const posted = setPost(job, id, { ...NEW_POST, rules, face: `${id}-2` }, newId);
     // An address stands along the long side: the address side of an upright card is turned.

@@ -1,4 +1,4 @@
-import { memo, type ReactElement, useId, useMemo, useRef } from 'react';
+import { memo, type ReactElement, type ReactNode, useId, useMemo, useRef } from 'react';
 import type { Press } from '../../core/colour/engine';
 import type { Plates } from '../../core/colour/ink';
 import { type SvgNode, type SvgPaint, type SvgShade, svgDevice } from '../../core/devices/svg';
@@ -177,8 +177,8 @@ const ElementArt = memo(function ElementArt({ element, ground, ...art }: OnGroun
   );
 });
 
-/** Everything on a face as `shownFaces` has it, bottom first. Goes inside an <svg> in points from the trim's corner. */
-export function FaceArt({ face, sources, press, previews }: ArtProps & { face: Face }) {
+/** Everything on a face as `shownFaces` has it, bottom first, and what lies between it and the paper. Goes inside an <svg> in points from the trim's corner. */
+export function FaceArt({ face, sources, press, previews, under }: ArtProps & { face: Face; under?: ReactNode }) {
   // An element that stays the same is the same drawing: React then does not even compare it.
   const made = useMemo(() => {
     const kept = new WeakMap<Element, { on: string; art: ReactElement }>();
@@ -196,6 +196,7 @@ export function FaceArt({ face, sources, press, previews }: ArtProps & { face: F
   return (
     <>
       <Paper />
+      {under}
       {face.elements.map((element) => (element.hidden ? null : made(element, grounds.get(element.id))))}
     </>
   );

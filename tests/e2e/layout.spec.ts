@@ -98,7 +98,7 @@ test('zooms and pans by wheel, keys and buttons; fit; actual size', async ({ pag
   await page.mouse.wheel(0, -200);
   await page.keyboard.up('Control');
   await expect.poll(() => zoomShown(page)).toBeGreaterThan(fitted);
-  await page.getByRole('button', { name: 'Fit' }).click();
+  await page.getByRole('button', { name: 'Fit', exact: true }).click();
 
   const place = async () => (await page.locator('svg[data-face]').boundingBox())!;
   const before = await place();
@@ -213,7 +213,9 @@ test('all the words can be typed first; they land readable, inside the safe zone
 
 test('some of the words can look otherwise: two faces and two inks in one name', async ({ page }) => {
   await element(page, 'name').dblclick();
-  await page.keyboard.press('End');
+  // Typed words in the place of the quoted name.
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Iris Calloway');
   await page.keyboard.press('Control+Shift+ArrowLeft');
   await expect(page.getByRole('heading', { name: 'Selected words' })).toBeVisible();
   await page.getByRole('button', { name: 'Italic' }).click();

@@ -76,7 +76,7 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     await chooser.setFiles({
       name: 'leaf.png',
       mimeType: 'image/png',
-      buffer: Buffer.from(makePng(240, 240, (x, y) => [x, 120, y])),
+      buffer: Buffer.from(makePng(240, 240, (x, y) => [100 + (x % 60), 120, 100 + (y % 60)])),
     });
     await expect(row(page, /^leaf/)).toBeVisible();
     await expect(page.getByText('300 ppi').first()).toBeVisible();

@@ -4,16 +4,18 @@ import { bytesToHex } from '@noble/hashes/utils.js';
 import type { ColourEngine, Press } from '../../colour/engine';
 import { noUses, pdfDevice } from '../../devices/pdf';
 import { type Box, bottom, outset, right } from '../../geometry/box';
+import { facePanels } from '../../job/areas';
 import { pieceOf } from '../../job/find';
 import type { Face, Job, Piece } from '../../job/schema';
 import { ontoSheet } from '../../job/turned';
 import { decodePicture } from '../../picture/decode';
 import { separatePicture } from '../../picture/separate';
 import { drawFace } from '../../scene/face';
-import { drawCropMarks, mediaBox } from '../../scene/marks';
+import { drawCropMarks, drawFoldMarks, mediaBox } from '../../scene/marks';
 import { printedFaces } from '../../scene/shown-faces';
 import { sourcesOf } from '../../scene/sources';
 import { placedDevice } from '../../scene/turn';
+import { foldLines } from '../../trade/folds';
 import type { ShopSpec } from '../../trade/schema';
 import type { FontBook } from '../../type/font';
 import type { FontCutter } from '../../type/subset';
@@ -133,7 +135,12 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
     // Marks come last, so that nothing can lie over them; what runs past the bleed is cut off by the clip below.
     const art = device.content();
     const marks = pdfDevice(boxes.media, uses);
-    if (asked.marks) drawCropMarks(boxes.trim, asked.shop.bleed[piece.kind], asked.shop.marks, marks);
+    if (asked.marks) {
+      const bleed = asked.shop.bleed[piece.kind];
+      drawCropMarks(boxes.trim, bleed, asked.shop.marks, marks);
+      const folds = foldLines(facePanels(piece, face));
+      drawFoldMarks(boxes.trim, bleed, asked.shop.marks, folds, marks);
+    }
     contents.push({
       content: `q\n${clipTo(pdfBox(boxes.bleed, boxes.media))}\n${art}Q\n${marks.content()}`,
       names: new Set([...device.names(), ...marks.names()]),

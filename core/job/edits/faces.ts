@@ -1,6 +1,7 @@
 import { produce } from 'immer';
 import { pieceOf } from '../find';
 import { type Face, type Job, MOST_FACES, type Piece } from '../schema';
+import type { Underlay } from '../underlay';
 import { copyOf } from './copies';
 
 /** Edits of the faces of a piece. */
@@ -58,6 +59,15 @@ export const moveFace = (job: Job, pieceId: string, faceId: string, to: number):
     if (at < 0) return;
     const [face] = piece.faces.splice(at, 1);
     piece.faces.splice(Math.max(0, Math.min(piece.faces.length, to)), 0, face!);
+  });
+
+/** Lays a shop's template under a face or over it, or takes it away. */
+export const setUnderlay = (job: Job, pieceId: string, faceId: string, underlay: Underlay | undefined): Job =>
+  change(job, pieceId, (piece) => {
+    const face = piece.faces.find(({ id }) => id === faceId);
+    if (!face) return;
+    if (underlay) face.underlay = underlay;
+    else delete face.underlay;
   });
 
 export const renameFace = (job: Job, pieceId: string, faceId: string, name: string): Job =>

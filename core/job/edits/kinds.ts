@@ -1,5 +1,6 @@
 import { produce } from 'immer';
 import { areaBox } from '../../trade/area-box';
+import { letterLayoutOf } from '../../trade/letter-layouts';
 import { postRulesOf } from '../../trade/post';
 import { toPoints } from '../../units/length';
 import { dividerAt } from '../areas';
@@ -25,8 +26,40 @@ const put = <K extends keyof Piece>(piece: Piece, key: K, value: Piece[K] | unde
 
 export const setEnvelope = (job: Job, pieceId: string, made: EnvelopeMade | undefined): Job =>
   change(job, pieceId, (piece) => put(piece, 'envelope', made));
-export const setLetter = (job: Job, pieceId: string, letter: LetterMade | undefined): Job =>
-  change(job, pieceId, (piece) => put(piece, 'letter', letter));
+
+/** Where ticks for folding and punching stand, and how they look, points: common practice. */
+const TICK = { x: toPoints(5.5, 'mm'), length: toPoints(4, 'mm'), weight: 0.35 };
+
+/** The ticks of a letter at its left edge: one for each fold, a longer one for the punch. */
+export function letterTicks(piece: Piece, letter: LetterMade, newId: () => string): Element[] {
+  const layout = letterLayoutOf(letter.layout);
+  if (letter.marks !== 'printed' || !layout) return [];
+  const ticks = [
+    ...layout.folds.map((at) => [at, 1] as const),
+    ...(layout.punch ? [[layout.punch, 1.6] as const] : []),
+  ];
+  return ticks
+    .filter(([at]) => at < piece.height)
+    .map(([at, long]) => ({
+      ...makeRule({
+        id: newId(),
+        name: long > 1 ? 'Punch tick' : 'Fold tick',
+        x: TICK.x,
+        y: at - TICK.weight / 2,
+        width: TICK.length * long,
+        height: TICK.weight,
+      }),
+      part: 'fold ticks' as const,
+    }));
+}
+
+/** Says how a letter is laid out; its ticks are printed on the first sheet only if that is asked for. */
+export const setLetter = (job: Job, pieceId: string, letter: LetterMade | undefined, newId: () => string): Job =>
+  change(job, pieceId, (piece) => {
+    put(piece, 'letter', letter);
+    for (const face of piece.faces) face.elements = face.elements.filter((e) => e.part !== 'fold ticks');
+    if (letter) piece.faces[0]?.elements.push(...letterTicks(piece, letter, newId));
+  });
 export const setFold = (job: Job, pieceId: string, fold: FoldMade | undefined): Job =>
   change(job, pieceId, (piece) => put(piece, 'fold', fold));
 export const setTurns = (job: Job, pieceId: string, turns: Piece['turns']): Job =>

@@ -1,30 +1,18 @@
 import UserRound from 'lucide-react/icons/user-round';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Person } from '../../../core/job/details';
 import { addAsset } from '../../../core/job/edits/elements';
 import { changePerson } from '../../../core/job/edits/house';
 import { pressRoom } from '../../../workers/press-room';
 import { FileChooser } from '../../parts/FileChooser';
-import { db, keepAsset } from '../../store/db';
+import { useAssetUrl } from '../../parts/use-asset-url';
+import { keepAsset } from '../../store/db';
 import { act } from '../../store/session';
 
 /** A person's picture, and the way to give them one. */
 export function PersonPicture({ person }: { person: Person }) {
-  const [url, setUrl] = useState<string>();
+  const url = useAssetUrl(person.picture);
   const [problem, setProblem] = useState<string>();
-  useEffect(() => {
-    let made: string | undefined;
-    setUrl(undefined);
-    if (person.picture)
-      void db.assets.get(person.picture).then((row) => {
-        if (!row) return;
-        made = URL.createObjectURL(new Blob([row.bytes.slice()]));
-        setUrl(made);
-      });
-    return () => {
-      if (made) URL.revokeObjectURL(made);
-    };
-  }, [person.picture]);
   async function take(file: File): Promise<void> {
     try {
       const bytes = new Uint8Array(await file.arrayBuffer());

@@ -26,6 +26,7 @@ import { InkCard } from './paint/InkCard';
 import { RuleCard, StrokeCard } from './paint/LineCard';
 import { FacesCard } from './piece/FacesCard';
 import { KindCard } from './piece/KindCard';
+import { UnderlayCard } from './piece/UnderlayCard';
 import { RepeatCard } from './RepeatCard';
 import { ShapeCard } from './ShapeCard';
 import { SpellingCard } from './SpellingCard';
@@ -291,6 +292,7 @@ function PieceDetails() {
       <PersonCard />
       <KindCard />
       <FacesCard />
+      <UnderlayCard />
       <NudgeField />
       <SpellingCard />
     </section>

@@ -16,6 +16,7 @@ import { FillHandles } from './paint/FillHandles';
 import { DrawPath } from './path/DrawPath';
 import { useDrawing } from './path/drawing';
 import { EditPoints } from './path/EditPoints';
+import { UnderlayImage } from './piece/UnderlayImage';
 import { Selection, SeveralSelected } from './Selection';
 import { StageMenu } from './StageMenu';
 import { useSelectionBox, useStageGestures } from './use-stage-gestures';
@@ -54,7 +55,14 @@ const FaceSheet = memo(function FaceSheet({
       className={`absolute ${asCut ? 'shadow-lg' : ''}`}
       style={{ left: origin.x + paper.x, top: origin.y + paper.y }}
     >
-      <FaceArt face={asCut ? withoutSamples(face) : face} sources={sources} press={press} previews={previews} />
+      <FaceArt
+        face={asCut ? withoutSamples(face) : face}
+        sources={sources}
+        press={press}
+        previews={previews}
+        under={asCut ? null : <UnderlayImage face={face} over={false} />}
+      />
+      {!asCut && <UnderlayImage face={face} over />}
     </svg>
   );
 });

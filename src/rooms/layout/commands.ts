@@ -24,7 +24,7 @@ import { toggleSeenThrough, toggleShadow, toggleStroke } from './paint/effects';
 import { chooseFill, FILL_KINDS } from './paint/fills';
 import { beginDrawing, editPoints } from './path/drawing';
 import { beginRepeat, REPEAT_WAYS } from './repeating';
-import { openPanel, toggleAsCut, toggleBoth } from './room';
+import { openPanel, toggleAsCut, toggleBoth, toggleUnderlay } from './room';
 import {
   COMBINE_SAYS,
   combineSelection,
@@ -269,6 +269,7 @@ export const COMMANDS: readonly Command[] = [
   ),
   { name: 'Guides…', group: 'Arrange', keys: ['g'], run: () => openPanel('guides') },
   { name: 'As cut, and back', group: 'See', keys: ['.'], run: toggleAsCut },
+  { name: 'The shop’s template, shown or not', group: 'See', keys: ['y'], run: toggleUnderlay },
   { name: 'Both faces, or one', group: 'See', keys: ['b'], run: toggleBoth },
   { name: 'Export for print…', group: 'See', run: () => openPanel('export') },
   { name: 'Look up an action…', group: 'See', keys: ['/'], run: () => openPanel('actions') },

@@ -4,12 +4,15 @@ import { create } from 'zustand';
 interface Room {
   asCut: boolean;
   both: boolean;
+  /** Whether templates are shown. */
+  underlay: boolean;
   /** The panel that is open over the room, if any. */
   open: 'keys' | 'actions' | 'export' | 'straighten' | 'guides' | 'icons' | 'logos' | 'fits' | undefined;
 }
 
-export const useRoom = create<Room>(() => ({ asCut: false, both: false, open: undefined }));
+export const useRoom = create<Room>(() => ({ asCut: false, both: false, underlay: true, open: undefined }));
 
 export const toggleAsCut = (): void => useRoom.setState(({ asCut }) => ({ asCut: !asCut }));
 export const toggleBoth = (): void => useRoom.setState(({ both }) => ({ both: !both }));
+export const toggleUnderlay = (): void => useRoom.setState(({ underlay }) => ({ underlay: !underlay }));
 export const openPanel = (open: Room['open']): void => useRoom.setState({ open });

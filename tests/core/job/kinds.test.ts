@@ -116,7 +116,7 @@ describe('an envelope', () => {
 });
 
 describe('a letterhead', () => {
-  const sheet = setLetter(jobOf('letterhead', mm(210), mm(297)), 'p', { ...NEW_LETTER, layout: 'din-5008-b' });
+  const sheet = setLetter(jobOf('letterhead', mm(210), mm(297)), 'p', { ...NEW_LETTER, layout: 'din-5008-b' }, newId);
   it('keeps its address field clear on the first sheet only', () => {
     const art = box('a', mm(30), mm(60), mm(20), mm(10));
     expect(found(put(sheet, 1, art), 'keep-clear')[0]!.problem).toMatch(/address field/);
@@ -131,6 +131,17 @@ describe('a letterhead', () => {
       { axis: 'y', at: expect.closeTo(mm(105), 6) },
       { axis: 'y', at: expect.closeTo(mm(210), 6) },
     ]);
+  });
+  it('prints its ticks on the first sheet only where that is asked for', () => {
+    const ticks = (job: Job) =>
+      pieceIn(job).faces.map(({ elements }) => elements.filter((e) => e.part === 'fold ticks'));
+    expect(ticks(sheet).flat()).toEqual([]);
+    const printed = setLetter(sheet, 'p', { ...pieceIn(sheet).letter!, marks: 'printed' }, newId);
+    const [first, second] = ticks(good(printed));
+    expect(second).toEqual([]);
+    // DIN 5008 form B: folds at 105 and 210 mm, punch at 148.5 mm.
+    expect(first!.map(({ y }) => Math.round((y / mm(1)) * 10) / 10)).toEqual([104.9, 209.9, 148.4]);
+    expect(ticks(setLetter(printed, 'p', { ...pieceIn(sheet).letter!, marks: 'none' }, newId)).flat()).toEqual([]);
   });
   it('is held against the windows of the job’s own envelopes', () => {
     const envelope = makePiece({

@@ -21,7 +21,7 @@ export function KindCard() {
         className="btn btn-sm justify-self-start text-base-content"
         onClick={() => openPanel('fits')}
       >
-        Which envelopes does it fit?
+        Envelopes for it
       </button>
     </>
   );

@@ -1,3 +1,4 @@
+import { nanoid } from 'nanoid';
 import { NEW_LETTER, setLetter } from '../../../../core/job/edits/kinds';
 import type { LetterMade } from '../../../../core/job/kinds';
 import type { Piece } from '../../../../core/job/schema';
@@ -6,6 +7,8 @@ import { LengthField } from '../../../parts/LengthField';
 import { act } from '../../../store/session';
 import { useBench } from '../bench';
 import { Pick } from './Pick';
+
+const newId = (): string => nanoid(10);
 
 const LAYOUTS = [
   ['', 'Not said'],
@@ -25,7 +28,7 @@ export function LetterCard({ piece }: { piece: Piece }) {
   const { unit, echo } = useBench();
   const { letter } = piece;
   const put = (to: Partial<LetterMade>): void =>
-    act('Letter', (job) => setLetter(job, piece.id, letter && { ...letter, ...to }));
+    act('Letter', (job) => setLetter(job, piece.id, letter && { ...letter, ...to }, newId));
   return (
     <section aria-label="Letter" className="grid gap-1.5 text-base-content">
       <h2 className="heading">Letter</h2>
@@ -34,7 +37,9 @@ export function LetterCard({ piece }: { piece: Piece }) {
         value={letter?.layout ?? ''}
         options={LAYOUTS}
         onChange={(layout) =>
-          act('Letter', (job) => setLetter(job, piece.id, layout ? { ...NEW_LETTER, ...letter, layout } : undefined))
+          act('Letter', (job) =>
+            setLetter(job, piece.id, layout ? { ...NEW_LETTER, ...letter, layout } : undefined, newId),
+          )
         }
       />
       {letter && (

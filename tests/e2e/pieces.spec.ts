@@ -1,0 +1,151 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync, statSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { row } from './bench';
+
+/** Pieces that belong together: begun well, kept to the rules of their kind, seen as a set. */
+
+const open = async (page: Page, name: string): Promise<void> => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'On the table' }).click();
+  await page.getByRole('link', { name: `Open ${name}`, exact: true }).click();
+  await expect(page.getByRole('list', { name: 'Stack' })).toBeVisible();
+};
+
+test('a postcard’s address side follows its rule set, and art in a kept area is found', async ({ page }) => {
+  await open(page, 'Postcard, spring opening');
+  await page.getByRole('tab', { name: 'Address side' }).click();
+  await expect(page.getByText('Franking')).toBeVisible();
+  await expect(page.getByText('It goes at the postcard rate.')).toBeVisible();
+  const lines = row(page, /^Address line/);
+  await expect(lines).toHaveCount(4);
+  await page.getByLabel('Address lines').fill('3');
+  await page.getByLabel('Address lines').press('Enter');
+  await expect(lines).toHaveCount(3);
+  await page.getByLabel('By the rules of').selectOption({ label: 'United States' });
+  await expect(page.getByText('Barcode')).toBeVisible();
+  await page.getByRole('button', { name: 'Rectangle', exact: true }).click();
+  for (const [label, value] of [
+    ['X', '100 mm'],
+    ['Y', '92 mm'],
+    ['W', '30 mm'],
+    ['H', '8 mm'],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).fill(value);
+    await page.getByLabel(label, { exact: true }).press('Enter');
+  }
+  await page.getByRole('button', { name: /to look at/ }).click();
+  await expect(page.getByText(/kept clear: barcode/)).toBeVisible();
+  await expect(page.getByText(/Domestic Mail Manual 101, 201 and 202, from memory/).first()).toBeVisible();
+});
+
+test('what a letterhead fits, and where its address lands behind the window', async ({ page }) => {
+  await open(page, 'Letterhead');
+  await page.getByRole('button', { name: 'Envelopes for it' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('row', { name: /^DL folded in three 10 mm 11 mm fits$/ })).toBeVisible();
+  await expect(dialog.getByText('the address shows whole wherever the sheet slides.').first()).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Ticks for folding and punching').selectOption({ label: 'Printed' });
+  await expect(row(page, /^Fold tick/)).toHaveCount(2);
+});
+
+test('faces are added, named, turned and put in order; a fold has its panels', async ({ page }) => {
+  await open(page, 'Flyer, a year in the garden');
+  await expect(page.getByText('Tucked panel, 2')).toBeVisible();
+  await expect(page.getByText('Inside, from the left: 99.67 mm, 99.67 mm, 97.67 mm')).toBeVisible();
+  await page.getByLabel('Folded').selectOption({ label: 'Once, in half' });
+  await expect(page.getByText('Inside, from the left: 148.5 mm, 148.5 mm')).toBeVisible();
+  await page.getByRole('button', { name: 'Add a face' }).click();
+  await expect(page.getByRole('tab', { name: 'Page 3' })).toBeVisible();
+  await page.getByLabel('Name of Page 3').fill('Insert');
+  await page.getByLabel('Name of Page 3').press('Enter');
+  await page.getByRole('tab', { name: 'Insert' }).click();
+  await page.getByLabel('How Insert lies on the sheet').selectOption('clockwise');
+  await expect(page.getByRole('img', { name: /^Insert/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Move Insert up' }).click();
+  await expect(page.getByRole('tab').nth(1)).toHaveText('Insert');
+  await page.getByRole('button', { name: 'Delete Insert' }).click();
+  await expect(page.getByRole('tab', { name: 'Insert' })).toHaveCount(0);
+});
+
+test('a new card is begun in the client’s own look', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: /Business card, Iris/ }).waitFor();
+  await page.goto('/new?job=hollin-and-fen');
+  await page.getByRole('radio', { name: 'Standing panel' }).check({ force: true });
+  await page.getByText('Upright', { exact: true }).click();
+  await page.getByRole('button', { name: /^Lay it out/ }).click();
+  await expect(row(page, /^Name/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Front/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Edge strip' })).toContainText('plates C M Y K');
+});
+
+test('the set on the table: named, copied, deleted and brought back, and a picture of it', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'On the table' }).click();
+  const pieces = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: /^Open / }) });
+  await expect(pieces).toHaveCount(8);
+  await page.getByRole('button', { name: 'Copy Envelope No. 10' }).click();
+  await expect(pieces).toHaveCount(9);
+  await page.getByLabel('Name of Envelope No. 10, copy').fill('Envelope for bills');
+  await page.getByLabel('Name of Envelope No. 10, copy').press('Enter');
+  await expect(page.getByRole('link', { name: 'Open Envelope for bills' })).toBeVisible();
+  await page.getByRole('button', { name: 'Delete Envelope for bills' }).click();
+  await expect(pieces).toHaveCount(8);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('link', { name: 'Open Envelope for bills' })).toBeVisible();
+  await expect(page.getByText('not exported yet').first()).toBeVisible();
+  const png = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'PNG' }).click();
+  const path = await (await png).path();
+  expect(readFileSync(path).subarray(1, 4).toString()).toBe('PNG');
+  expect(statSync(path).size).toBeGreaterThan(100_000);
+  const pdf = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'PDF' }).click();
+  const facts = execFileSync('pdfinfo', [await (await pdf).path()]).toString();
+  expect(facts).toMatch(/Pages:\s+1/);
+  expect(facts).toContain('Hollin & Fen');
+});
+
+test('a shop’s template is lined up under the face, hidden by a key, and never exported', async ({ page }) => {
+  await open(page, 'Business card, Iris Calloway');
+  const chooser = page.getByLabel('A shop’s template');
+  const svg = (width: string, height: string): string =>
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 91 61"><rect x="3" y="3" width="85" height="55" fill="none" stroke="red"/></svg>`;
+  await chooser.setInputFiles({
+    name: 'card.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(svg('91mm', '61mm')),
+  });
+  await expect(page.getByText('Lined up on the trim and bleed.')).toBeVisible();
+  const lies = page.locator('[data-underlay]');
+  await expect(lies).toBeVisible();
+  await page.keyboard.press('y');
+  await expect(lies).toHaveCount(0);
+  await page.keyboard.press('y');
+  const { PDFDocument } = await import('@cantoo/pdf-lib');
+  const pdf = await PDFDocument.create();
+  pdf.addPage([(85 * 72) / 25.4, (55 * 72) / 25.4]).drawText('TEMPLATE', { x: 20, y: 20 });
+  await chooser.setInputFiles({ name: 'card.pdf', mimeType: 'application/pdf', buffer: Buffer.from(await pdf.save()) });
+  await expect(page.getByText('Lined up on the trim.')).toBeVisible();
+  await chooser.setInputFiles({
+    name: 'broken.pdf',
+    mimeType: 'application/pdf',
+    buffer: Buffer.from('%PDF-1.7 nothing'),
+  });
+  await expect(page.getByRole('alert')).toContainText('cannot be shown');
+  await page.getByRole('button', { name: 'Export for print' }).click();
+  const download = page.waitForEvent('download');
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Write/ })
+    .click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^(Save|Keep|Download)/ })
+    .click();
+  const path = await (await download).path();
+  // One picture, the photograph on the back: the template is none.
+  expect(execFileSync('pdfimages', ['-list', path]).toString().trim().split('\n').slice(2)).toHaveLength(1);
+});
