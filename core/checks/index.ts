@@ -11,6 +11,7 @@ import { emptyDetail } from './empty-detail';
 import { hiddenWords } from './hidden-words';
 import { acrossFold, keepClear, unprintableMargin } from './keep-clear';
 import { knockedOutBlack } from './knocked-out-black';
+import { letterWouldPrint } from './letter-would-print';
 import { logoCrowded, logoSmall } from './logos';
 import { lowPpi } from './low-ppi';
 import { missingGlyph, missingTypeface } from './missing-glyph';
@@ -66,6 +67,7 @@ export const CHECKS: readonly Check[] = [
   postSize,
   backTurn,
   behindTheWindow,
+  letterWouldPrint,
 ];
 
 /** The check that a finding comes from; spelling runs beside the others, when its dictionary has answered. */

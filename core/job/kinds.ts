@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { FOLDS, type Fold } from '../trade/folds';
 import { id } from './element';
+import { letterTextSchema } from './letters';
 
 /** What a piece knows of its kind besides its size. Lengths in points. */
 
@@ -56,8 +57,11 @@ export const kindFacts = {
   post: postSchema.optional(),
   envelope: envelopeMadeSchema.optional(),
   letter: letterSchema.optional(),
+  letters: z.array(letterTextSchema).max(1000).optional(),
   fold: foldSchema.optional(),
   turns: z.enum(TURNS).optional(),
+  /** The radius that a die gives its corners; square where it is left out. */
+  corner: z.number().min(0.5).max(200).optional(),
   /** How thick its stock is. */
   thickness: z.number().min(0.1).max(30).optional(),
 };

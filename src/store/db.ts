@@ -1,6 +1,8 @@
 import Dexie, { type Table } from 'dexie';
-import { assetsInUse, type JobBundle, readJob, readJobFile } from '../../core/files/job-file';
+import { assetsInUse, type JobBundle, readJob, readJobFile, writeJobFile } from '../../core/files/job-file';
+import { templateOf } from '../../core/job/edits/adopt';
 import type { Job } from '../../core/job/schema';
+import type { Kind } from '../../core/trade/schema';
 import demoUrl from '../../demo/hollin-and-fen.tidyedge?url';
 import { findOwnFonts, findOwnProfiles } from '../../workers/kit';
 
@@ -16,17 +18,27 @@ interface Exported {
   changed: string;
 }
 
+/** A piece kept to begin others with: a job file of its own, so that nothing done to a copy reaches it. */
+export interface Template {
+  id: string;
+  name: string;
+  kind: Kind;
+  file: Uint8Array;
+}
+
 class Shelf extends Dexie {
   jobs!: Table<Job, string>;
   assets!: Table<StoredAsset, string>;
   /** One row once the demo job has been laid out, so that a deleted demo stays deleted. */
   notes!: Table<{ key: string }, string>;
   exported!: Table<Exported, string>;
+  templates!: Table<Template, string>;
 
   constructor() {
     super('tidy-edge');
     this.version(1).stores({ jobs: 'id, changed', assets: 'hash', notes: 'key' });
     this.version(2).stores({ exported: 'piece' });
+    this.version(3).stores({ templates: 'id, kind' });
   }
 }
 
@@ -64,6 +76,13 @@ export const noteExport = (job: Job, pieceId: string): Promise<unknown> =>
   db.exported.put({ piece: exportKey(job, pieceId), at: new Date().toISOString(), changed: job.changed });
 export const lastExport = (job: Job, pieceId: string): Promise<Exported | undefined> =>
   db.exported.get(exportKey(job, pieceId));
+
+/** Keeps a piece as a template, as it is now. */
+export async function keepTemplate(job: Job, pieceId: string, id: string): Promise<void> {
+  const only = templateOf(job, pieceId);
+  const { name, kind } = only.pieces[0]!;
+  await db.templates.put({ id, name, kind, file: writeJobFile({ job: only, assets: await loadAssets(only) }) });
+}
 
 export const keepAsset = (hash: string, bytes: Uint8Array): Promise<unknown> => db.assets.put({ hash, bytes });
 

@@ -149,3 +149,42 @@ test('a shop’s template is lined up under the face, hidden by a key, and never
   // One picture, the photograph on the back: the template is none.
   expect(execFileSync('pdfimages', ['-list', path]).toString().trim().split('\n').slice(2)).toHaveLength(1);
 });
+
+test('a letter is written on the letterhead, goes on to a second sheet, and is exported without the art', async ({
+  page,
+}) => {
+  await open(page, 'Letterhead');
+  await page.getByRole('button', { name: 'Letters…' }).click();
+  await page.getByRole('button', { name: 'Write a letter' }).click();
+  await page.getByLabel('Name of the letter').fill('To Mr Quill');
+  await page.getByRole('textbox', { name: 'Recipient' }).fill('Mr Bea Quill\nQuay Street');
+  await page.getByLabel('Salutation').fill('Dear Mr Quill,');
+  const paragraph = 'The hedge along the lane wants cutting before the birds come back to it. '.repeat(9).trim();
+  await page.getByLabel('The letter, a paragraph a line').fill(Array.from({ length: 7 }, () => paragraph).join('\n'));
+  await expect(page.getByRole('img', { name: 'Page 2' })).toBeVisible();
+  await page.getByLabel('With the letterhead’s own art').uncheck();
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'PDF of 2 pages' }).click();
+  const path = await (await waiting).path();
+  const text = execFileSync('pdftotext', [path, '-']).toString();
+  expect(text).toContain('Dear Mr Quill,');
+  expect(text).not.toContain('Tea garden');
+  expect(execFileSync('pdfinfo', [path]).toString()).toMatch(/Pages:\s+2[\s\S]*Page size:\s+595\.\d+ x 841\.\d+/);
+  await page.getByRole('button', { name: 'Close', exact: true }).first().click();
+  await page.reload();
+  await page.getByRole('button', { name: 'Letters…' }).click();
+  await expect(page.getByRole('list', { name: 'Letters' }).getByText('To Mr Quill')).toBeVisible();
+});
+
+test('a piece is kept as a template, and opened as a copy in the client’s own inks', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'On the table' }).click();
+  await page.getByRole('button', { name: 'Keep Postcard, spring opening as a template' }).click();
+  await page.getByRole('link', { name: 'New piece' }).click();
+  await page.getByText('Postcard', { exact: true }).click();
+  await page.getByRole('radio', { name: 'Postcard, spring opening' }).check({ force: true });
+  await page.getByRole('button', { name: /^Lay it out/ }).click();
+  await expect(row(page, /^Title/)).toBeVisible();
+  await page.getByRole('link', { name: 'Pieces' }).click();
+  await expect(page.getByRole('link', { name: /^Open Postcard/ })).toHaveCount(3);
+});

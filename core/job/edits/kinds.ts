@@ -64,6 +64,8 @@ export const setFold = (job: Job, pieceId: string, fold: FoldMade | undefined): 
   change(job, pieceId, (piece) => put(piece, 'fold', fold));
 export const setTurns = (job: Job, pieceId: string, turns: Piece['turns']): Job =>
   change(job, pieceId, (piece) => put(piece, 'turns', turns));
+export const setCorner = (job: Job, pieceId: string, corner: number | undefined): Job =>
+  change(job, pieceId, (piece) => put(piece, 'corner', corner));
 export const setThickness = (job: Job, pieceId: string, thickness: number | undefined): Job =>
   change(job, pieceId, (piece) => put(piece, 'thickness', thickness));
 

@@ -16,6 +16,7 @@ import { EdgeStrip } from './EdgeStrip';
 import { IconsPanel } from './icons/IconsPanel';
 import { KeysHelp } from './KeysHelp';
 import { LogosPanel } from './LogosPanel';
+import { LettersPanel } from './letters/LettersPanel';
 import { FitsPanel } from './piece/FitsPanel';
 import { RoomBar, RoomWait } from './RoomShell';
 import { openPanel, toggleAsCut, toggleBoth, useRoom } from './room';
@@ -115,6 +116,7 @@ export default function LayoutRoom() {
           {open === 'export' && <ExportDialog bench={bench} onClose={close} />}
           {open === 'actions' && <ActionList onClose={close} />}
           {open === 'icons' && <IconsPanel onClose={close} />}
+          {open === 'letters' && <LettersPanel onClose={close} />}
           {open === 'fits' && <FitsPanel onClose={close} />}
           {open === 'logos' && <LogosPanel onClose={close} />}
           {drawing && <DrawingDialog key={drawing.name} drawing={drawing} />}

@@ -53,7 +53,11 @@ const FaceSheet = memo(function FaceSheet({
       height={paper.height}
       viewBox={`${paper.x} ${paper.y} ${paper.width} ${paper.height}`}
       className={`absolute ${asCut ? 'shadow-lg' : ''}`}
-      style={{ left: origin.x + paper.x, top: origin.y + paper.y }}
+      style={{
+        left: origin.x + paper.x,
+        top: origin.y + paper.y,
+        borderRadius: asCut ? piece.corner : undefined,
+      }}
     >
       <FaceArt
         face={asCut ? withoutSamples(face) : face}

@@ -5,14 +5,13 @@ import type { Job } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
 import { shownFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
-import { beginPiece, type Starter, startersOf } from '../../../core/starters';
+import { beginPiece, startersOf } from '../../../core/starters';
 import { shopOf } from '../../../core/trade/shops';
 import type { Kit } from '../../../workers/kit';
 import { FaceArt } from '../../parts/FaceArt';
 import { usePreviews } from '../../parts/use-previews';
-
-/** The side that a tile's faces fit in, in CSS pixels. */
-const SIDE = 128;
+import { KeptTiles } from './KeptTiles';
+import { Sheet, Tile } from './Tile';
 
 /** Ids of what is only looked at. */
 const looking = () => {
@@ -75,41 +74,10 @@ export function Gallery({
             </Tile>
           );
         })}
+        <KeptTiles job={job} kit={kit} kind={kind} chosen={chosen} onChoose={onChoose} />
       </div>
     </fieldset>
   );
 }
 
 const sidesOf = ({ width, height }: { width: number; height: number }) => ({ width, height });
-
-function Sheet({ width, height, children }: { width: number; height: number; children?: React.ReactNode }) {
-  const scale = SIDE / Math.max(width, height);
-  return (
-    <svg
-      viewBox={`0 0 ${width} ${height}`}
-      width={width * scale}
-      height={height * scale}
-      className="shrink-0 bg-white shadow-md"
-      aria-hidden="true"
-    >
-      {children}
-    </svg>
-  );
-}
-
-function Tile({
-  name,
-  says,
-  chosen,
-  onChoose,
-  children,
-}: Pick<Starter, 'name' | 'says'> & { chosen: boolean; onChoose(): void; children: React.ReactNode }) {
-  return (
-    <label className="grid shrink-0 cursor-pointer content-end gap-1.5 rounded border-2 border-transparent p-2 text-[var(--table-text)] has-checked:border-[var(--table-text)] has-focus-visible:outline-2 has-focus-visible:outline-primary">
-      <input type="radio" name="starter" className="sr-only" checked={chosen} onChange={onChoose} aria-label={name} />
-      <span className="flex items-end gap-1.5">{children}</span>
-      <span className="font-semibold leading-4">{name}</span>
-      <span className="w-0 min-w-full text-[13px] leading-4">{says}</span>
-    </label>
-  );
-}

@@ -11,9 +11,10 @@ import { TopBar } from '../../parts/TopBar';
 import { useFonts } from '../../parts/use-fonts';
 import { useKit } from '../../parts/use-kit';
 import { useProfiles } from '../../parts/use-profiles';
-import { db, loadJob } from '../../store/db';
+import { db, keepBundle, loadJob } from '../../store/db';
 import { Choice } from './Choice';
 import { Gallery } from './Gallery';
+import { openTemplate } from './KeptTiles';
 import { OwnSize } from './OwnSize';
 import { SizeShelf } from './SizeShelf';
 
@@ -96,6 +97,13 @@ export default function NewPiece() {
     const now = new Date().toISOString();
     const base = job ?? makeJob(nanoid(12), client, now);
     if (!kit) return;
+    const template = starter ? await db.templates.get(starter) : undefined;
+    if (template) {
+      const opened = openTemplate(base, template, name?.trim() || undefined, () => nanoid(10));
+      await keepBundle({ job: { ...opened.job, changed: now }, assets: opened.assets });
+      location.assign(`/layout?job=${base.id}&piece=${opened.job.pieces.at(-1)!.id}`);
+      return;
+    }
     const begin = STARTERS.find((each) => each.id === starter);
     const piece = { id: nanoid(8), name: pieceName.trim(), kind, ...size, shop, faces };
     await db.jobs.put({ ...beginPiece(base, piece, begin, () => nanoid(10), kit.fonts), changed: now });

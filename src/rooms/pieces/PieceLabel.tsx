@@ -1,10 +1,14 @@
+import Bookmark from 'lucide-react/icons/bookmark';
+import BookmarkCheck from 'lucide-react/icons/bookmark-check';
 import Copy from 'lucide-react/icons/copy';
 import Trash from 'lucide-react/icons/trash-2';
 import { nanoid } from 'nanoid';
+import { useState } from 'react';
 import { duplicatePiece, removePiece, renamePiece } from '../../../core/job/edits/pieces';
 import type { Job, Piece } from '../../../core/job/schema';
 import { formatSize } from '../../../core/units/length';
 import { blurOnEnter } from '../../parts/typing';
+import { keepTemplate } from '../../store/db';
 import { act } from '../../store/session';
 import type { Status } from './use-statuses';
 
@@ -14,6 +18,7 @@ const when = (iso: string): string =>
 /** Below a piece on the table: its name, how it stands, and what can be done with it as a whole. */
 export function PieceLabel({ job, piece, status }: { job: Job; piece: Piece; status: Status | undefined }) {
   const count = status?.findings.length ?? 0;
+  const [kept, setKept] = useState(false);
   return (
     <div className="text-[13px] leading-4 text-[var(--table-text)]">
       <div className="flex items-center gap-0.5">
@@ -36,6 +41,15 @@ export function PieceLabel({ job, piece, status }: { job: Job; piece: Piece; sta
           onClick={() => act('Copy a piece', (j) => duplicatePiece(j, piece.id, () => nanoid(10)))}
         >
           <Copy size={13} />
+        </button>
+        <button
+          type="button"
+          className="btn btn-ghost btn-xs btn-square"
+          aria-label={`Keep ${piece.name} as a template`}
+          title={kept ? 'Kept: it is under New piece' : 'Keep it as a template'}
+          onClick={() => void keepTemplate(job, piece.id, nanoid(10)).then(() => setKept(true))}
+        >
+          {kept ? <BookmarkCheck size={13} /> : <Bookmark size={13} />}
         </button>
         <button
           type="button"

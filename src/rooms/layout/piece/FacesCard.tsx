@@ -95,9 +95,9 @@ function FaceRow({ face, index }: { face: Face; index: number }) {
             act('Turn a face', (job) => turnFace(job, piece.id, id, to, newId));
           }}
         >
-          <option value="">Straight on the sheet</option>
-          <option value="clockwise">Turned, its top to the right</option>
-          <option value="anticlockwise">Turned, its top to the left</option>
+          <option value="">Straight</option>
+          <option value="clockwise">Top to the right</option>
+          <option value="anticlockwise">Top to the left</option>
         </select>
         {actions.map(([says, Icon, can, action]) => (
           <button

@@ -1,6 +1,7 @@
 import { pieceOf } from '../../../../core/job/find';
 import { useBench } from '../bench';
 import { openPanel } from '../room';
+import { CornerCard } from './CornerCard';
 import { EnvelopeCard } from './EnvelopeCard';
 import { FoldCard } from './FoldCard';
 import { LetterCard } from './LetterCard';
@@ -12,6 +13,7 @@ export function KindCard() {
   const piece = pieceOf(job, shown.id)!;
   return (
     <>
+      {piece.kind === 'card' && <CornerCard piece={piece} />}
       {piece.kind === 'postcard' && <PostCard piece={piece} />}
       {piece.kind === 'envelope' && <EnvelopeCard piece={piece} />}
       {piece.kind === 'letterhead' && <LetterCard piece={piece} />}

@@ -6,6 +6,7 @@ import { LETTER_LAYOUTS } from '../../../../core/trade/letter-layouts';
 import { LengthField } from '../../../parts/LengthField';
 import { act } from '../../../store/session';
 import { useBench } from '../bench';
+import { openPanel } from '../room';
 import { Pick } from './Pick';
 
 const newId = (): string => nanoid(10);
@@ -31,7 +32,12 @@ export function LetterCard({ piece }: { piece: Piece }) {
     act('Letter', (job) => setLetter(job, piece.id, letter && { ...letter, ...to }, newId));
   return (
     <section aria-label="Letter" className="grid gap-1.5 text-base-content">
-      <h2 className="heading">Letter</h2>
+      <div className="flex items-center justify-between">
+        <h2 className="heading">Letter</h2>
+        <button type="button" className="btn btn-xs" onClick={() => openPanel('letters')}>
+          Letters…
+        </button>
+      </div>
       <Pick
         label="Address field and folds"
         value={letter?.layout ?? ''}

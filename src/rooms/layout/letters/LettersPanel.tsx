@@ -1,0 +1,226 @@
+import { proxy } from 'comlink';
+import Plus from 'lucide-react/icons/plus';
+import Trash from 'lucide-react/icons/trash-2';
+import { nanoid } from 'nanoid';
+import { useMemo, useState } from 'react';
+import { addLetter, changeLetter, removeLetter } from '../../../../core/job/edits/letters';
+import { pieceOf } from '../../../../core/job/find';
+import type { LetterText } from '../../../../core/job/letters';
+import type { Face } from '../../../../core/job/schema';
+import { letterPages } from '../../../../core/scene/letter-pages';
+import { hirePressRoom } from '../../../../workers/press-room';
+import { Dialog } from '../../../parts/Dialog';
+import { download, fileName } from '../../../parts/download';
+import { FaceArt } from '../../../parts/FaceArt';
+import { Tick } from '../../../parts/Tick';
+import { loadAssets } from '../../../store/db';
+import { act, settle, sketch } from '../../../store/session';
+import { useBench } from '../bench';
+
+const now = (): string => new Date().toISOString();
+const today = (): string =>
+  new Date().toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' });
+
+/** Letters on the letterhead: written here, each kept under its name, exported with the sheet's art or without. */
+export function LettersPanel({ onClose }: { onClose(): void }) {
+  const { job, piece: shown } = useBench();
+  const piece = pieceOf(job, shown.id)!;
+  const letters = piece.letters ?? [];
+  const [chosenId, setChosenId] = useState<string>();
+  const chosen = letters.find(({ id }) => id === chosenId) ?? letters[0];
+  function begin(): void {
+    const id = nanoid(10);
+    const letter: LetterText = {
+      id,
+      name: `Letter ${letters.length + 1}`,
+      changed: now(),
+      recipient: '',
+      date: today(),
+      salutation: '',
+      body: '',
+    };
+    act('New letter', (j) => addLetter(j, piece.id, letter));
+    setChosenId(id);
+  }
+  return (
+    <Dialog
+      wide
+      title={`Letters on ${piece.name}`}
+      onClose={() => {
+        settle();
+        onClose();
+      }}
+    >
+      <div className="grid grid-cols-[190px_1fr] gap-4">
+        <div className="grid content-start gap-2">
+          <button type="button" className="btn btn-sm btn-neutral" onClick={begin}>
+            <Plus size={14} /> Write a letter
+          </button>
+          <ul className="grid max-h-96 gap-1 overflow-y-auto" aria-label="Letters">
+            {letters.map((letter) => (
+              <li key={letter.id} className="flex items-center gap-1">
+                <button
+                  type="button"
+                  aria-pressed={letter.id === chosen?.id}
+                  className={`min-w-0 flex-1 cursor-pointer truncate rounded border px-2 py-1 text-left ${letter.id === chosen?.id ? 'border-base-content' : 'border-transparent hover:bg-base-200'}`}
+                  onClick={() => setChosenId(letter.id)}
+                >
+                  {letter.name}
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-xs btn-square"
+                  aria-label={`Delete ${letter.name}`}
+                  onClick={() => act('Delete a letter', (j) => removeLetter(j, piece.id, letter.id))}
+                >
+                  <Trash size={13} />
+                </button>
+              </li>
+            ))}
+          </ul>
+        </div>
+        {chosen ? <Writing key={chosen.id} letter={chosen} /> : <p className="quiet">No letter yet.</p>}
+      </div>
+    </Dialog>
+  );
+}
+
+const LINES = [
+  ['name', 'Name of the letter'],
+  ['date', 'Date'],
+  ['salutation', 'Salutation'],
+] as const;
+
+function Writing({ letter }: { letter: LetterText }) {
+  const { job, piece: shown, sources } = useBench();
+  const piece = pieceOf(job, shown.id)!;
+  const [art, setArt] = useState(true);
+  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
+  const write = (to: Partial<LetterText>): void => {
+    if (to.name === '') return;
+    sketch('Write a letter', (j) => changeLetter(j, piece.id, letter.id, { ...letter, ...to, changed: now() }));
+  };
+  const pages = useMemo(() => letterPages(piece, letter, job, sources, art), [piece, letter, job, sources, art]);
+  return (
+    <div className="grid gap-2">
+      <div className="grid grid-cols-3 gap-2">
+        {LINES.map(([key, label]) => (
+          <label key={key} className="grid gap-0.5">
+            <span className="quiet text-[13px]">{label}</span>
+            <input
+              className="input input-sm w-full"
+              value={letter[key]}
+              maxLength={key === 'name' ? 120 : 400}
+              onChange={(event) => write({ [key]: event.target.value })}
+            />
+          </label>
+        ))}
+      </div>
+      <label className="grid gap-0.5">
+        <span className="quiet text-[13px]">Recipient</span>
+        <textarea
+          className="textarea textarea-sm w-full"
+          rows={3}
+          maxLength={2000}
+          value={letter.recipient}
+          onChange={(event) => write({ recipient: event.target.value })}
+        />
+      </label>
+      <label className="grid gap-0.5">
+        <span className="quiet text-[13px]">The letter, a paragraph a line</span>
+        <textarea
+          className="textarea textarea-sm w-full"
+          rows={7}
+          maxLength={60_000}
+          value={letter.body}
+          onChange={(event) => write({ body: event.target.value })}
+        />
+      </label>
+      <ul className="flex gap-3 overflow-x-auto rounded bg-[var(--table)] p-3" aria-label="Pages">
+        {pages.map((page, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a page has no other identity
+          <Page key={i} page={page} number={i + 1} off={left.has(i)} onToggle={() => setLeft(toggled(left, i))} />
+        ))}
+      </ul>
+      <div className="flex items-center justify-between">
+        <Tick checked={art} onChange={setArt}>
+          With the letterhead’s own art
+        </Tick>
+        <ExportLetter letter={letter} pages={pages.filter((_, i) => !left.has(i))} />
+      </div>
+    </div>
+  );
+}
+
+function toggled(set: ReadonlySet<number>, value: number): ReadonlySet<number> {
+  const next = new Set(set);
+  if (!next.delete(value)) next.add(value);
+  return next;
+}
+
+function Page({ page, number, off, onToggle }: { page: Face; number: number; off: boolean; onToggle(): void }) {
+  const { job, piece: shown, sources, press, previews } = useBench();
+  const { width, height } = pieceOf(job, shown.id)!;
+  return (
+    <li className={`grid shrink-0 gap-1 text-[var(--table-text)] ${off ? 'opacity-40' : ''}`}>
+      <svg
+        viewBox={`0 0 ${width} ${height}`}
+        width={130}
+        height={(130 * height) / width}
+        role="img"
+        aria-label={`Page ${number}`}
+      >
+        <FaceArt face={page} sources={sources} press={press} previews={previews} />
+      </svg>
+      <Tick checked={!off} onChange={onToggle}>
+        Page {number}
+      </Tick>
+    </li>
+  );
+}
+
+function ExportLetter({ letter, pages }: { letter: LetterText; pages: readonly Face[] }) {
+  const { job, piece: shown, shop } = useBench();
+  const [problem, setProblem] = useState<string>();
+  const [going, setGoing] = useState(false);
+  async function write(): Promise<void> {
+    const piece = pieceOf(job, shown.id)!;
+    setGoing(true);
+    setProblem(undefined);
+    const { room, dismiss } = hirePressRoom();
+    try {
+      // An office printer has neither bleed nor crop marks.
+      const office = { ...shop, bleed: { ...shop.bleed, letterhead: 0 } };
+      const sheets = { ...job, pieces: [{ ...piece, name: letter.name, faces: [...pages] }] };
+      const asked = { pieceId: piece.id, shop: office, marks: false, words: 'text' as const };
+      const { bytes } = await room.exportPdf(
+        sheets,
+        asked,
+        await loadAssets(job),
+        proxy(() => {}),
+      );
+      download(bytes, `${fileName(letter.name)}.pdf`, 'application/pdf');
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+    dismiss();
+    setGoing(false);
+  }
+  return (
+    <span className="flex items-center gap-3">
+      {problem && (
+        <span role="alert" className="text-[14px] text-error">
+          {problem}
+        </span>
+      )}
+      <button
+        type="button"
+        className="btn btn-sm btn-primary"
+        disabled={going || pages.length === 0}
+        onClick={() => void write()}
+      >
+        {going ? 'Writing…' : `PDF of ${pages.length === 1 ? 'one page' : `${pages.length} pages`}`}
+      </button>
+    </span>
+  );
+}
