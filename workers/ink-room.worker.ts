@@ -8,6 +8,7 @@ const work = import('./ink-work');
 const api = {
   openShelf: async (...args: Parameters<Work['openShelf']>) => (await work).openShelf(...args),
   readInks: async (...args: Parameters<Work['readInks']>) => (await work).readInks(...args),
+  readMixtures: async (...args: Parameters<Work['readMixtures']>) => (await work).readMixtures(...args),
   facePlates: async (...args: Parameters<Work['facePlates']>) => (await work).facePlates(...args),
   coloursIn: async (...args: Parameters<Work['coloursIn']>) => (await work).coloursIn(...args),
   lookAt: async (...args: Parameters<Work['lookAt']>) => (await work).lookAt(...args),

@@ -94,6 +94,29 @@ export async function readInks(asked: InkAsked): Promise<InkReading> {
   };
 }
 
+/** What an overprinting element and what is below it look like together. */
+export interface Mixture {
+  element: string;
+  box: Box;
+  image: ImageData;
+}
+
+/** The mixtures on a piece's faces that a screen cannot blend by itself, and the state of the job that they belong to. */
+export async function readMixtures(asked: InkAsked): Promise<{ changed: string; mixtures: Mixture[] }> {
+  const faces = await facesOf(asked);
+  const { engine } = await loadKit();
+  const mixtures = faces.flatMap(({ mixtures: grids, press, sources }) => {
+    const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');
+    return [...grids].flatMap(([element, grid]): Mixture[] => {
+      if (grid.width === 0 || grid.height === 0) return [];
+      const view = { kind: 'proof' as const, shown: [...grid.plates.keys()] };
+      const image = new ImageData(viewOf(grid, view, sources.inks, toScreen), grid.width, grid.height);
+      return [{ element, box: grid.box, image }];
+    });
+  });
+  return { changed: asked.job.changed, mixtures };
+}
+
 /** One face's plates, and all that is told of them. */
 export interface FacePlates {
   box: Box;

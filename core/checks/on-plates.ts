@@ -1,10 +1,11 @@
-import { type PlateGrid, type PlatesAsked, platesDevice } from '../devices/plates/device';
+import { type PlateGrid, type PlatesAsked, partOf, platesDevice } from '../devices/plates/device';
 import { cellsAnInch } from '../devices/plates/pictures';
 import { totalsOf } from '../devices/plates/readings';
 import { outset } from '../geometry/box';
 import type { Element, Job, Piece } from '../job/schema';
 import { asFace } from '../job/turned';
-import { drawElement } from '../scene/face';
+import { drawElement, elementBox } from '../scene/face';
+import { groundsOf, mayOverprint } from '../scene/grounds';
 import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import { shopOf } from '../trade/shops';
@@ -23,6 +24,8 @@ export interface PlateContext extends CheckContext {
   contrasts: ReadonlyMap<string, number>;
   /** The separated pictures. */
   picture: PlatesAsked['picture'];
+  /** What overprinting elements and the several things below them come to, by their ids. */
+  mixtures: ReadonlyMap<string, PlateGrid>;
 }
 
 /** What a fix is worked out from: the plates may be elsewhere by then. */
@@ -41,6 +44,8 @@ export function layFace(context: CheckContext, asked: PlatesAsked): PlateContext
   const { face, sources, press } = context;
   const device = platesDevice(asked);
   const contrasts = new Map<string, number>();
+  const mixtures = new Map<string, PlateGrid>();
+  const grounds = groundsOf(face, sources);
   for (const element of face.elements) {
     // What lies under words is what is there before they are drawn.
     if (element.kind === 'words') {
@@ -48,9 +53,11 @@ export function layFace(context: CheckContext, asked: PlatesAsked): PlateContext
       if (contrast !== undefined) contrasts.set(element.id, contrast);
     }
     drawElement(element, sources, device);
+    if (mayOverprint(element) && !grounds.has(element.id))
+      mixtures.set(element.id, partOf(device.grid(), elementBox(element, sources)));
   }
   const grid = device.grid();
-  return { ...context, grid, totals: totalsOf(grid), contrasts, picture: asked.picture };
+  return { ...context, grid, totals: totalsOf(grid), contrasts, picture: asked.picture, mixtures };
 }
 
 /** What is found on the plates of a face, as plain data: it can cross from a worker. */

@@ -10,7 +10,8 @@ import { isTurned } from './turn';
 /** What elements that may overprint lie on, by their ids: the plates of one even ground, none of them for bare paper. */
 export type Grounds = ReadonlyMap<string, Plates>;
 
-const mayOverprint = ({ kind, overprint }: Element): boolean =>
+/** Whether an element prints on what is below it, or may: small black words do by themselves. */
+export const mayOverprint = ({ kind, overprint }: Element): boolean =>
   overprint === 'overprints' || (kind === 'words' && overprint === undefined);
 
 const contains = (outer: Box, inner: Box): boolean =>

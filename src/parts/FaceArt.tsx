@@ -11,6 +11,7 @@ import { groundsOf } from '../../core/scene/grounds';
 import type { SceneSources } from '../../core/scene/sources';
 import { turnOf } from '../../core/scene/turn';
 import { useSession } from '../store/session';
+import type { Mixed, Mixtures } from './use-mixtures';
 import type { Previews } from './use-previews';
 
 interface ArtProps {
@@ -52,14 +53,39 @@ const UNIT = boxPath({ x: 0, y: 0, width: 1, height: 1 });
 const FAR = 30_000;
 const EVERYWHERE = { x: -FAR, y: -FAR, width: 2 * FAR, height: 2 * FAR };
 
-function Nodes({ nodes, id, previews }: { nodes: readonly SvgNode[]; id: string; previews: Previews }) {
+interface Drawn {
+  id: string;
+  previews: Previews;
+  /** What an overprinting part and what is below it come to, where that has been worked out. */
+  mixed?: Mixed | undefined;
+}
+
+function Nodes({ nodes, id, previews, mixed }: Drawn & { nodes: readonly SvgNode[] }) {
   return nodes.map((node, i) => (
     // biome-ignore lint/suspicious/noArrayIndexKey: the drawing of an element has no other identity
-    <Node key={i} node={node} id={`${id}-${i}`} previews={previews} />
+    <Node key={i} node={node} id={`${id}-${i}`} previews={previews} mixed={mixed} />
   ));
 }
 
-function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Previews }) {
+/** Areas only: those can let a picture through. */
+const pathsOf = (nodes: readonly SvgNode[]): string[] | undefined =>
+  nodes.every((node) => node.kind === 'path') ? nodes.map((node) => node.d) : undefined;
+
+/** An overprinting part as the plates have it: what it and the things below it come to, inside its outline. */
+function MixedArt({ paths, id, mixed: { box, url } }: { paths: readonly string[]; id: string; mixed: Mixed }) {
+  return (
+    <>
+      <clipPath id={`${id}x`}>
+        {paths.map((d) => (
+          <path key={d} d={d} />
+        ))}
+      </clipPath>
+      <image {...box} href={url} preserveAspectRatio="none" clipPath={`url(#${id}x)`} />
+    </>
+  );
+}
+
+function Node({ node, id, previews, mixed }: Drawn & { node: SvgNode }) {
   switch (node.kind) {
     case 'path': {
       const { value, definition } = painted(node.fill, id);
@@ -96,7 +122,9 @@ function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Pre
       if (!href) return <path d={pathData(transformPath(UNIT, node.place))} fill="#999" fillOpacity={0.4} />;
       return <UnitImage href={href} place={node.place} />;
     }
-    case 'together':
+    case 'together': {
+      const paths = node.overprint && mixed ? pathsOf(node.nodes) : undefined;
+      if (paths && mixed) return <MixedArt paths={paths} id={id} mixed={mixed} />;
       return (
         <>
           {node.clip !== undefined && (
@@ -118,10 +146,11 @@ function Node({ node, id, previews }: { node: SvgNode; id: string; previews: Pre
             opacity={node.opacity}
             className={node.overprint && 'overprint'}
           >
-            <Nodes nodes={node.nodes} id={id} previews={previews} />
+            <Nodes nodes={node.nodes} id={id} previews={previews} mixed={mixed} />
           </g>
         </>
       );
+    }
   }
 }
 
@@ -139,15 +168,18 @@ const SAMPLE = 0.5;
 export const ElementDrawing = memo(function ElementDrawing({
   element,
   ground,
+  mixed,
   sources,
   press,
   previews,
-}: ArtProps & { element: Element; ground?: Plates | undefined }) {
+}: ArtProps & { element: Element; ground?: Plates | undefined; mixed?: Mixed | undefined }) {
   const id = useId();
   const grounds = new Map(ground ? [[element.id, ground]] : []);
   const device = svgDevice({ inks: sources.inks, screen: press.screen, grounds });
   drawElement(element, sources, device);
-  return device.elements.map((drawn) => <Nodes key={drawn.id} nodes={drawn.nodes} id={id} previews={previews} />);
+  return device.elements.map((drawn) => (
+    <Nodes key={drawn.id} nodes={drawn.nodes} id={id} previews={previews} mixed={mixed} />
+  ));
 });
 
 /** Whether two states of an element differ in nothing but where it is. */
@@ -156,10 +188,10 @@ function onlyMoved(a: Element, b: Element): boolean {
   return keys.length === Object.keys(b).length && keys.every((key) => key === 'x' || key === 'y' || a[key] === b[key]);
 }
 
-type OnGround = ArtProps & { element: Element; ground: Plates | undefined };
+type OnGround = ArtProps & { element: Element; ground: Plates | undefined; mixed: Mixed | undefined };
 
 /** An element that can be picked up. One that is only moved keeps its drawing, and is moved as a whole. */
-const ElementArt = memo(function ElementArt({ element, ground, ...art }: OnGround) {
+const ElementArt = memo(function ElementArt({ element, ground, mixed, ...art }: OnGround) {
   const drawn = useRef(element);
   const isMoving = useSession(({ live, selected }) => live?.name === 'Move' && selected.includes(element.id));
   if (!isMoving || !onlyMoved(drawn.current, element)) drawn.current = element;
@@ -171,23 +203,30 @@ const ElementArt = memo(function ElementArt({ element, ground, ...art }: OnGroun
       opacity={element.sample ? SAMPLE : undefined}
       style={isMoving ? { transform: `translate(${dx}px, ${dy}px)`, willChange: 'transform' } : undefined}
     >
-      <ElementDrawing element={drawn.current} ground={ground} {...art} />
+      <ElementDrawing element={drawn.current} ground={ground} mixed={isMoving ? undefined : mixed} {...art} />
       <Grip element={drawn.current} sources={art.sources} />
     </g>
   );
 });
 
 /** Everything on a face as `shownFaces` has it, bottom first, and what lies between it and the paper. Goes inside an <svg> in points from the trim's corner. */
-export function FaceArt({ face, sources, press, previews, under }: ArtProps & { face: Face; under?: ReactNode }) {
+export function FaceArt({
+  face,
+  sources,
+  press,
+  previews,
+  under,
+  mixtures,
+}: ArtProps & { face: Face; under?: ReactNode; mixtures?: Mixtures }) {
   // An element that stays the same is the same drawing: React then does not even compare it.
   const made = useMemo(() => {
     const kept = new WeakMap<Element, { on: string; art: ReactElement }>();
-    return (element: Element, ground: Plates | undefined): ReactElement => {
+    return (element: Element, ground: Plates | undefined, mixed: Mixed | undefined): ReactElement => {
       const found = kept.get(element);
-      const on = JSON.stringify(ground ?? null);
+      const on = `${JSON.stringify(ground ?? null)} ${mixed?.url ?? ''}`;
       if (found?.on === on) return found.art;
       const more = { sources, press, previews };
-      const art = <ElementArt key={element.id} element={element} ground={ground} {...more} />;
+      const art = <ElementArt key={element.id} element={element} ground={ground} mixed={mixed} {...more} />;
       kept.set(element, { on, art });
       return art;
     };
@@ -197,7 +236,9 @@ export function FaceArt({ face, sources, press, previews, under }: ArtProps & { 
     <>
       <Paper />
       {under}
-      {face.elements.map((element) => (element.hidden ? null : made(element, grounds.get(element.id))))}
+      {face.elements.map((element) =>
+        element.hidden ? null : made(element, grounds.get(element.id), mixtures?.get(element.id)),
+      )}
     </>
   );
 }

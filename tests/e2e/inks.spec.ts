@@ -210,3 +210,38 @@ test('overprint and the inks of a picture are set in the Layout room, and the pl
   await page.getByRole('button', { name: 'Back', exact: true }).click();
   await expect(plate(page, 'Copper')).toContainText(/[2-9]\d\.\d %/);
 });
+
+test('what overprints a picture is shown on the stage in the colours that its plates come to', async ({ page }) => {
+  await openDemoCard(page);
+  await page.getByRole('tab', { name: 'Back' }).click();
+  await page.getByRole('button', { name: 'Rectangle', exact: true }).click();
+  for (const [label, value] of [
+    ['X', '20 mm'],
+    ['Y', '20 mm'],
+    ['W', '40 mm'],
+    ['H', '25 mm'],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).fill(value);
+    await page.getByLabel(label, { exact: true }).press('Enter');
+  }
+  await page.getByText('How it prints').click();
+  await page.getByLabel('Overprint').selectOption('overprints');
+  // The shape is a window on the mixture, not a blended colour.
+  const mixture = page.locator('[data-face] image[clip-path]').last();
+  await expect(mixture).toBeVisible();
+  const url = (await mixture.getAttribute('href'))!;
+  const png = Buffer.from(url.split(',')[1]!, 'base64');
+  const { data, info } = await sharp(png).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+  const middle = (Math.floor(info.height / 2) * info.width + Math.floor(info.width / 2)) * 3;
+  const onStage = [...data.subarray(middle, middle + 3)];
+  await toInks(page);
+  await page.getByRole('button', { name: 'Back', exact: true }).click();
+  // The same place on the plates, bleed and all: the middle of the shape.
+  const onPlates = await pixel(page, (20 + 20 + 3) / 91, (20 + 12.5 + 3) / 61);
+  for (const [c, level] of onPlates.entries()) expect(Math.abs(level - onStage[c]!)).toBeLessThanOrEqual(2);
+  await page.getByRole('link', { name: 'Layout' }).click();
+  await page.getByRole('tab', { name: 'Back' }).click();
+  await row(page, /^Rectangle/).click();
+  await page.getByLabel('Overprint').selectOption('knocks out');
+  await expect(page.locator('[data-face] image[clip-path][href^="data:"]')).toHaveCount(0);
+});

@@ -190,6 +190,30 @@ export function platesDevice({ box, ppi, picture }: PlatesAsked): Device & { gri
   };
 }
 
+/** A copy of the part of a grid that a box lies in, in whole cells. */
+export function partOf(grid: PlateGrid, part: Box): PlateGrid {
+  const { x0, x1, y0, y1 } = cellsIn(grid, {
+    x: part.x - 1,
+    y: part.y - 1,
+    width: part.width + 2,
+    height: part.height + 2,
+  });
+  const [width, height] = [Math.max(0, x1 - x0), Math.max(0, y1 - y0)];
+  const side = 72 / grid.ppi;
+  const plates = new Map(
+    [...grid.plates].map(([name, cells]) => {
+      const copy = new Float32Array(width * height);
+      for (let row = 0; row < height; row++) {
+        const from = (y0 + row) * grid.width + x0;
+        copy.set(cells.subarray(from, from + width), row * width);
+      }
+      return [name, copy] as const;
+    }),
+  );
+  const box = { x: grid.box.x + x0 * side, y: grid.box.y + y0 * side, width: width * side, height: height * side };
+  return { box, ppi: grid.ppi, width, height, plates };
+}
+
 /** The cells of a grid that lie in a box of the face, from the first to before the last each way. */
 export function cellsIn({ box, ppi, width, height }: PlateGrid, part: Box) {
   const at = (points: number, from: number, most: number): number =>

@@ -36,11 +36,11 @@ const FaceSheet = memo(function FaceSheet({
   asCut,
 }: {
   face: Face;
-  bench: Pick<Bench, 'piece' | 'shop' | 'press' | 'sources' | 'previews'>;
+  bench: Pick<Bench, 'piece' | 'shop' | 'press' | 'sources' | 'previews' | 'mixtures'>;
   origin: Point;
   asCut: boolean;
 }) {
-  const { shop, press, sources, previews } = bench;
+  const { shop, press, sources, previews, mixtures } = bench;
   const piece = asFace(bench.piece, face);
   const bleed = asCut ? 0 : shop.bleed[piece.kind];
   const paper = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, bleed);
@@ -64,6 +64,7 @@ const FaceSheet = memo(function FaceSheet({
         sources={sources}
         press={press}
         previews={previews}
+        mixtures={mixtures}
         under={asCut ? null : <UnderlayImage face={face} over={false} />}
       />
       {!asCut && <UnderlayImage face={face} over />}
@@ -151,9 +152,12 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
   useStageGestures(window, { view, setView, origins });
   useViewKeys({ showAll, actual, zoomBy, setView });
 
-  const { press, previews } = bench;
+  const { press, previews, mixtures } = bench;
   // Pans, zooms and selections leave the drawn faces alone.
-  const drawn = useMemo(() => ({ piece, shop, press, sources, previews }), [piece, shop, press, sources, previews]);
+  const drawn = useMemo(
+    () => ({ piece, shop, press, sources, previews, mixtures }),
+    [piece, shop, press, sources, previews, mixtures],
+  );
 
   return (
     <StageMenu>

@@ -6,6 +6,7 @@ import type { SceneSources } from '../../../core/scene/sources';
 import type { ShopSpec } from '../../../core/trade/schema';
 import type { PieceUnit } from '../../../core/units/length';
 import type { InkReading } from '../../../workers/ink-work';
+import type { Mixtures } from '../../parts/use-mixtures';
 import type { Previews } from '../../parts/use-previews';
 
 /** What everything in the Layout room works on; all of it derived from the job and the address. */
@@ -24,6 +25,8 @@ export interface Bench {
   press: Press;
   sources: SceneSources;
   previews: Previews;
+  /** Overprinting elements on several things, in the colours of the plates. */
+  mixtures: Mixtures;
   findings: readonly Finding[];
   /** What the plates say, once they have been laid. */
   onPress: InkReading | undefined;

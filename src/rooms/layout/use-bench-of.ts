@@ -12,6 +12,7 @@ import { echoUnit } from '../../../core/units/length';
 import { useFonts } from '../../parts/use-fonts';
 import { useInks } from '../../parts/use-inks';
 import { useKit } from '../../parts/use-kit';
+import { useMixtures } from '../../parts/use-mixtures';
 import { useOffers } from '../../parts/use-offers';
 import { usePreviews } from '../../parts/use-previews';
 import { useProfiles } from '../../parts/use-profiles';
@@ -79,6 +80,7 @@ export function useBenchOf(
     () => (piece && sources && fontsHere ? shownFaces(piece, sources) : []),
     [piece, sources, fontsHere],
   );
+  const mixtures = useMixtures(job, pieceId, faces, sources, live);
   const face = faces.find((f) => f.id === faceId) ?? faces[0];
   const shown = useMemo(() => (face ? (both ? faces : [face]) : []), [faces, face, both]);
   const bench = useMemo((): Bench | undefined => {
@@ -98,6 +100,7 @@ export function useBenchOf(
       press,
       sources,
       previews,
+      mixtures,
       findings,
       onPress,
       unit: piece.unit,
@@ -117,6 +120,7 @@ export function useBenchOf(
     fontsHere,
     press,
     previews,
+    mixtures,
     findings,
     onPress,
     setFace,
