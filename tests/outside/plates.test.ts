@@ -27,7 +27,18 @@ interface Seen {
 
 /** Ghostscript's plates of all pages of a file, by page and name. */
 async function separated(pdf: string, stem: string): Promise<Map<string, Seen>> {
-  run('gs', ['-q', '-dSAFER', '-dBATCH', '-dNOPAUSE', '-sDEVICE=tiffsep', '-r600', '-o', `${stem}-%d.tif`, pdf]);
+  run('gs', [
+    '-q',
+    '-dSAFER',
+    '-dBATCH',
+    '-dNOPAUSE',
+    '-sDEVICE=tiffsep',
+    '-r600',
+    '-dDownScaleFactor=4',
+    '-o',
+    `${stem}-%d.tif`,
+    pdf,
+  ]);
   const found = new Map<string, Seen>();
   for (const file of readdirSync(folder)) {
     const [, page, name] = new RegExp(`^${stem}-(\\d+)\\((.+)\\)\\.tif$`).exec(file) ?? [];
@@ -36,11 +47,8 @@ async function separated(pdf: string, stem: string): Promise<Map<string, Seen>> 
       .extractChannel(0)
       .raw()
       .toBuffer({ resolveWithObject: true });
-    const [width, height] = [Math.floor(info.width / 4), Math.floor(info.height / 4)];
-    const amounts = new Float32Array(width * height);
-    for (let y = 0; y < 4 * height; y++)
-      for (let x = 0; x < 4 * width; x++)
-        amounts[(y >> 2) * width + (x >> 2)]! += (255 - data[y * info.width + x]!) / (16 * 255);
+    const { width, height } = info;
+    const amounts = Float32Array.from(data, (level) => (255 - level) / 255);
     found.set(`${page} ${name}`, { width, height, amounts });
   }
   return found;
