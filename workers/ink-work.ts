@@ -3,7 +3,7 @@ import { trimOf } from '../core/checks/check';
 import { checkPlates, layPiece, type PlateContext } from '../core/checks/on-plates';
 import { clustersOf } from '../core/colour/clusters';
 import type { Cmyk, Lab } from '../core/colour/ink';
-import { cellsIn } from '../core/devices/plates/device';
+import { cellsIn, type LaidPicture } from '../core/devices/plates/device';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { coverageOf, highestOf, histogramOf, type WetPlace, wetPlaces } from '../core/devices/plates/readings';
 import { type PlateView, processBytes, viewOf } from '../core/devices/plates/view';
@@ -12,7 +12,6 @@ import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
 import type { Job } from '../core/job/schema';
-import type { SeparatedPicture } from '../core/picture/separate';
 import { imagesIn } from '../core/scene/images';
 import { shopOf } from '../core/trade/shops';
 import { findOwnFonts, findOwnProfiles, loadFonts, loadKit, loadProfiles } from './kit';
@@ -35,7 +34,7 @@ export function openShelf(find: BytesOf): void {
 }
 
 /** Separated pictures by condition, as long as they are used: the newest at the end. */
-const pictures = new Map<string, Map<string, SeparatedPicture>>();
+const pictures = new Map<string, Map<string, LaidPicture>>();
 
 async function picturesFor({ job, pieceId }: InkAsked) {
   const piece = pieceOf(job, pieceId)!;
@@ -43,7 +42,7 @@ async function picturesFor({ job, pieceId }: InkAsked) {
   const condition = pressConditionOf(job, shopOf(piece.shop));
   const press = kit.press(condition);
   const key = JSON.stringify(condition);
-  const kept = pictures.get(key) ?? new Map<string, SeparatedPicture>();
+  const kept = pictures.get(key) ?? new Map<string, LaidPicture>();
   pictures.clear();
   pictures.set(key, kept);
   const wanted = imagesIn(piece.faces, job);

@@ -1,5 +1,5 @@
 import { inkBounds } from '../devices/bounds';
-import { type Box, bottom, distancesTo, outset, overlaps, right, unionOf } from '../geometry/box';
+import { type Box, bottom, contains, distancesTo, outset, overlaps, right, unionOf } from '../geometry/box';
 import { membersOf } from '../job/groups';
 import type { Logo } from '../job/house';
 import { type Check, type CheckContext, type Finding, HAIR, trimOf } from './check';
@@ -63,12 +63,6 @@ export const logoSmall: Check = {
     ),
 };
 
-const contains = (outer: Box, inner: Box): boolean =>
-  outer.x <= inner.x + HAIR &&
-  outer.y <= inner.y + HAIR &&
-  right(outer) >= right(inner) - HAIR &&
-  bottom(outer) >= bottom(inner) - HAIR;
-
 /** How far two boxes are apart, at the nearest. */
 const gap = (a: Box, b: Box): number =>
   Math.hypot(Math.max(0, b.x - right(a), a.x - right(b)), Math.max(0, b.y - bottom(a), a.y - bottom(b)));
@@ -86,7 +80,7 @@ export const logoCrowded: Check = {
       // A ground that the whole clear space lies on crowds nothing.
       const near = face.elements.flatMap((element) => {
         const ink = placed.members.has(element.id) ? undefined : inkBounds(element, sources);
-        return ink && overlaps(ink, zone) && !contains(ink, zone) ? [gap(placed.box, ink)] : [];
+        return ink && overlaps(ink, zone) && !contains(ink, zone, HAIR) ? [gap(placed.box, ink)] : [];
       });
       const toTrim = Object.values(distancesTo(placed.box, trimOf(piece)));
       const least = Math.min(...near, ...toTrim);

@@ -1,5 +1,5 @@
 import { differenceWord } from '../colour/difference';
-import { type Box, bottom, overlaps, right, unionOf } from '../geometry/box';
+import { type Box, intersection, overlaps, unionOf } from '../geometry/box';
 import { boxAround } from '../geometry/matrix';
 import type { Picture } from '../job/schema';
 import { pictureMatrix } from '../picture/place';
@@ -29,13 +29,8 @@ function farPlaces(picture: Picture, { sources, picture: separated }: PlateConte
   })).filter(({ box }) => overlaps(box, frame));
   const far = seen.filter(({ miss }) => miss > INK_LIMITS.outOfGamut);
   const around = unionOf(far.map(({ box }) => box));
-  if (!around) return undefined;
-  const inside: Box = {
-    x: Math.max(x, around.x),
-    y: Math.max(y, around.y),
-    width: Math.min(right(frame), right(around)) - Math.max(x, around.x),
-    height: Math.min(bottom(frame), bottom(around)) - Math.max(y, around.y),
-  };
+  const inside = around && intersection(frame, around);
+  if (!inside) return undefined;
   return {
     place: picture.turn ? boxAround(inside, turnOf(picture, frame)) : inside,
     share: far.length / seen.length,

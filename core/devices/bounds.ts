@@ -1,4 +1,4 @@
-import { type Box, bottom, right, unionOf } from '../geometry/box';
+import { type Box, intersection, unionOf } from '../geometry/box';
 import { boxAround } from '../geometry/matrix';
 import { strokeOutline } from '../geometry/offset';
 import { pathBounds } from '../geometry/path';
@@ -6,13 +6,6 @@ import type { Element } from '../job/schema';
 import { type Device, type GlyphRun, runMatrix, UNHEARD } from '../scene/device';
 import { drawElement } from '../scene/face';
 import type { SceneSources } from '../scene/sources';
-
-const intersection = (a: Box, b: Box): Box | undefined => {
-  const x = Math.max(a.x, b.x);
-  const y = Math.max(a.y, b.y);
-  const box = { x, y, width: Math.min(right(a), right(b)) - x, height: Math.min(bottom(a), bottom(b)) - y };
-  return box.width >= 0 && box.height >= 0 ? box : undefined;
-};
 
 /** Where the ink of a run of glyphs lies: their outlines, not their frame. A turned glyph counts with the box around its own. */
 function runInk(run: GlyphRun): Box | undefined {

@@ -48,6 +48,21 @@ export function unionOf(boxes: readonly Box[]): Box | undefined {
 export const overlaps = (a: Box, b: Box): boolean =>
   a.x < right(b) && b.x < right(a) && a.y < bottom(b) && b.y < bottom(a);
 
+/** Whether all of `inner` lies in `outer`, or sticks out by no more than `by` points. */
+export const contains = (outer: Box, inner: Box, by = 0): boolean =>
+  outer.x <= inner.x + by &&
+  outer.y <= inner.y + by &&
+  right(outer) >= right(inner) - by &&
+  bottom(outer) >= bottom(inner) - by;
+
+/** What two boxes share, a line or a point at the least; undefined where they are apart. */
+export function intersection(a: Box, b: Box): Box | undefined {
+  const x = Math.max(a.x, b.x);
+  const y = Math.max(a.y, b.y);
+  const box = { x, y, width: Math.min(right(a), right(b)) - x, height: Math.min(bottom(a), bottom(b)) - y };
+  return box.width >= 0 && box.height >= 0 ? box : undefined;
+}
+
 /** Distances from the sides of `inner` to the sides of `outer`; negative where `inner` sticks out. */
 export const distancesTo = (inner: Box, outer: Box): Sides => ({
   top: inner.y - outer.y,

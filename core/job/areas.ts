@@ -1,4 +1,4 @@
-import { type Box, bottom, outset, right } from '../geometry/box';
+import { type Box, outset, overlaps, right } from '../geometry/box';
 import { boxPath, type Path, pathData } from '../geometry/path';
 import { areaBox } from '../trade/area-box';
 import type { PostRules } from '../trade/data-schema';
@@ -230,10 +230,8 @@ export function facesFolds(piece: Piece, face: Pick<Face, 'id'>): { axis: 'x' | 
 export const foldedSize = ({ width, height, fold }: Piece): { width: number; height: number } =>
   fold ? { width: foldedWidth(fold.kind, width, fold.less), height } : { width, height };
 
-/** The part of an area that lies inside something, if any. */
+/** Whether something reaches into an area, by more than rounding. */
 export const hits = ({ boxes }: Area, ink: Box): boolean => {
   const inner = outset(ink, -0.01);
-  return boxes.some(
-    (box) => inner.x < right(box) && right(inner) > box.x && inner.y < bottom(box) && bottom(inner) > box.y,
-  );
+  return boxes.some((box) => overlaps(box, inner));
 };

@@ -1,6 +1,8 @@
 import { labDifference } from '../colour/difference';
-import type { ColourEngine, Press, Profile } from '../colour/engine';
+import type { ColourEngine, Press } from '../colour/engine';
 import type { Lab } from '../colour/ink';
+import type { Pixels } from './decode';
+import { type Separation, sourceOf } from './separate';
 
 /** How far a picture's colours are from what the press makes of them, coarsely: rows of cells over the whole of it. */
 export interface Reach {
@@ -21,10 +23,13 @@ const back = (f: number): number => (f > DELTA ? f ** 3 : 3 * DELTA ** 2 * (f - 
 /** A colour with black raised to a lightness and white kept, as black-point compensation does it (ISO 18619). */
 export function onBlack([l, a, b]: Lab, blackL: number): Lab {
   const least = back((blackL + 16) / 116);
-  const fy = (l + 16) / 116;
-  const [fx, , fz] = [fy + a / 500, fy, fy - b / 200];
+  const middle = (l + 16) / 116;
   // Relative to white all three run from the black's Y to 1.
-  const [x, y, z] = [fx, fy, fz].map((f) => forward(least + (1 - least) * back(f))) as [number, number, number];
+  const [x, y, z] = [middle + a / 500, middle, middle - b / 200].map((f) => forward(least + (1 - least) * back(f))) as [
+    number,
+    number,
+    number,
+  ];
   return [116 * y - 16, 500 * (x - y), 200 * (y - z)];
 }
 
@@ -36,25 +41,29 @@ function blackOf(engine: ColourEngine, press: Press): number {
 
 const labAt = (labs: Float32Array, i: number): Lab => [labs[3 * i]!, labs[3 * i + 1]!, labs[3 * i + 2]!];
 
-/** Compares a picture's own colours, of the profile `from`, with the process amounts they have become. */
+/**
+ * Compares a picture's own colours with what they become in the process inks; undefined for one whose numbers mean the
+ * press already, or that is printed in inks of its own.
+ */
 export function reachOf(
-  source: { data: Uint8Array; from: Profile; width: number; height: number },
-  cmyk: Uint8Array,
+  pixels: Pixels,
   engine: ColourEngine,
   press: Press,
-): Reach {
-  const { data, from, width, height } = source;
+  { inks }: Pick<Separation, 'inks'> = {},
+): Reach | undefined {
+  const { data, from } = sourceOf(pixels, engine);
+  if (!from || inks) return undefined;
+  const { width, height } = pixels;
   const channels = data.length / (width * height);
   const [columns, rows] = [Math.min(CELLS, width), Math.min(CELLS, height)];
   const [across, down] = [columns * SAMPLES, rows * SAMPLES];
   const own = new Uint8Array(across * down * channels);
-  const printed = new Uint8Array(across * down * 4);
   for (let y = 0, i = 0; y < down; y++)
     for (let x = 0; x < across; x++, i++) {
       const at = Math.floor(((y + 0.5) * height) / down) * width + Math.floor(((x + 0.5) * width) / across);
       own.set(data.subarray(at * channels, (at + 1) * channels), i * channels);
-      printed.set(cmyk.subarray(at * 4, at * 4 + 4), i * 4);
     }
+  const printed = engine.converter(from, press.profile, press.condition)(own);
   const [asked, got] = [engine.measure(from, own), engine.measure(press.profile, printed)];
   const black = press.condition.blackPointCompensation ? blackOf(engine, press) : 0;
   const misses = Array.from({ length: columns * rows }, (): number[] => []);

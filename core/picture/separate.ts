@@ -3,7 +3,6 @@ import { type Ink, isProcessPlate, type Plates, PROCESS_PLATES, processStandIn }
 import { limitPixels } from '../colour/total-ink';
 import { darknessOf } from './darkness';
 import type { Pixels } from './decode';
-import { type Reach, reachOf } from './reach';
 
 /** How a picture becomes plates. Without anything said, in the four process inks, CMYK numbers kept. */
 export interface Separation {
@@ -21,8 +20,6 @@ export interface SeparatedPicture {
   plates: readonly string[];
   amounts: Uint8Array;
   alpha?: Uint8Array;
-  /** How far its colours are from what the press makes of them; of those that come from the colours of another profile. */
-  reach?: Reach;
 }
 
 function grayAsRgb(gray: Uint8Array): Uint8Array {
@@ -44,7 +41,7 @@ function ownProfile(pixels: Pixels, engine: ColourEngine): Profile | undefined {
 }
 
 /** A picture's numbers and the profile they mean; none for untagged CMYK, which means the press. */
-function sourceOf(pixels: Pixels, engine: ColourEngine): { data: Uint8Array; from: Profile | undefined } {
+export function sourceOf(pixels: Pixels, engine: ColourEngine): { data: Uint8Array; from: Profile | undefined } {
   const own = ownProfile(pixels, engine);
   if (own) return { data: pixels.colour, from: own };
   if (pixels.space === 'CMYK') return { data: pixels.colour, from: undefined };
@@ -55,18 +52,14 @@ function sourceOf(pixels: Pixels, engine: ColourEngine): { data: Uint8Array; fro
  * Converts a picture from its own profile to the press's. Untagged RGB and grey are read as sRGB; untagged CMYK keeps
  * its numbers, unless it is to be separated anew: from colour to ink by the press's own tables.
  */
-function inProcess(pixels: Pixels, engine: ColourEngine, press: Press, how: Separation) {
+function inProcess(pixels: Pixels, engine: ColourEngine, press: Press, how: Separation): Uint8Array {
   const { data, from } = sourceOf(pixels, engine);
   const cmyk = from
     ? engine.converter(from, press.profile, press.condition)(data)
     : how.reseparate
       ? engine.converter(press.profile, press.profile, press.condition)(data)
       : data;
-  return {
-    plates: PROCESS_PLATES,
-    amounts: how.inkLimit === undefined ? cmyk : limitPixels(cmyk, how.inkLimit, press),
-    ...(from ? { reach: reachOf({ ...pixels, data, from }, cmyk, engine, press) } : {}),
-  };
+  return how.inkLimit === undefined ? cmyk : limitPixels(cmyk, how.inkLimit, press);
 }
 
 /** The plates of some inks in the order they are written: process inks, all of them where there is no spot, then spots. */
@@ -102,7 +95,9 @@ export function separatePicture(
   how: Separation = {},
 ): SeparatedPicture {
   const { width, height, alpha } = pixels;
-  const made = how.inks ? inInks(pixels, engine, press, how.inks) : inProcess(pixels, engine, press, how);
+  const made = how.inks
+    ? inInks(pixels, engine, press, how.inks)
+    : { plates: PROCESS_PLATES, amounts: inProcess(pixels, engine, press, how) };
   return { width, height, ...made, ...(alpha ? { alpha } : {}) };
 }
 

@@ -1,6 +1,6 @@
 import { isFlat } from '../colour/fill';
 import type { Plates } from '../colour/ink';
-import { type Box, bottom, overlaps, right } from '../geometry/box';
+import { contains, overlaps } from '../geometry/box';
 import type { Element, Face } from '../job/schema';
 import { plates } from './colour';
 import { elementBox } from './face';
@@ -14,9 +14,6 @@ export type Grounds = ReadonlyMap<string, Plates>;
 export const mayOverprint = ({ kind, overprint }: Element): boolean =>
   overprint === 'overprints' || (kind === 'words' && overprint === undefined);
 
-const contains = (outer: Box, inner: Box): boolean =>
-  outer.x <= inner.x && outer.y <= inner.y && right(outer) >= right(inner) && bottom(outer) >= bottom(inner);
-
 /** The plates of an element that is a whole rectangle of one colour, and of nothing that lies below it. */
 function evenPlates(element: Element, sources: SceneSources): Plates | undefined {
   if (element.kind !== 'shape' || !isFlat(element.paint)) return undefined;
@@ -25,8 +22,7 @@ function evenPlates(element: Element, sources: SceneSources): Plates | undefined
   return isPlain && !isTurned(element) ? plates(element.paint, sources) : undefined;
 }
 
-/** The grounds of a face as it is drawn. What lies on several things, or on a picture, has none. */
-export function groundsOf({ elements }: Pick<Face, 'elements'>, sources: SceneSources): Grounds {
+function groundsNow({ elements }: Pick<Face, 'elements'>, sources: SceneSources): Grounds {
   const shown = elements.filter((e) => !e.hidden);
   const boxes = shown.map((e) => elementBox(e, sources));
   const grounds = new Map<string, Plates>();
@@ -39,5 +35,17 @@ export function groundsOf({ elements }: Pick<Face, 'elements'>, sources: SceneSo
       if (even) grounds.set(element.id, even);
     }
   });
+  return grounds;
+}
+
+// Edits never change a face in place, so its grounds stay right for as long as it and what it is drawn from live.
+const kept = new WeakMap<Pick<Face, 'elements'>, { sources: SceneSources; grounds: Grounds }>();
+
+/** The grounds of a face as it is drawn. What lies on several things, or on a picture, has none. */
+export function groundsOf(face: Pick<Face, 'elements'>, sources: SceneSources): Grounds {
+  const found = kept.get(face);
+  if (found?.sources === sources) return found.grounds;
+  const grounds = groundsNow(face, sources);
+  kept.set(face, { sources, grounds });
   return grounds;
 }

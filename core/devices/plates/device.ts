@@ -3,6 +3,7 @@ import { type Box, bottom, right } from '../../geometry/box';
 import { invert, type Matrix, multiply } from '../../geometry/matrix';
 import { strokeOutline } from '../../geometry/offset';
 import { type Path, transformPath } from '../../geometry/path';
+import type { Reach } from '../../picture/reach';
 import type { SeparatedPicture } from '../../picture/separate';
 import { type Colour, isShade, type Shade } from '../../scene/colour';
 import type { Device, ImageRef } from '../../scene/device';
@@ -20,13 +21,18 @@ export interface PlateGrid {
   plates: ReadonlyMap<string, Float32Array>;
 }
 
+/** A picture on its plates, and where its colours are out of the press's reach, where that is known. */
+export interface LaidPicture extends SeparatedPicture {
+  reach?: Reach | undefined;
+}
+
 export interface PlatesAsked {
   /** What of the face is drawn, points from the trim's corner. */
   box: Box;
   /** Cells an inch. */
   ppi: number;
   /** The separated pictures; one that is not there prints nothing. */
-  picture(image: ImageRef): SeparatedPicture | undefined;
+  picture(image: ImageRef): LaidPicture | undefined;
 }
 
 /** How much of a gradient lies before a place of the grid: its own x, or its distance from the origin. */

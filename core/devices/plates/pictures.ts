@@ -1,23 +1,29 @@
 import type { ColourEngine, Press } from '../../colour/engine';
 import type { Box } from '../../geometry/box';
 import { decodePicture } from '../../picture/decode';
-import { type SeparatedPicture, separatePicture } from '../../picture/separate';
+import { reachOf } from '../../picture/reach';
+import { separatePicture } from '../../picture/separate';
 import { type ImageRef, imageKey } from '../../scene/device';
+import type { LaidPicture } from './device';
 
 /** Separates pictures as they are asked for, each once; one whose file is not there is undefined. */
 export function separatedPictures(
   bytesOf: (hash: string) => Uint8Array | undefined,
   engine: ColourEngine,
   press: Press,
-  kept = new Map<string, SeparatedPicture>(),
-): (image: ImageRef) => SeparatedPicture | undefined {
+  kept = new Map<string, LaidPicture>(),
+): (image: ImageRef) => LaidPicture | undefined {
   return (image) => {
     const key = imageKey(image);
     const found = kept.get(key);
     if (found) return found;
     const bytes = bytesOf(image.asset);
     if (!bytes) return undefined;
-    const made = separatePicture(decodePicture(bytes), engine, press, image.separation);
+    const pixels = decodePicture(bytes);
+    const made = {
+      ...separatePicture(pixels, engine, press, image.separation),
+      reach: reachOf(pixels, engine, press, image.separation),
+    };
     kept.set(key, made);
     return made;
   };
