@@ -1,5 +1,6 @@
 import { inkBounds } from '../devices/bounds';
-import { type Area, areasOf, facesFolds, hits } from '../job/areas';
+import { type Area, areasOf, facePanels, hits } from '../job/areas';
+import { foldLines } from '../trade/folds';
 import { sourceWords } from '../trade/source-words';
 import { type Check, type CheckContext, type Finding, HAIR, laidOut } from './check';
 
@@ -62,7 +63,7 @@ export const acrossFold: Check = {
   source: { kind: 'common practice' },
   run: (context) => {
     const { face, sources, piece } = context;
-    const folds = laidOut(context).fold ? foldsOf(context) : [];
+    const folds = foldLines(facePanels(laidOut(context), face));
     if (folds.length === 0) return [];
     return face.elements.flatMap((element): Finding[] => {
       const ink = element.kind === 'words' ? inkBounds(element, sources) : undefined;
@@ -83,4 +84,3 @@ export const acrossFold: Check = {
     });
   },
 };
-const foldsOf = (context: CheckContext): number[] => facesFolds(laidOut(context), context.face).map(({ at }) => at);

@@ -170,11 +170,9 @@ export function penFor(start: Job, piece: Piece, shop: ShopSpec, newId: () => st
   };
 }
 
-/** A box that is cut off another at one side; the rest with a gap between. */
+/** The head of a box, and its foot. */
 export const headOf = ({ x, y, width }: Box, height: number): Box => ({ x, y, width, height });
 export const footOf = ({ x, y, width, height }: Box, by: number): Box => ({ x, y: y + height - by, width, height: by });
-export const leftOf = ({ x, y, height }: Box, width: number): Box => ({ x, y, width, height });
-export const rightOf = ({ x, y, width, height }: Box, by: number): Box => ({ x: x + width - by, y, width: by, height });
 
 /** A band along an edge of the sheet, run out to the bleed on its outer sides. */
 export function band({ sheet, bleed }: Pen, edge: 'left' | 'top' | 'foot', depth: number): Box {

@@ -1,13 +1,5 @@
 import type { AreaRule } from './data-schema';
 
-/** A place on a face, in points from its top left corner. */
-export interface PlaceBox {
-  x: number;
-  y: number;
-  width: number;
-  height: number;
-}
-
 /** One way: from the near edge, the far edge, or between both; as long as it says, or all that is left. */
 function along(near: number | undefined, far: number | undefined, size: number | undefined, whole: number) {
   const length = size ?? whole - (near ?? 0) - (far ?? 0);
@@ -29,5 +21,5 @@ export function areaBox(
     y,
     width: Math.max(0, Math.min(face.width, across.from + across.length) - x),
     height: Math.max(0, Math.min(face.height, down.from + down.length) - y),
-  } satisfies PlaceBox;
+  };
 }

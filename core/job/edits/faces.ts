@@ -1,26 +1,19 @@
-import { produce } from 'immer';
-import { pieceOf } from '../find';
-import { type Face, type Job, MOST_FACES, type Piece } from '../schema';
+import { type Face, type Job, MOST_FACES } from '../schema';
 import type { Underlay } from '../underlay';
+import { changePiece } from './change-piece';
 import { copyOf } from './copies';
 
 /** Edits of the faces of a piece. */
 
-const change = (job: Job, pieceId: string, recipe: (piece: Piece) => void): Job =>
-  produce(job, (draft) => {
-    const piece = pieceOf(draft, pieceId);
-    if (piece) recipe(piece);
-  });
-
 /** Adds an empty face after the others. */
 export const addFace = (job: Job, pieceId: string, id: string): Job =>
-  change(job, pieceId, (piece) => {
+  changePiece(job, pieceId, (piece) => {
     if (piece.faces.length < MOST_FACES) piece.faces.push({ id, name: `Page ${piece.faces.length + 1}`, elements: [] });
   });
 
 /** Takes a face away with all that is on it; the last one stays. */
 export const removeFace = (job: Job, pieceId: string, faceId: string): Job =>
-  change(job, pieceId, (piece) => {
+  changePiece(job, pieceId, (piece) => {
     if (piece.faces.length < 2) return;
     piece.faces = piece.faces.filter(({ id }) => id !== faceId);
     const left = new Set(piece.faces.flatMap(({ elements }) => elements.map(({ id }) => id)));
@@ -45,7 +38,7 @@ export function copyOfFace(face: Face, name: string, newId: () => string): Face 
 
 /** Puts a copy of a face after it. */
 export const duplicateFace = (job: Job, pieceId: string, faceId: string, newId: () => string): Job =>
-  change(job, pieceId, (piece) => {
+  changePiece(job, pieceId, (piece) => {
     const at = piece.faces.findIndex(({ id }) => id === faceId);
     const face = piece.faces[at];
     if (!face || piece.faces.length >= MOST_FACES) return;
@@ -54,7 +47,7 @@ export const duplicateFace = (job: Job, pieceId: string, faceId: string, newId: 
 
 /** Brings a face to a place in the order of faces, 0 first. */
 export const moveFace = (job: Job, pieceId: string, faceId: string, to: number): Job =>
-  change(job, pieceId, (piece) => {
+  changePiece(job, pieceId, (piece) => {
     const at = piece.faces.findIndex(({ id }) => id === faceId);
     if (at < 0) return;
     const [face] = piece.faces.splice(at, 1);
@@ -63,7 +56,7 @@ export const moveFace = (job: Job, pieceId: string, faceId: string, to: number):
 
 /** Lays a shop's template under a face or over it, or takes it away. */
 export const setUnderlay = (job: Job, pieceId: string, faceId: string, underlay: Underlay | undefined): Job =>
-  change(job, pieceId, (piece) => {
+  changePiece(job, pieceId, (piece) => {
     const face = piece.faces.find(({ id }) => id === faceId);
     if (!face) return;
     if (underlay) face.underlay = underlay;
@@ -71,7 +64,7 @@ export const setUnderlay = (job: Job, pieceId: string, faceId: string, underlay:
   });
 
 export const renameFace = (job: Job, pieceId: string, faceId: string, name: string): Job =>
-  change(job, pieceId, (piece) => {
+  changePiece(job, pieceId, (piece) => {
     const face = piece.faces.find(({ id }) => id === faceId);
     if (face && name.trim() !== '') face.name = name.trim().slice(0, 120);
   });

@@ -1,6 +1,6 @@
 import { produce } from 'immer';
 import type { Span } from '../../type/style';
-import { detailOf, type Firm, type FirmDetail, type Person, QUOTES, type Quote } from '../details';
+import { detailOf, type FirmDetail, type Person, QUOTES, type Quote } from '../details';
 import { pieceOf } from '../find';
 import type { Role } from '../house';
 import type { Job, Picture, Piece, Words } from '../schema';
@@ -108,9 +108,3 @@ export const setRole = (job: Job, role: Role, typeface: string): Job =>
           for (const { spans } of element.paragraphs) for (const span of spans) follow(span);
         }
   });
-
-/** A quote of a detail as a span, saying what it says now. */
-export const quoteSpan = (quote: Quote, firm: Firm, person: Person | undefined): Span => ({
-  text: detailOf(quote, firm, person),
-  quote,
-});

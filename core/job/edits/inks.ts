@@ -3,9 +3,10 @@ import { mapPaints } from '../../colour/fill';
 import type { Ink } from '../../colour/ink';
 import { ALL_PLATES_ALLOWED, type PrintedWith } from '../../colour/printed-with';
 import type { NamedStyle } from '../../type/style';
-import { findElement, pieceOf } from '../find';
+import { findElement } from '../find';
 import { lookOf } from '../look';
 import { type Element, type Job, type Paint, type Picture, paintsOf } from '../schema';
+import { changePiece } from './change-piece';
 
 /** Edits of inks and of how things print. */
 
@@ -95,9 +96,7 @@ function withoutInk(with_: PrintedWith, id: string, by: string): PrintedWith {
 
 /** Says which plates a piece is printed from. */
 export const setPrintedWith = (job: Job, pieceId: string, with_: PrintedWith): Job =>
-  produce(job, (draft) => {
-    const piece = pieceOf(draft, pieceId);
-    if (!piece) return;
+  changePiece(job, pieceId, (piece) => {
     if (with_.plates === ALL_PLATES_ALLOWED.plates) delete piece.printedWith;
     else piece.printedWith = with_;
   });

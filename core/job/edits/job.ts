@@ -2,6 +2,7 @@ import { produce } from 'immer';
 import type { OwnFont } from '../../type/own-font';
 import { pieceOf } from '../find';
 import type { Job, Piece } from '../schema';
+import { changePiece } from './change-piece';
 
 /** Edits of the job as a whole. Every edit is a pure function: it gives a new job and leaves the old one. */
 
@@ -10,9 +11,8 @@ export const renameJob = (job: Job, name: string): Job => ({ ...job, name });
 export const addPiece = (job: Job, piece: Piece): Job => ({ ...job, pieces: [...job.pieces, piece] });
 
 export const setShop = (job: Job, pieceId: string, shop: string): Job =>
-  produce(job, (draft) => {
-    const piece = pieceOf(draft, pieceId);
-    if (piece) piece.shop = shop;
+  changePiece(job, pieceId, (piece) => {
+    piece.shop = shop;
   });
 
 /** Keeps an added font with the job, under the hash of its bytes. */

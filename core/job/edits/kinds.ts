@@ -1,4 +1,3 @@
-import { produce } from 'immer';
 import { areaBox } from '../../trade/area-box';
 import { letterLayoutOf } from '../../trade/letter-layouts';
 import { postRulesOf } from '../../trade/post';
@@ -9,14 +8,9 @@ import type { EnvelopeMade, FoldMade, LetterMade, Post } from '../kinds';
 import { makeRule, makeShape } from '../make';
 import type { Element, Face, Job, Piece } from '../schema';
 import { asFace } from '../turned';
+import { changePiece } from './change-piece';
 
 /** Edits of what a piece is: its address side, its envelope, its letter, its fold, its faces on the sheet. */
-
-const change = (job: Job, pieceId: string, recipe: (piece: Piece) => void): Job =>
-  produce(job, (draft) => {
-    const piece = pieceOf(draft, pieceId);
-    if (piece) recipe(piece);
-  });
 
 /** A fact that is put, or taken away. */
 const put = <K extends keyof Piece>(piece: Piece, key: K, value: Piece[K] | undefined): void => {
@@ -25,7 +19,7 @@ const put = <K extends keyof Piece>(piece: Piece, key: K, value: Piece[K] | unde
 };
 
 export const setEnvelope = (job: Job, pieceId: string, made: EnvelopeMade | undefined): Job =>
-  change(job, pieceId, (piece) => put(piece, 'envelope', made));
+  changePiece(job, pieceId, (piece) => put(piece, 'envelope', made));
 
 /** Where ticks for folding and punching stand, and how they look, points: common practice. */
 const TICK = { x: toPoints(5.5, 'mm'), length: toPoints(4, 'mm'), weight: 0.35 };
@@ -55,19 +49,19 @@ export function letterTicks(piece: Piece, letter: LetterMade, newId: () => strin
 
 /** Says how a letter is laid out; its ticks are printed on the first sheet only if that is asked for. */
 export const setLetter = (job: Job, pieceId: string, letter: LetterMade | undefined, newId: () => string): Job =>
-  change(job, pieceId, (piece) => {
+  changePiece(job, pieceId, (piece) => {
     put(piece, 'letter', letter);
     for (const face of piece.faces) face.elements = face.elements.filter((e) => e.part !== 'fold ticks');
     if (letter) piece.faces[0]?.elements.push(...letterTicks(piece, letter, newId));
   });
 export const setFold = (job: Job, pieceId: string, fold: FoldMade | undefined): Job =>
-  change(job, pieceId, (piece) => put(piece, 'fold', fold));
+  changePiece(job, pieceId, (piece) => put(piece, 'fold', fold));
 export const setTurns = (job: Job, pieceId: string, turns: Piece['turns']): Job =>
-  change(job, pieceId, (piece) => put(piece, 'turns', turns));
+  changePiece(job, pieceId, (piece) => put(piece, 'turns', turns));
 export const setCorner = (job: Job, pieceId: string, corner: number | undefined): Job =>
-  change(job, pieceId, (piece) => put(piece, 'corner', corner));
+  changePiece(job, pieceId, (piece) => put(piece, 'corner', corner));
 export const setThickness = (job: Job, pieceId: string, thickness: number | undefined): Job =>
-  change(job, pieceId, (piece) => put(piece, 'thickness', thickness));
+  changePiece(job, pieceId, (piece) => put(piece, 'thickness', thickness));
 
 /** How a letter is laid out until it is told otherwise: common practice. */
 export const NEW_LETTER: Omit<LetterMade, 'layout'> = {
@@ -134,7 +128,7 @@ export function addressSide(piece: Piece, face: Face, post: Post, newId: () => s
 
 /** Makes a face the side that is posted, by a rule set; what the rules draw is drawn anew. */
 export const setPost = (job: Job, pieceId: string, post: Post | undefined, newId: () => string): Job =>
-  change(job, pieceId, (piece) => {
+  changePiece(job, pieceId, (piece) => {
     put(piece, 'post', post);
     for (const face of piece.faces) face.elements = face.elements.filter((e) => e.part !== 'address side');
     const face = piece.faces.find(({ id }) => id === post?.face);
@@ -149,7 +143,7 @@ export const turnFace = (
   turned: Face['turned'],
   newId: () => string,
 ): Job => {
-  const laid = change(job, pieceId, (piece) => {
+  const laid = changePiece(job, pieceId, (piece) => {
     const face = piece.faces.find(({ id }) => id === faceId);
     if (!face) return;
     if (turned) face.turned = turned;

@@ -1,14 +1,11 @@
-import { produce } from 'immer';
-import { pieceOf } from '../find';
 import type { LetterText } from '../letters';
 import type { Job } from '../schema';
+import { changePiece } from './change-piece';
 
 /** Edits of the letters that are written on a letterhead, the newest first. */
 
 const change = (job: Job, pieceId: string, recipe: (letters: LetterText[]) => LetterText[]): Job =>
-  produce(job, (draft) => {
-    const piece = pieceOf(draft, pieceId);
-    if (!piece) return;
+  changePiece(job, pieceId, (piece) => {
     const letters = recipe(piece.letters ?? []).sort((a, b) => (a.changed < b.changed ? 1 : -1));
     if (letters.length > 0) piece.letters = letters;
     else delete piece.letters;

@@ -1,6 +1,5 @@
-import { produce } from 'immer';
-import { pieceOf } from '../find';
 import type { Job, Piece } from '../schema';
+import { changePiece } from './change-piece';
 import { copyOfFace } from './faces';
 
 /** Edits of pieces as wholes. */
@@ -23,9 +22,8 @@ export const duplicatePiece = (job: Job, pieceId: string, newId: () => string): 
 };
 
 export const renamePiece = (job: Job, pieceId: string, name: string): Job =>
-  produce(job, (draft) => {
-    const piece = pieceOf(draft, pieceId);
-    if (piece && name.trim() !== '') piece.name = name.trim().slice(0, 120);
+  changePiece(job, pieceId, (piece) => {
+    if (name.trim() !== '') piece.name = name.trim().slice(0, 120);
   });
 
 /** Takes a piece away; the last one of a job stays. */

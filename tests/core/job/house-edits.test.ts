@@ -5,7 +5,6 @@ import {
   addPerson,
   changePerson,
   quotedIn,
-  quoteSpan,
   removePerson,
   setFirmDetail,
   setRole,
@@ -32,7 +31,7 @@ const IRIS: Person = {
 };
 const MAX: Person = { id: 'max', name: 'Max Fenn', title: 'Hedges', direct: '', mail: '' };
 
-const q = (quote: (typeof QUOTES)[number]): Span => quoteSpan(quote, {}, undefined);
+const q = (quote: (typeof QUOTES)[number]): Span => ({ text: '', quote });
 const lines = (...paragraphs: Span[][]): Words => ({
   ...makeWords({ id: 'w', text: '', x: 0, y: 0 }),
   paragraphs: paragraphs.map((spans) => ({ spans })),
