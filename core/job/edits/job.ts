@@ -1,6 +1,5 @@
 import { produce } from 'immer';
 import type { OwnFont } from '../../type/own-font';
-import { pieceOf } from '../find';
 import type { Job, Piece } from '../schema';
 import { changePiece } from './change-piece';
 
@@ -45,7 +44,6 @@ export const forgetWord = (job: Job, word: string): Job => ({
 
 /** Chooses the unit a piece is measured in; nothing on it moves. */
 export const setUnit = (job: Job, pieceId: string, unit: Piece['unit']): Job =>
-  produce(job, (draft) => {
-    const piece = pieceOf(draft, pieceId);
-    if (piece) piece.unit = unit;
+  changePiece(job, pieceId, (piece) => {
+    piece.unit = unit;
   });

@@ -3,7 +3,7 @@ import { useRef, useState } from 'react';
 import { type Finding, findingKey } from '../../../core/checks/check';
 import type { PdfFacts } from '../../../core/files/pdf/read-back';
 import type { Progress } from '../../../core/files/pdf/write';
-import { findElement, pieceOf, titleOf } from '../../../core/job/find';
+import { findElement, titleOf } from '../../../core/job/find';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Face, Job, Piece } from '../../../core/job/schema';
 import type { ShopSpec } from '../../../core/trade/schema';
@@ -27,15 +27,14 @@ interface Going {
 /** What is handed over, and what is known about it beforehand. */
 interface Subject {
   job: Job;
-  piece: Piece;
+  sheet: Piece;
   shop: ShopSpec;
   findings: readonly Finding[];
 }
 
 /** Writes the print-ready file in a worker, reads it back, and shows what came out beside what was asked. */
 export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): void }) {
-  const { job, shop, findings } = bench;
-  const piece = pieceOf(job, bench.piece.id)!;
+  const { job, sheet: piece, shop, findings } = bench;
   const [faces, setFaces] = useState<readonly number[]>(piece.faces.map((_, i) => i));
   const [marks, setMarks] = useState(true);
   const [words, setWords] = useState<'text' | 'outlines'>('text');

@@ -1,9 +1,10 @@
 import { nanoid } from 'nanoid';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { unusedInks } from '../../../core/checks/unused-ink';
 import { InkListError, readInkList, writeCxf, writeInkList } from '../../../core/files/ink-list';
 import { takeInks } from '../../../core/job/edits/inks';
 import { download, fileName } from '../../parts/download';
+import { FileChooser } from '../../parts/FileChooser';
 import { act } from '../../store/session';
 import { useBench } from '../layout/bench';
 import { InkForm } from '../layout/paint/InkForm';
@@ -53,7 +54,6 @@ export function Palette({ fromFace = true }: { fromFace?: boolean }) {
 /** The list of inks as files. */
 function ListFiles() {
   const { job, press } = useBench();
-  const file = useRef<HTMLInputElement>(null);
   const [told, setTold] = useState<{ text: string; bad: boolean }>();
   async function take(chosen: File): Promise<void> {
     try {
@@ -93,22 +93,10 @@ function ListFiles() {
         >
           CxF
         </button>
-        <button type="button" className="btn btn-sm" onClick={() => file.current?.click()}>
+        <FileChooser label="A list of inks" accept=".json,.cxf,.xml" onFile={(chosen) => void take(chosen)}>
           Take in…
-        </button>
+        </FileChooser>
       </div>
-      <input
-        ref={file}
-        type="file"
-        accept=".json,.cxf,.xml"
-        aria-label="A list of inks"
-        className="hidden"
-        onChange={(event) => {
-          const [chosen] = event.target.files ?? [];
-          if (chosen) void take(chosen);
-          event.target.value = '';
-        }}
-      />
       {told && (
         <p role={told.bad ? 'alert' : 'status'} className={`text-[14px] ${told.bad ? 'text-error' : ''}`}>
           {told.text}

@@ -1,10 +1,11 @@
 import Upload from 'lucide-react/icons/upload';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { addCondition, changeCondition, removeCondition, setPressOf } from '../../../core/job/edits/press';
 import { conditionsOf } from '../../../core/job/press-of';
 import { INTENTS } from '../../../core/trade/schema';
 import { pressRoom } from '../../../workers/press-room';
 import { Choice } from '../../parts/Choice';
+import { FileChooser } from '../../parts/FileChooser';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
 import { keepAsset } from '../../store/db';
@@ -16,7 +17,6 @@ export function PressCard() {
   const { job, shop, press } = useBench();
   const { condition } = press;
   const own = job.conditions[condition.id];
-  const file = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string>();
   async function load(chosen: File): Promise<void> {
     try {
@@ -40,21 +40,9 @@ export function PressCard() {
         options={conditionsOf(job).map(({ id, name }) => [id, name] as const)}
         onChange={(id) => act('Press condition', (j) => setPressOf(j, shop.id, id === shop.condition ? undefined : id))}
       />
-      <button type="button" className="btn btn-sm" onClick={() => file.current?.click()}>
+      <FileChooser label="The shop’s profile" accept=".icc,.icm" onFile={(chosen) => void load(chosen)}>
         <Upload size={14} /> Load the shop’s profile…
-      </button>
-      <input
-        ref={file}
-        type="file"
-        accept=".icc,.icm"
-        aria-label="The shop’s profile"
-        className="hidden"
-        onChange={(event) => {
-          const [chosen] = event.target.files ?? [];
-          if (chosen) void load(chosen);
-          event.target.value = '';
-        }}
-      />
+      </FileChooser>
       {problem && (
         <p role="alert" className="text-[14px] text-error">
           {problem}

@@ -1,8 +1,9 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import FolderOpen from 'lucide-react/icons/folder-open';
 import Plus from 'lucide-react/icons/plus';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { readJobFile } from '../../../core/files/job-file';
+import { FileChooser } from '../../parts/FileChooser';
 import { TopBar } from '../../parts/TopBar';
 import { useKit } from '../../parts/use-kit';
 import { db, keepBundle, layOutDemo, layOutDemoOnce } from '../../store/db';
@@ -13,14 +14,12 @@ export default function Jobs() {
   const { kit, failure } = useKit();
   const jobs = useLiveQuery(() => db.jobs.orderBy('changed').reverse().toArray());
   const [message, setMessage] = useState<string>();
-  const picker = useRef<HTMLInputElement>(null);
 
   useEffect(() => {
     layOutDemoOnce().catch((error: Error) => setMessage(`The demo job could not be laid out: ${error.message}`));
   }, []);
 
-  async function open(file: File | undefined): Promise<void> {
-    if (!file) return;
+  async function open(file: File): Promise<void> {
     try {
       const bundle = readJobFile(new Uint8Array(await file.arrayBuffer()));
       const known = await db.jobs.get(bundle.job.id);
@@ -35,20 +34,9 @@ export default function Jobs() {
   return (
     <div className="flex min-h-screen flex-col">
       <TopBar crumb={<b className="font-semibold text-base-content">Jobs</b>}>
-        <button type="button" className="btn btn-sm" onClick={() => picker.current?.click()}>
+        <FileChooser label="Job file" accept=".tidyedge" onFile={(file) => void open(file)}>
           <FolderOpen size={15} /> Open a job file
-        </button>
-        <input
-          ref={picker}
-          type="file"
-          accept=".tidyedge"
-          className="hidden"
-          aria-label="Job file"
-          onChange={(event) => {
-            void open(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
+        </FileChooser>
         <a href="/new" className="btn btn-primary btn-sm">
           <Plus size={15} /> New job
         </a>

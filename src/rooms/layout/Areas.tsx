@@ -1,6 +1,6 @@
 import { type Box, unionOf } from '../../../core/geometry/box';
 import { type Area, areasOf, facePanels, facesFolds } from '../../../core/job/areas';
-import type { Face, Piece } from '../../../core/job/schema';
+import type { Face } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
 import { useBench } from './bench';
 
@@ -24,12 +24,6 @@ function Slip({ at, text }: { at: { x: number; y: number }; text: string }) {
   );
 }
 
-const FILLS: Readonly<Record<Area['kind'], string>> = {
-  clear: 'url(#keep-clear)',
-  unprintable: 'none',
-  shown: 'none',
-};
-
 /** Where the name of an area goes: its first box, or the middle of all. */
 const nameAt = ({ boxes, kind }: Area): Box | undefined =>
   kind === 'clear' && boxes.length < 4 ? boxes[0] : boxes.length === 1 ? boxes[0] : undefined;
@@ -39,8 +33,7 @@ const headOf = ({ x, y, width, height }: Box) => ({ x: x + width / 2, y: y + Mat
 
 /** The areas of a face that are kept clear, with their names in them; where it is folded, and its panels. */
 export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box): Box; zoom: number }) {
-  const { job, piece: shown } = useBench();
-  const piece = job.pieces.find(({ id }) => id === shown.id) as Piece;
+  const { sheet: piece } = useBench();
   const areas = areasOf(piece, face);
   const panels = facePanels(piece, face);
   const folds = facesFolds(piece, face);
@@ -65,7 +58,7 @@ export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box)
             />
             {area.kind === 'clear' &&
               area.boxes.length < 4 &&
-              area.boxes.map((box) => <rect key={`${box.x} ${box.y}`} {...toScreen(box)} fill={FILLS.clear} />)}
+              area.boxes.map((box) => <rect key={`${box.x} ${box.y}`} {...toScreen(box)} fill="url(#keep-clear)" />)}
             {area.kind === 'clear' && named && around && <Slip at={headOf(toScreen(named))} text={area.name} />}
           </g>
         );

@@ -1,5 +1,5 @@
 import RotateCw from 'lucide-react/icons/rotate-cw';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { placeAtAngle, placeBetween } from '../../../core/colour/gradient-ends';
 import { middleOf } from '../../../core/geometry/box';
 import { FILLING, replacePicture, setCrop, setFade, setView, turnInside } from '../../../core/job/edits/pictures';
@@ -8,6 +8,7 @@ import { effectivePpi, pictureBox, pointsPerPixel } from '../../../core/picture/
 import { formatSize } from '../../../core/units/length';
 import { pressRoom } from '../../../workers/press-room';
 import { Choice } from '../../parts/Choice';
+import { FileChooser } from '../../parts/FileChooser';
 import { Fold } from '../../parts/Fold';
 import { NumberField } from '../../parts/NumberField';
 import { keepAsset } from '../../store/db';
@@ -163,10 +164,8 @@ function Slide({
 
 /** Another picture in the same frame. */
 function Replace({ picture }: { picture: Picture }) {
-  const picker = useRef<HTMLInputElement>(null);
   const [message, setMessage] = useState<string>();
-  async function take(file: File | undefined): Promise<void> {
-    if (!file) return;
+  async function take(file: File): Promise<void> {
     setMessage(undefined);
     try {
       const bytes = new Uint8Array(await file.arrayBuffer());
@@ -179,20 +178,14 @@ function Replace({ picture }: { picture: Picture }) {
   }
   return (
     <>
-      <button type="button" className="btn btn-sm justify-self-start" onClick={() => picker.current?.click()}>
-        Replace it, keep its crop
-      </button>
-      <input
-        ref={picker}
-        type="file"
+      <FileChooser
+        label="Picture to replace it with"
         accept="image/jpeg,image/png"
-        className="hidden"
-        aria-label="Picture to replace it with"
-        onChange={(event) => {
-          void take(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
+        className="btn btn-sm justify-self-start"
+        onFile={(file) => void take(file)}
+      >
+        Replace it, keep its crop
+      </FileChooser>
       {message && (
         <p role="alert" className="text-[13px] text-error">
           {message}

@@ -1,7 +1,6 @@
 import { memo, type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { inkBounds } from '../../../core/devices/bounds';
 import { type Box, outset, type Point, unionOf } from '../../../core/geometry/box';
-import { pieceOf } from '../../../core/job/find';
 import type { Face } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
 import { elementBox, elementFrame } from '../../../core/scene/face';
@@ -104,8 +103,7 @@ function useMoving(view: View | undefined): { moving: boolean; base: View | unde
 /** The table with the piece on it. What is drawn on the piece scales by a CSS transform; what is drawn about it does not. */
 export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNode }) {
   const bench = useBench();
-  const { job, shop, shown, selection, selected, sources, findings, unit } = bench;
-  const piece = pieceOf(job, bench.piece.id)!;
+  const { sheet: piece, shop, shown, selection, selected, sources, findings, unit } = bench;
   const window = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [view, setView] = useState<View>();

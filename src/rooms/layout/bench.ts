@@ -12,7 +12,9 @@ import type { Previews } from '../../parts/use-previews';
 /** What everything in the Layout room works on; all of it derived from the job and the address. */
 export interface Bench {
   job: Job;
+  /** The piece in the sides of that face; `sheet` is the piece as it is, whatever face is shown. */
   piece: Piece;
+  sheet: Piece;
   /** The face that new elements land on. Words that follow an element carry its line here and in `shown` and `selected`. */
   face: Face;
   /** The faces on the table. */

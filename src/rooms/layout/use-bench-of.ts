@@ -92,6 +92,7 @@ export function useBenchOf(
     return {
       job,
       piece: asFace(piece, face),
+      sheet: piece,
       face,
       shown,
       selection,

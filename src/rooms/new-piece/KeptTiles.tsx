@@ -3,7 +3,6 @@ import X from 'lucide-react/icons/x';
 import { useMemo } from 'react';
 import { readJobFile } from '../../../core/files/job-file';
 import { adoptPiece } from '../../../core/job/edits/adopt';
-import { typefacesIn } from '../../../core/job/look';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
@@ -11,7 +10,7 @@ import { shownFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import type { Kind } from '../../../core/trade/schema';
 import { shopOf } from '../../../core/trade/shops';
-import { fontsLoaded, type Kit } from '../../../workers/kit';
+import type { Kit } from '../../../workers/kit';
 import { FaceArt } from '../../parts/FaceArt';
 import { useFonts } from '../../parts/use-fonts';
 import { usePreviews } from '../../parts/use-previews';
@@ -73,11 +72,10 @@ function KeptTile({
     let n = 0;
     return openTemplate({ ...job, pieces: [] }, template, undefined, () => `kept-${++n}`).job;
   }, [job, template]);
-  useFonts(made);
+  const here = useFonts(made);
   const piece = made.pieces[0]!;
   const condition = useMemo(() => pressConditionOf(job, shopOf(piece.shop)), [job, piece.shop]);
   const previews = usePreviews(made, condition);
-  const here = fontsLoaded([...typefacesIn(made)]);
   const sources = sourcesOf(made, kit.fonts);
   return (
     <div className="relative shrink-0">

@@ -1,9 +1,11 @@
 import Plus from 'lucide-react/icons/plus';
 import { useMemo, useState } from 'react';
 import { pressConditionOf } from '../../../core/job/press-of';
+import type { Job } from '../../../core/job/schema';
 import { printedFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import { shopOf } from '../../../core/trade/shops';
+import type { Kit } from '../../../workers/kit';
 import { download, fileName } from '../../parts/download';
 import { FaceArt } from '../../parts/FaceArt';
 import { HistoryButtons } from '../../parts/HistoryButtons';
@@ -40,28 +42,29 @@ export default function PiecesRoom() {
       <TopBar crumb={job && <b className="font-semibold text-base-content">{job.name}</b>}>
         <RoomLinks here="pieces" />
         <HistoryButtons />
-        {job && <SetPictures />}
+        {job && <SetPictures job={job} />}
         {job && (
           <a href={`/new?job=${job.id}`} className="btn btn-primary btn-sm">
             <Plus size={15} /> New piece
           </a>
         )}
       </TopBar>
-      {job && ready ? <WholeSet /> : <RoomWait trouble={trouble} says="Laying the pieces on the table…" />}
+      {job && ready ? (
+        <WholeSet job={job} kit={kit} />
+      ) : (
+        <RoomWait trouble={trouble} says="Laying the pieces on the table…" />
+      )}
     </div>
   );
 }
 
-function WholeSet() {
-  const job = useJob()!;
-  const { kit } = useKit();
+function WholeSet({ job, kit }: { job: Job; kit: Kit }) {
   const [ref, width] = useWidth();
   const conditions = useMemo(() => job.pieces.map((piece) => pressConditionOf(job, shopOf(piece.shop))), [job]);
   const previews = usePreviews(job, conditions[0]);
-  const statuses = useStatuses(job, kit, true);
+  const statuses = useStatuses(job, kit);
   const table = useMemo(() => layTable(job.pieces), [job.pieces]);
-  if (!kit) return null;
-  const sources = sourcesOf(job, kit.fonts);
+  const sources = useMemo(() => sourcesOf(job, kit.fonts), [job, kit]);
   const scale = Math.max(0, width - BAR) / table.width;
   return (
     <main ref={ref} className="overflow-y-auto bg-[var(--table)]" aria-label="Table">
@@ -114,8 +117,7 @@ function WholeSet() {
 }
 
 /** The set as a picture for the client. */
-function SetPictures() {
-  const job = useJob()!;
+function SetPictures({ job }: { job: Job }) {
   const [going, setGoing] = useState<number>();
   const [problem, setProblem] = useState<string>();
   async function make(as: 'png' | 'pdf'): Promise<void> {

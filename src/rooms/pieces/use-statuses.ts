@@ -16,7 +16,7 @@ export interface Status {
 }
 
 /** How each piece stands, by its id. What is read from plates is told in its own rooms. */
-export function useStatuses(job: Job, kit: Kit | undefined, ready: boolean): ReadonlyMap<string, Status> {
+export function useStatuses(job: Job, kit: Kit): ReadonlyMap<string, Status> {
   const exported = useLiveQuery(
     async () => new Map(await Promise.all(job.pieces.map(async ({ id }) => [id, await lastExport(job, id)] as const))),
     [job],
@@ -24,14 +24,12 @@ export function useStatuses(job: Job, kit: Kit | undefined, ready: boolean): Rea
   const findings = useMemo(
     () =>
       new Map(
-        kit && ready
-          ? job.pieces.map((piece) => {
-              const press = kit.press(pressConditionOf(job, shopOf(piece.shop)));
-              return [piece.id, checkPiece(job, piece, { fonts: kit.fonts, press })] as const;
-            })
-          : [],
+        job.pieces.map((piece) => {
+          const press = kit.press(pressConditionOf(job, shopOf(piece.shop)));
+          return [piece.id, checkPiece(job, piece, { fonts: kit.fonts, press })] as const;
+        }),
       ),
-    [job, kit, ready],
+    [job, kit],
   );
   return useMemo(
     () =>

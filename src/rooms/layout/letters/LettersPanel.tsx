@@ -4,7 +4,6 @@ import Trash from 'lucide-react/icons/trash-2';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { addLetter, changeLetter, removeLetter } from '../../../../core/job/edits/letters';
-import { pieceOf } from '../../../../core/job/find';
 import type { LetterText } from '../../../../core/job/letters';
 import type { Face } from '../../../../core/job/schema';
 import { letterPages } from '../../../../core/scene/letter-pages';
@@ -23,8 +22,7 @@ const today = (): string =>
 
 /** Letters on the letterhead: written here, each kept under its name, exported with the sheet's art or without. */
 export function LettersPanel({ onClose }: { onClose(): void }) {
-  const { job, piece: shown } = useBench();
-  const piece = pieceOf(job, shown.id)!;
+  const { sheet: piece } = useBench();
   const letters = piece.letters ?? [];
   const [chosenId, setChosenId] = useState<string>();
   const chosen = letters.find(({ id }) => id === chosenId) ?? letters[0];
@@ -92,8 +90,7 @@ const LINES = [
 ] as const;
 
 function Writing({ letter }: { letter: LetterText }) {
-  const { job, piece: shown, sources } = useBench();
-  const piece = pieceOf(job, shown.id)!;
+  const { job, sheet: piece, sources } = useBench();
   const [art, setArt] = useState(true);
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const write = (to: Partial<LetterText>): void => {
@@ -159,8 +156,8 @@ function toggled(set: ReadonlySet<number>, value: number): ReadonlySet<number> {
 }
 
 function Page({ page, number, off, onToggle }: { page: Face; number: number; off: boolean; onToggle(): void }) {
-  const { job, piece: shown, sources, press, previews } = useBench();
-  const { width, height } = pieceOf(job, shown.id)!;
+  const { sheet, sources, press, previews } = useBench();
+  const { width, height } = sheet;
   return (
     <li className={`grid shrink-0 gap-1 text-[var(--table-text)] ${off ? 'opacity-40' : ''}`}>
       <svg
@@ -180,19 +177,18 @@ function Page({ page, number, off, onToggle }: { page: Face; number: number; off
 }
 
 function ExportLetter({ letter, pages }: { letter: LetterText; pages: readonly Face[] }) {
-  const { job, piece: shown, shop } = useBench();
+  const { job, sheet, shop } = useBench();
   const [problem, setProblem] = useState<string>();
   const [going, setGoing] = useState(false);
   async function write(): Promise<void> {
-    const piece = pieceOf(job, shown.id)!;
     setGoing(true);
     setProblem(undefined);
     const { room, dismiss } = hirePressRoom();
     try {
       // An office printer has neither bleed nor crop marks.
       const office = { ...shop, bleed: { ...shop.bleed, letterhead: 0 } };
-      const sheets = { ...job, pieces: [{ ...piece, name: letter.name, faces: [...pages] }] };
-      const asked = { pieceId: piece.id, shop: office, marks: false, words: 'text' as const };
+      const sheets = { ...job, pieces: [{ ...sheet, name: letter.name, faces: [...pages] }] };
+      const asked = { pieceId: sheet.id, shop: office, marks: false, words: 'text' as const };
       const { bytes } = await room.exportPdf(
         sheets,
         asked,

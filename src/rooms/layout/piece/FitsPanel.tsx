@@ -1,6 +1,5 @@
 import { foldedSize } from '../../../../core/job/areas';
 import { envelopesOf } from '../../../../core/job/envelopes-of';
-import { pieceOf } from '../../../../core/job/find';
 import type { Envelope } from '../../../../core/trade/data-schema';
 import { ENVELOPES } from '../../../../core/trade/envelopes';
 import { type Fit, WAYS, whatFits } from '../../../../core/trade/fits';
@@ -14,8 +13,7 @@ const hasWindow = (envelope: Envelope): envelope is WithWindow => envelope.windo
 
 /** Which envelopes the piece goes into, flat or folded; and where a letter's address lands behind their windows. */
 export function FitsPanel({ onClose }: { onClose(): void }) {
-  const { job, piece: shown, unit } = useBench();
-  const piece = pieceOf(job, shown.id)!;
+  const { job, sheet: piece, unit } = useBench();
   const own = envelopesOf(job);
   const folded = foldedSize(piece);
   const fits = whatFits(folded, [...own, ...ENVELOPES]);

@@ -1,4 +1,3 @@
-import { pieceOf } from '../../../../core/job/find';
 import { useBench } from '../bench';
 import { openPanel } from '../room';
 import { CornerCard } from './CornerCard';
@@ -9,8 +8,7 @@ import { PostCard } from './PostCard';
 
 /** What a piece is besides its size: one card for each kind that has more to it. */
 export function KindCard() {
-  const { job, piece: shown } = useBench();
-  const piece = pieceOf(job, shown.id)!;
+  const { sheet: piece } = useBench();
   return (
     <>
       {piece.kind === 'card' && <CornerCard piece={piece} />}
