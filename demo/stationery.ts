@@ -2,7 +2,18 @@ import { addElement } from '../core/job/edits/elements';
 import { renameFace } from '../core/job/edits/faces';
 import { setPrintedWith } from '../core/job/edits/inks';
 import { addPiece } from '../core/job/edits/job';
-import { NEW_LETTER, NEW_POST, setEnvelope, setFold, setLetter, setPost, setThickness } from '../core/job/edits/kinds';
+import {
+  NEW_LETTER,
+  NEW_POST,
+  setEnvelope,
+  setFold,
+  setLetter,
+  setPost,
+  setThickness,
+  setTurns,
+} from '../core/job/edits/kinds';
+import { addLetter } from '../core/job/edits/letters';
+import type { LetterText } from '../core/job/letters';
 import { makePicture, makePiece, makeRule, makeShape, makeWords } from '../core/job/make';
 import { quotedParagraphs } from '../core/job/quoted';
 import type { Element, Job } from '../core/job/schema';
@@ -109,11 +120,44 @@ const piece = (
   return addPiece(job, makePiece({ id, name, kind, ...size, unit, shop, faces }));
 };
 
+/** Letters that have been written, the newer one on two sheets. */
+const LETTERS: readonly LetterText[] = [
+  {
+    id: 'letter-quill',
+    name: 'Hedge along the lane, to Mr Quill',
+    changed: '2026-03-02T09:30:00.000Z',
+    recipient: 'Mr Bea Quill\nThe Ropewalk\nQuay Street\nEast Wend EW7 1AB',
+    date: '2 March 2026',
+    salutation: 'Dear Mr Quill,',
+    body: [
+      'Thank you for walking the lane with us on Friday. Here is what we saw, and what we think it wants, in the order in which we would do it.',
+      'The hawthorn from the gate to the pump has not been laid for twenty years. It is sound at the foot and thin at the top, and the sheep have found the gaps. We would lay it this winter, from the gate up, in two stretches of forty metres, and leave every seventh stem to stand.',
+      'Beyond the pump there is more elm than hawthorn. It will not lay well. We would cut it back to knee height before the birds come, fill the gaps with hazel and dogwood of our own growing, and put up a fence on the field side for four years.',
+      'The ditch wants clearing on your side only. The reeds should stay where the bank bends: they hold it. What comes out can lie along the top for a week, so that whatever lives in it can walk home.',
+      'At the far end, where the lane meets the road, nothing should be planted higher than a gate. Lorries turn there. We thought of low willow, cut each spring for the kitchen garden’s peas.',
+      'For the first year that is eleven days for two of us, and about three hundred young plants. After that it is two days each winter. If it suits you we would begin in the second week of November, when the leaves are off and the ground still bears a barrow.',
+      'Would you let us know by Easter? Wren is sowing the hazels now, and would be glad to know how many.',
+      'With good wishes,',
+      'Iris Calloway',
+    ].join('\n'),
+  },
+  {
+    id: 'letter-thornbury',
+    name: 'A plan for the south border',
+    changed: '2026-02-18T14:05:00.000Z',
+    recipient: 'Mrs Adaeze Thornbury\nThe Old Maltings\nQuay Street\nEast Wend EW7 1AB',
+    date: '18 February 2026',
+    salutation: 'Dear Mrs Thornbury,',
+    body: 'Your plan is in the roll that comes with this letter, with the two lists we spoke of.\nThe plants for this spring are on the bench with your name on them.\nWith good wishes,\nIris Calloway',
+  },
+];
+
 /** Two inks: black and the copper spot. The letter itself is a sample. */
 function letterhead(start: Job, art: Art): Job {
   const b = bench(piece(start, 'letterhead', 'Letterhead', 'letterhead', [210, 297]), 'letterhead');
   b.edit((job) => setPrintedWith(job, 'letterhead', { plates: 'two inks', inks: ['copper', 'black'] }));
   b.edit((job) => setLetter(job, 'letterhead', { ...NEW_LETTER, layout: 'din-5008-b' }, b.newId));
+  for (const letter of LETTERS) b.edit((job) => addLetter(job, 'letterhead', letter));
   b.edit((job) => renameFace(job, 'letterhead', 'letterhead-1', 'First sheet'));
   b.edit((job) => renameFace(job, 'letterhead', 'letterhead-2', 'Following sheets'));
   b.fern(1, art, 25, 13, 23, 'copper');
@@ -214,6 +258,7 @@ function postcard(start: Job, art: Art, id: string, name: string, us: boolean): 
     name: 'When',
   });
   b.edit((job) => setPost(job, id, { ...NEW_POST, rules: us ? 'us' : 'international', face: `${id}-2` }, b.newId));
+  b.edit((job) => setTurns(job, id, 'left–right'));
   b.edit((job) => setThickness(job, id, us ? toPoints(0.014, 'in') : toPoints(0.35, 'mm')));
   const column = us ? 60 : 56;
   b.fern(2, art, 9, 10, 14, 'copper');

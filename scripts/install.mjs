@@ -2,7 +2,7 @@
 //   node scripts/install.mjs          npm packages
 //   node scripts/install.mjs --test   and the Debian packages that the tests check against
 import { execFileSync, spawnSync } from 'node:child_process';
-import { existsSync, readFileSync, statSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -55,6 +55,24 @@ const has = (command) => {
   }
 };
 
+/** Browsers cannot list a folder: the rule sets of post are listed for them here, so that a new one is only a new file. */
+function listPostRules() {
+  const folder = join(root, 'core/trade/post');
+  const names = readdirSync(folder).flatMap((name) => (name.endsWith('.json') ? [name.slice(0, -5)] : []));
+  const idOf = (name) => name.replace(/-./g, (part) => part[1].toUpperCase());
+  const lines = [
+    '// Made by scripts/install.mjs from the files of this folder.',
+    ...names.map((name) => `import ${idOf(name)} from './${name}.json' with { type: 'json' };`),
+    '',
+    `export const FILES: readonly unknown[] = [${names.map(idOf).join(', ')}];`,
+    '',
+  ];
+  const list = join(folder, 'files.ts');
+  const text = lines.join('\n');
+  if (!existsSync(list) || readFileSync(list, 'utf8') !== text) writeFileSync(list, text);
+}
+
+listPostRules();
 if (packagesMissing()) {
   console.error('Installing npm packages…');
   run('npm', ['ci', '--no-audit', '--no-fund']);

@@ -11,8 +11,18 @@ export const PEOPLE_LIMITS = { people: 2000, detail: 200 } as const;
 /** One line of words, not too long. */
 const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim().slice(0, PEOPLE_LIMITS.detail).trim();
 
-/** A person with each detail on one line; none where there is no name. */
+/** Words on as many lines as they came on, none of them empty. */
+const lines = (text: string): string =>
+  text
+    .split(/\r\n|\r|\n/)
+    .map(oneLine)
+    .filter((line) => line !== '')
+    .join('\n')
+    .slice(0, PEOPLE_LIMITS.detail)
+    .trim();
+
+/** A person with name and mail on one line each; none where there is no name. */
 export function personFrom({ name, title, direct, mail }: PersonRead): PersonRead[] {
-  const person = { name: oneLine(name), title: oneLine(title), direct: oneLine(direct), mail: oneLine(mail) };
+  const person = { name: oneLine(name), title: lines(title), direct: lines(direct), mail: oneLine(mail) };
   return person.name === '' ? [] : [person];
 }

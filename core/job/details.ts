@@ -58,8 +58,12 @@ export const personSchema = z.strictObject({
 });
 export type Person = z.infer<typeof personSchema>;
 
+/** Lines of a detail stay in the paragraph that quotes it. */
+const inOneParagraph = (text: string): string => text.replace(/\n/g, '\u2028');
+
 /** What a quote says; nothing where the detail is empty, or where there is no such person. */
 export function detailOf(quote: Quote, firm: Firm, person: Person | undefined): string {
   const [of, detailName] = quote.split('.') as [string, string];
-  return of === 'firm' ? (firm[detailName as FirmDetail] ?? '') : (person?.[detailName as PersonDetail] ?? '');
+  const said = of === 'firm' ? firm[detailName as FirmDetail] : person?.[detailName as PersonDetail];
+  return inOneParagraph(said ?? '');
 }

@@ -60,6 +60,13 @@ function drawBack(job: Job, { id, shop }: PieceAsked, back: NonNullable<Starter[
   return pen.job();
 }
 
+/** Adds an empty piece to a job that knows what its kind knows. */
+export function beginEmpty(job: Job, asked: PieceAsked, newId: () => string, names?: readonly string[]): Job {
+  const empty = makePiece(asked);
+  const piece = { ...empty, faces: empty.faces.map((face, i) => ({ ...face, name: names?.[i] ?? face.name })) };
+  return withFacts(addPiece(job, piece), asked, asked.faces, newId);
+}
+
 /** Adds a new piece to a job, begun by a starter or left empty. */
 export function beginPiece(
   job: Job,
@@ -68,12 +75,11 @@ export function beginPiece(
   newId: () => string,
   fonts: FontBook,
 ): Job {
-  const empty = makePiece(asked);
   const names = starter && asked.faces === starter.faces.length ? starter.faces : undefined;
-  const piece = { ...empty, faces: empty.faces.map((face, i) => ({ ...face, name: names?.[i] ?? face.name })) };
-  const added = withFacts(addPiece(job, piece), asked, asked.faces, newId);
+  const added = beginEmpty(job, asked, newId, names);
   if (!starter) return added;
-  const pen = penFor(added, added.pieces.at(-1)!, shopOf(asked.shop), newId);
+  const piece = added.pieces.at(-1)!;
+  const pen = penFor(added, piece, shopOf(asked.shop), newId);
   starter.draw(pen);
   const back = starter.back && piece.faces[1] ? drawBack(pen.job(), asked, starter.back, newId) : pen.job();
   return fitPiece(requoted(back), asked.id, fonts);

@@ -25,8 +25,11 @@ export interface HousePaints {
   paper: Paint;
 }
 
+/** An ink no darker than this is for grounds. */
+export const LIGHT = 0.2;
+
 /** How dark an ink is, 0 to about 1, by what stands in for it in process. */
-const darkness = (job: Job, id: string): number => {
+export const darkness = (job: Job, id: string): number => {
   const ink = job.inks.find((each) => each.id === id)!;
   const [c, m, y, k] = processStandIn(platesOf(ink), job.inks);
   return Math.min(1, 0.3 * c + 0.35 * m + 0.1 * y + k);
@@ -36,8 +39,8 @@ const darkness = (job: Job, id: string): number => {
 export function housePaints(job: Job): HousePaints {
   const colours = job.inks.map(({ id }) => id).filter((id) => id !== 'black' && id !== 'paper');
   const dark = [...colours].sort((a, b) => darkness(job, b) - darkness(job, a));
-  const [main, second] = dark.filter((id) => darkness(job, id) > 0.2);
-  const lightest = dark.filter((id) => darkness(job, id) <= 0.2).at(-1);
+  const [main, second] = dark.filter((id) => darkness(job, id) > LIGHT);
+  const lightest = dark.filter((id) => darkness(job, id) <= LIGHT).at(-1);
   const first = main ?? 'black';
   return {
     main: { ink: first, tint: 1 },

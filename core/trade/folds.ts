@@ -42,8 +42,8 @@ const NAMES: Readonly<Record<Fold, { outside: readonly string[]; inside: readonl
     inside: ['Inside left, 3', 'Inside middle, 4', 'Inside right, 5'],
   },
   zigzag: {
-    outside: ['Outside left, 5', 'Back, 6', 'Cover, 1'],
-    inside: ['Inside left, 2', 'Inside middle, 3', 'Inside right, 4'],
+    outside: ['Outside left, 5', 'Outside middle, 6', 'Cover, 1'],
+    inside: ['Inside left, 2', 'Inside middle, 3', 'Back, 4'],
   },
   gate: {
     outside: ['Right wing, 2', 'Back, 6', 'Left wing, 1'],
@@ -68,3 +68,57 @@ export const foldLines = (panels: readonly Panel[]): number[] => panels.slice(1)
 
 /** How wide it is once it is folded. */
 export const foldedWidth = (fold: Fold, flat: number, less: number): number => Math.max(...widths(fold, flat, less));
+
+/** A panel as it is seen: which, of which side, and where its left edge lies. */
+export interface PanelSeen {
+  side: 'outside' | 'inside';
+  panel: number;
+  at: number;
+}
+
+/** What is seen of a folded piece at one moment, the undermost panel first. */
+export interface FoldedView {
+  says: string;
+  seen: readonly PanelSeen[];
+}
+
+/** A folded piece in the order in which one opens it, from closed to flat, and its back. */
+export function foldedViews(fold: Fold, flat: number, less: number): FoldedView[] {
+  const inside = widths(fold, flat, less);
+  const last = inside.length - 1;
+  /** Some of the inside's panels, as they lie beside one another. */
+  const open = (count: number): PanelSeen[] =>
+    Array.from({ length: count }, (_, panel) => ({
+      side: 'inside' as const,
+      panel,
+      at: inside.slice(0, panel).reduce((a, b) => a + b, 0),
+    }));
+  /** The outside of an inside panel, folded over so that its free edge lies at `at`. */
+  const over = (panel: number, at: number): PanelSeen => ({ side: 'outside', panel: last - panel, at });
+  const whole: FoldedView = { says: 'Opened flat', seen: open(inside.length) };
+  switch (fold) {
+    case 'half':
+      return [{ says: 'Closed', seen: [over(0, 0)] }, whole, { says: 'The back', seen: [over(1, 0)] }];
+    case 'rolled':
+      return [
+        { says: 'Closed', seen: [over(0, 0)] },
+        { says: 'The cover opened', seen: [...open(2), over(2, inside[0]! + inside[1]! - inside[2]!)] },
+        whole,
+        { says: 'The back', seen: [over(1, 0)] },
+      ];
+    case 'zigzag':
+      return [
+        { says: 'Closed', seen: [over(0, 0)] },
+        { says: 'The cover opened', seen: open(2) },
+        whole,
+        { says: 'The back', seen: [{ side: 'inside', panel: 2, at: 0 }] },
+        { says: 'Turned over, flat', seen: [over(2, 0), over(1, inside[2]!), over(0, inside[2]! + inside[1]!)] },
+      ];
+    case 'gate':
+      return [
+        { says: 'Closed', seen: [{ side: 'inside', panel: 1, at: 0 }, over(0, 0), over(2, inside[1]! - inside[2]!)] },
+        whole,
+        { says: 'The back', seen: [over(1, 0)] },
+      ];
+  }
+}

@@ -12,9 +12,10 @@ export const unlessTyping =
     if (!isTyping()) action(event);
   };
 
-/** Enter takes what was typed and leaves the field; to the room it would mean something else. */
-export function blurOnEnter(event: ReactKeyboardEvent<HTMLInputElement>): void {
+/** Enter takes what was typed and leaves the field, with Shift it is a new line; to the room it would mean something else. */
+export function blurOnEnter(event: ReactKeyboardEvent<HTMLInputElement | HTMLTextAreaElement>): void {
   if (event.key !== 'Enter') return;
   event.stopPropagation();
+  if (event.shiftKey) return;
   event.currentTarget.blur();
 }

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { element, openDemoCard } from './bench';
+import { makePng } from '../png';
+import { element, openDemoCard, row } from './bench';
 
 /** A client's facts, people and logos, and the pieces that follow them. */
 test.beforeEach(async ({ page }) => openDemoCard(page));
@@ -82,4 +83,44 @@ test('a logo of the house is laid, found too small and crowded', async ({ page }
   await expect(page.getByRole('button', { name: /to look at/ })).toBeVisible();
   await page.getByRole('button', { name: /to look at/ }).click();
   await expect(page.getByText('Fern, one ink is crowded')).toBeVisible();
+});
+
+test('a named style is changed in the house, and the card’s words follow', async ({ page }) => {
+  await row(page, /^Iris Calloway/)
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'Keep as a style' }).click();
+  await page.getByLabel('Name of the style').fill('Our names');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('link', { name: 'House style' }).click();
+  const styles = page.getByRole('list', { name: 'Named styles' });
+  const ours = styles.getByRole('listitem').filter({ has: page.getByLabel('Name of the style Our names') });
+  await ours.getByLabel('Size').fill('9 pt');
+  await ours.getByLabel('Size').press('Enter');
+  await ours.getByLabel('Ink of Our names').selectOption({ label: 'Copper' });
+  await page.getByRole('link', { name: 'Layout' }).click();
+  await expect(row(page, /^Iris Calloway/).first()).toContainText('Our names, 9 pt');
+});
+
+test('a person’s picture is quoted, and changes with the person', async ({ page }) => {
+  const picture = (shade: number) => ({
+    name: `face-${shade}.png`,
+    mimeType: 'image/png',
+    buffer: Buffer.from(makePng(300, 300, () => [shade, shade, shade])),
+  });
+  await page.getByRole('link', { name: 'House style' }).click();
+  await page.getByLabel('Picture of Iris Calloway').setInputFiles(picture(40));
+  await expect(page.getByRole('img', { name: 'Iris Calloway' })).toBeVisible();
+  await page.getByLabel('Picture of Tomás Abara').setInputFiles(picture(220));
+  await expect(page.getByRole('img', { name: 'Tomás Abara' })).toBeVisible();
+  await toLayout(page);
+  await page.getByLabel('Picture file').setInputFiles(picture(90));
+  await row(page, /^face-90/).click();
+  const laid = page.locator('svg[data-face] image').first();
+  await expect(laid).toBeVisible();
+  await page.getByLabel('Picture of whoever it is shown for').check();
+  const first = await laid.getAttribute('href');
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Shown for').selectOption({ label: 'Tomás Abara, Tea room' });
+  await expect.poll(() => laid.getAttribute('href')).not.toBe(first);
 });

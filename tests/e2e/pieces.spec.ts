@@ -54,6 +54,11 @@ test('faces are added, named, turned and put in order; a fold has its panels', a
   await open(page, 'Flyer, a year in the garden');
   await expect(page.getByText('Tucked panel, 2')).toBeVisible();
   await expect(page.getByText('Inside, from the left: 99.67 mm, 99.67 mm, 97.67 mm')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Across a fold' })).toContainText('Oat ground');
+  await page.getByRole('button', { name: 'See it folded' }).click();
+  await expect(page.getByRole('img', { name: 'Closed: Cover, 1' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^The cover opened: .*Tucked panel, 2$/ })).toBeVisible();
+  await page.keyboard.press('Escape');
   await page.getByLabel('Folded').selectOption({ label: 'Once, in half' });
   await expect(page.getByText('Inside, from the left: 148.5 mm, 148.5 mm')).toBeVisible();
   await page.getByRole('button', { name: 'Add a face' }).click();
@@ -77,8 +82,20 @@ test('a new card is begun in the client’s own look', async ({ page }) => {
   await page.getByText('Upright', { exact: true }).click();
   await page.getByRole('button', { name: /^Lay it out/ }).click();
   await expect(row(page, /^Name/)).toBeVisible();
-  await expect(page.getByRole('img', { name: /^Front/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Front, with/ })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Edge strip' })).toContainText('plates C M Y K');
+});
+
+test('a letterhead is begun from the card: its logo and the firm’s details, no coloured ground', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('link', { name: /Business card, Iris/ }).waitFor();
+  await page.goto('/new?job=hollin-and-fen');
+  await page.getByText('Letterhead', { exact: true }).first().click();
+  await page.getByText('From Business card, Iris Calloway').click();
+  await page.getByRole('button', { name: /^Lay it out, 210 × 297 mm/ }).click();
+  await expect(row(page, /^Fern mark/).first()).toBeVisible();
+  await expect(row(page, /^Fen panel/)).toHaveCount(0);
+  await expect(page.getByText('Address field').first()).toBeVisible();
 });
 
 test('the set on the table: named, copied, deleted and brought back, and a picture of it', async ({ page }) => {
@@ -170,10 +187,18 @@ test('a letter is written on the letterhead, goes on to a second sheet, and is e
   expect(text).toContain('Dear Mr Quill,');
   expect(text).not.toContain('Tea garden');
   expect(execFileSync('pdfinfo', [path]).toString()).toMatch(/Pages:\s+2[\s\S]*Page size:\s+595\.\d+ x 841\.\d+/);
+  await page.getByLabel('Take To Mr Quill along').check();
+  await page.getByLabel('Take A plan for the south border along').check();
+  const together = page.waitForEvent('download');
+  await page.getByRole('region', { name: 'Chosen letters' }).getByRole('button', { name: 'PDF of 3 pages' }).click();
+  const all = execFileSync('pdftotext', [await (await together).path(), '-']).toString();
+  expect(all).toContain('Dear Mr Quill,');
+  expect(all).toContain('Dear Mrs Thornbury,');
+  expect(all).toContain('Tea garden');
   await page.getByRole('button', { name: 'Close', exact: true }).first().click();
   await page.reload();
   await page.getByRole('button', { name: 'Letters…' }).click();
-  await expect(page.getByRole('list', { name: 'Letters' }).getByText('To Mr Quill')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Letters' }).getByText('To Mr Quill', { exact: true })).toBeVisible();
 });
 
 test('a piece is kept as a template, and opened as a copy in the client’s own inks', async ({ page }) => {
@@ -182,7 +207,7 @@ test('a piece is kept as a template, and opened as a copy in the client’s own 
   await page.getByRole('button', { name: 'Keep Postcard, spring opening as a template' }).click();
   await page.getByRole('link', { name: 'New piece' }).click();
   await page.getByText('Postcard', { exact: true }).click();
-  await page.getByRole('radio', { name: 'Postcard, spring opening' }).check({ force: true });
+  await page.getByRole('radio', { name: 'Postcard, spring opening', exact: true }).check({ force: true });
   await page.getByRole('button', { name: /^Lay it out/ }).click();
   await expect(row(page, /^Title/)).toBeVisible();
   await page.getByRole('link', { name: 'Pieces' }).click();

@@ -26,6 +26,8 @@ export interface PageFacts {
   trim: BoxNumbers;
   pictures: PictureSeen[];
   words: string;
+  /** The quarter turns clockwise at which most of its words run; none where it has no words. */
+  wordsRun: number | undefined;
 }
 export interface FontFacts {
   name: string;
@@ -103,6 +105,18 @@ function picturesDrawn(list: { fnArray: number[]; argsArray: unknown[] }, OPS: R
   return seen;
 }
 
+/** The quarter turn at which most letters of a page run. */
+function turnOfWords(items: readonly { str?: string; transform?: number[] }[]): number | undefined {
+  const letters = [0, 0, 0, 0];
+  for (const { str = '', transform } of items) {
+    if (!transform) continue;
+    const quarter = Math.atan2(-transform[1]!, transform[0]!) / (Math.PI / 2);
+    if (Math.abs(quarter - Math.round(quarter)) < 0.02) letters[(Math.round(quarter) + 4) % 4]! += str.trim().length;
+  }
+  const most = Math.max(...letters);
+  return most > 0 ? letters.indexOf(most) : undefined;
+}
+
 /** Colour spaces of screens, by their names in a file (ISO 32000-1, 8.6.4 and 8.6.5). */
 const SCREEN_SPACES = /\/(DeviceRGB|CalRGB|CalGray)\b/g;
 const SCREEN_OPERATORS = /(?:^|\s)(rg|RG)(?=\s)/g;
@@ -157,6 +171,7 @@ export async function readBack(bytes: Uint8Array, reader: PdfReader): Promise<Pd
       words: (items as { str?: string; hasEOL?: boolean }[])
         .map((item) => (item.str ?? '') + (item.hasEOL ? '\n' : ''))
         .join(''),
+      wordsRun: turnOfWords(items as { str?: string; transform?: number[] }[]),
     });
   }
   await drawn.destroy();

@@ -3,6 +3,7 @@ import type { Fade } from '../../colour/fill';
 import { findElement } from '../find';
 import type { Asset, Job, Picture, PictureView, Shape } from '../schema';
 import { addAsset, removeElement } from './elements';
+import { requoted } from './house';
 
 /** Edits of how a picture lies in its frame. An id that is not there, or is no picture, changes nothing. */
 
@@ -86,3 +87,12 @@ export const replacePicture = (job: Job, id: string, hash: string, asset: Asset)
     picture.asset = hash;
     if (picture.view?.fit === 'exact') delete picture.view;
   });
+
+/** Makes a picture that of the person whom its piece is shown for, or one of its own again. */
+export const quotePerson = (job: Job, id: string, quotes: boolean): Job =>
+  requoted(
+    change(job, id, (picture) => {
+      if (quotes) picture.quote = 'person.picture';
+      else delete picture.quote;
+    }),
+  );

@@ -1,9 +1,8 @@
 import { type PostRules, postRulesSchema } from '../data-schema';
-import international from './international.json' with { type: 'json' };
-import us from './us.json' with { type: 'json' };
+import { FILES } from './files';
 
 /** The rule sets of post that ship, one file each; see docs/post-rules.md for adding one. */
-export const POST_RULES: readonly PostRules[] = [us, international].map((rules) => postRulesSchema.parse(rules));
+export const POST_RULES: readonly PostRules[] = FILES.map((rules) => postRulesSchema.parse(rules));
 
 export const postRulesOf = (id: string | undefined): PostRules | undefined =>
   POST_RULES.find((rules) => rules.id === id);

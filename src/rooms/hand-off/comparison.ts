@@ -1,7 +1,9 @@
 import type { BoxNumbers, PdfFacts } from '../../../core/files/pdf/read-back';
 import { pageBoxes } from '../../../core/files/pdf/write';
 import type { Box } from '../../../core/geometry/box';
-import type { Job, Piece } from '../../../core/job/schema';
+import { plainText } from '../../../core/job/look';
+import type { Face, Job, Piece } from '../../../core/job/schema';
+import { ontoSheet } from '../../../core/job/turned';
 import { effectivePpi } from '../../../core/picture/place';
 import type { ShopSpec } from '../../../core/trade/schema';
 import { formatSize, type PieceUnit } from '../../../core/units/length';
@@ -40,6 +42,22 @@ function boxRow(what: string, asked: Box, read: BoxNumbers, unit: PieceUnit): Ro
 
 const sorted = (values: number[]): number[] => [...values].sort((a, b) => a - b);
 
+/** The way of words on a sheet, by degrees clockwise. */
+const WAYS = ['upright', 'down, head to the right', 'upside down', 'up, head to the left'];
+const wayOf = (degrees: number): string => WAYS[Math.round(degrees / 90) & 3]!;
+
+/** The quarter turn, in degrees, at which most letters of a face were laid; words on a line run all ways. */
+function runOf({ elements }: Face): number {
+  const letters = [0, 0, 0, 0];
+  for (const each of elements) {
+    if (each.kind !== 'words' || each.path || each.hidden || each.sample) continue;
+    const quarter = (each.turn ?? 0) / 90;
+    if (Number.isInteger(Math.round(quarter * 100) / 100))
+      letters[(Math.round(quarter) + 8) % 4]! += plainText(each).length;
+  }
+  return letters.indexOf(Math.max(...letters)) * 90;
+}
+
 /** What was asked of an export beside what its file says. */
 export function comparison({ job, piece, shop, faces, marks, words }: Asked, facts: PdfFacts): Row[] {
   const boxes = pageBoxes(piece, shop, marks);
@@ -64,6 +82,10 @@ export function comparison({ job, piece, shop, faces, marks, words }: Asked, fac
       boxRow(`${face.name}: bleed`, boxes.bleed, page.bleed, piece.unit),
       boxRow(`${face.name}: sheet`, boxes.media, page.media, piece.unit),
     );
+    if (page.wordsRun !== undefined) {
+      const onto = ontoSheet(piece, face)?.angle ?? 0;
+      rows.push(same(`${face.name}: words run`, wayOf(runOf(face) + onto), wayOf(page.wordsRun * 90)));
+    }
     const asked = sorted(
       face.elements.flatMap((e) => {
         const asset = e.kind === 'picture' ? job.assets[e.asset] : undefined;

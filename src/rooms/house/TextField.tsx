@@ -1,6 +1,6 @@
 import { blurOnEnter } from '../../parts/typing';
 
-/** A line of words that is taken when the field is left. */
+/** Words that are taken when the field is left; it is as high as its lines. */
 export function TextField({
   label,
   value,
@@ -16,9 +16,10 @@ export function TextField({
   bare?: boolean;
 }) {
   const field = (
-    <input
+    <textarea
       key={value}
-      className="input input-sm w-full text-[15px]"
+      rows={1}
+      className="textarea textarea-sm field-sizing-content min-h-8 w-full resize-none py-1 text-[15px]"
       aria-label={label}
       placeholder={placeholder}
       maxLength={200}

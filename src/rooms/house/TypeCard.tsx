@@ -2,11 +2,11 @@ import Trash from 'lucide-react/icons/trash-2';
 import { setRole } from '../../../core/job/edits/house';
 import { changeStyle, removeStyle } from '../../../core/job/edits/words';
 import { ROLES, type Role } from '../../../core/job/house';
-import { ownTypefaces, typefaceIn } from '../../../core/type/own-font';
-import type { NamedStyle } from '../../../core/type/style';
+import { ownTypefaces } from '../../../core/type/own-font';
+import { type Lettering, leadingOf, type NamedStyle } from '../../../core/type/style';
 import { TYPEFACES } from '../../../core/type/typefaces';
-import { formatLength } from '../../../core/units/length';
 import { loadFonts } from '../../../workers/kit';
+import { LengthField } from '../../parts/LengthField';
 import { cssFamily } from '../../parts/TypefaceFaces';
 import { act } from '../../store/session';
 import { useBench } from '../layout/bench';
@@ -40,33 +40,105 @@ function RoleField({ role }: { role: Role }) {
   const { job } = useBench();
   const value = job.roles[role] ?? '';
   return (
-    <label className="grid grid-cols-[9.5rem_1fr] items-center gap-2">
-      <span className="quiet text-[14px]">{ROLES[role]}</span>
-      <select
-        className="select select-sm w-full text-[16px]"
+    <div className="grid grid-cols-[9.5rem_1fr] items-center gap-2">
+      <span className="quiet text-[14px]" aria-hidden="true">
+        {ROLES[role]}
+      </span>
+      <TypefaceSelect
         value={value}
-        style={value ? { fontFamily: `"${cssFamily(value)}"` } : undefined}
-        onChange={async (event) => {
-          const typeface = event.target.value;
-          if (typeface === '') return;
-          await loadFonts([typeface]);
-          act('Typeface of a role', (j) => setRole(j, role, typeface));
-        }}
-      >
-        <option value="">Choose a typeface</option>
-        {[...ownTypefaces(job.fonts), ...TYPEFACES].map((face) => (
-          <option key={face.id} value={face.id}>
-            {face.family} {face.style}
-          </option>
-        ))}
-      </select>
-    </label>
+        label={ROLES[role]}
+        onChoose={(typeface) => act('Typeface of a role', (j) => setRole(j, role, typeface))}
+      />
+    </div>
+  );
+}
+
+/** All typefaces there are, each chosen one in its own letters; it is loaded before it is told of. */
+function TypefaceSelect({
+  value,
+  label,
+  onChoose,
+}: {
+  value: string;
+  label: string;
+  onChoose(typeface: string): void;
+}) {
+  const { job } = useBench();
+  return (
+    <select
+      className="select select-sm w-full text-[16px]"
+      value={value}
+      aria-label={label}
+      style={value ? { fontFamily: `"${cssFamily(value)}"` } : undefined}
+      onChange={async (event) => {
+        const typeface = event.target.value;
+        if (typeface === '') return;
+        await loadFonts([typeface]);
+        onChoose(typeface);
+      }}
+    >
+      {value === '' && <option value="">Choose a typeface</option>}
+      {[...ownTypefaces(job.fonts), ...TYPEFACES].map((face) => (
+        <option key={face.id} value={face.id}>
+          {face.family} {face.style}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** What words in a style look like; all that are in it follow. */
+function StyleLook({ style }: { style: NamedStyle }) {
+  const { job } = useBench();
+  const { lettering, setting } = style;
+  const letters = (to: Partial<Lettering>): void =>
+    act('Change a style', (j) => changeStyle(j, style.id, { lettering: { ...lettering, ...to } }));
+  const leading = leadingOf(setting, lettering.size);
+  return (
+    <div className="grid gap-1.5">
+      <TypefaceSelect
+        value={lettering.typeface}
+        label={`Typeface of ${style.name}`}
+        onChoose={(typeface) => letters({ typeface })}
+      />
+      <div className="grid grid-cols-3 gap-1.5">
+        <LengthField
+          label="Size"
+          unit="pt"
+          echo="mm"
+          value={lettering.size}
+          refuse={(p) => (p < 1 || p > 1000 ? 'Type is from 1 to 1000 pt.' : undefined)}
+          onChange={(size) => letters({ size })}
+        />
+        <LengthField
+          label="Leading"
+          unit="pt"
+          echo="mm"
+          value={leading}
+          refuse={(p) => (p < 0.5 || p > 5000 ? 'Leading is from 0.5 to 5000 pt.' : undefined)}
+          onChange={(points) =>
+            act('Change a style', (j) => changeStyle(j, style.id, { setting: { ...setting, leading: { points } } }))
+          }
+        />
+        <select
+          className="select select-sm w-full text-[14px]"
+          aria-label={`Ink of ${style.name}`}
+          value={lettering.paint.ink}
+          onChange={(event) => letters({ paint: { ...lettering.paint, ink: event.target.value } })}
+        >
+          {job.inks.map((ink) => (
+            <option key={ink.id} value={ink.id}>
+              {ink.name}
+            </option>
+          ))}
+        </select>
+      </div>
+    </div>
   );
 }
 
 function StyleRow({ style }: { style: NamedStyle }) {
   const { job } = useBench();
-  const face = typefaceIn(style.lettering.typeface, job.fonts);
   const uses = job.pieces
     .flatMap((p) => p.faces.flatMap((f) => f.elements))
     .filter((e) => e.kind === 'words' && e.style === style.id).length;
@@ -79,12 +151,8 @@ function StyleRow({ style }: { style: NamedStyle }) {
           value={style.name}
           onChange={(name) => name && act('Name a style', (j) => changeStyle(j, style.id, { name }))}
         />
-        <span className="truncate text-[17px]" style={{ fontFamily: `"${cssFamily(style.lettering.typeface)}"` }}>
-          {face ? `${face.family} ${face.style}` : style.lettering.typeface}
-        </span>
-        <span className="quiet text-[13px]">
-          {formatLength(style.lettering.size, 'pt', 2)}, used {uses === 1 ? 'once' : `${uses} times`}
-        </span>
+        <StyleLook style={style} />
+        <span className="quiet text-[13px]">Used {uses === 1 ? 'once' : `${uses} times`}</span>
       </div>
       <button
         type="button"

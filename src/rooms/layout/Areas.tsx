@@ -2,6 +2,7 @@ import { type Box, unionOf } from '../../../core/geometry/box';
 import { type Area, areasOf, facePanels, facesFolds } from '../../../core/job/areas';
 import type { Face } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
+import { crossingsOf } from '../../../core/scene/crossings';
 import { useBench } from './bench';
 
 /** The hatch of areas that are kept clear, in pixels. */
@@ -33,10 +34,11 @@ const headOf = ({ x, y, width, height }: Box) => ({ x: x + width / 2, y: y + Mat
 
 /** The areas of a face that are kept clear, with their names in them; where it is folded, and its panels. */
 export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box): Box; zoom: number }) {
-  const { sheet: piece } = useBench();
+  const { sheet: piece, sources } = useBench();
   const areas = areasOf(piece, face);
   const panels = facePanels(piece, face);
   const folds = facesFolds(piece, face);
+  const crossings = crossingsOf(piece, face, sources);
   const { width, height } = asFace(piece, face);
   const origin = toScreen({ x: 0, y: 0, width: 0, height: 0 });
   return (
@@ -79,6 +81,21 @@ export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box)
             stroke="var(--edge-trim)"
             strokeWidth="1.2"
             strokeDasharray="9 4 2 4"
+          />
+        );
+      })}
+      {crossings.map(({ element, at }) => {
+        const line = toScreen(at);
+        return (
+          <line
+            key={`${element.id} ${at.x}`}
+            x1={line.x}
+            y1={line.y}
+            x2={line.x}
+            y2={line.y + line.height}
+            stroke="var(--edge-ochre)"
+            strokeWidth="4"
+            strokeOpacity=".75"
           />
         );
       })}

@@ -2,7 +2,16 @@ import RotateCw from 'lucide-react/icons/rotate-cw';
 import { useState } from 'react';
 import { placeAtAngle, placeBetween } from '../../../core/colour/gradient-ends';
 import { middleOf } from '../../../core/geometry/box';
-import { FILLING, replacePicture, setCrop, setFade, setView, turnInside } from '../../../core/job/edits/pictures';
+import { personOf } from '../../../core/job/edits/house';
+import {
+  FILLING,
+  quotePerson,
+  replacePicture,
+  setCrop,
+  setFade,
+  setView,
+  turnInside,
+} from '../../../core/job/edits/pictures';
 import type { Picture, PictureView, Shape } from '../../../core/job/schema';
 import { effectivePpi, pictureBox, pointsPerPixel } from '../../../core/picture/place';
 import { formatSize } from '../../../core/units/length';
@@ -11,6 +20,7 @@ import { Choice } from '../../parts/Choice';
 import { FileChooser } from '../../parts/FileChooser';
 import { Fold } from '../../parts/Fold';
 import { NumberField } from '../../parts/NumberField';
+import { Tick } from '../../parts/Tick';
 import { keepAsset } from '../../store/db';
 import { act, dropSketch, sketch } from '../../store/session';
 import { useBench } from './bench';
@@ -40,8 +50,24 @@ export function PictureCard({ picture }: { picture: Picture }) {
       </dl>
       <InFrame picture={picture} width={asset.width} height={asset.height} />
       <Replace picture={picture} />
+      <OfPerson picture={picture} />
       <CropAndFade picture={picture} />
     </section>
+  );
+}
+
+/** Whether it is the picture of whoever the piece is shown for. */
+function OfPerson({ picture }: { picture: Picture }) {
+  const { job, piece } = useBench();
+  const person = personOf(job, piece);
+  if (!picture.quote && !person?.picture) return null;
+  return (
+    <Tick
+      checked={picture.quote !== undefined}
+      onChange={(quotes) => act('Picture of a person', (j) => quotePerson(j, picture.id, quotes))}
+    >
+      Picture of whoever it is shown for
+    </Tick>
   );
 }
 

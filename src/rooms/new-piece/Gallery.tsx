@@ -2,14 +2,12 @@ import { useMemo } from 'react';
 import type { PieceAsked } from '../../../core/job/make';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
-import { asFace } from '../../../core/job/turned';
-import { shownFaces } from '../../../core/scene/shown-faces';
-import { sourcesOf } from '../../../core/scene/sources';
 import { beginPiece, startersOf } from '../../../core/starters';
 import { shopOf } from '../../../core/trade/shops';
 import type { Kit } from '../../../workers/kit';
-import { FaceArt } from '../../parts/FaceArt';
 import { usePreviews } from '../../parts/use-previews';
+import { BegunFaces } from './BegunFaces';
+import { FromPieceTiles } from './FromPieceTiles';
 import { KeptTiles } from './KeptTiles';
 import { Sheet, Tile } from './Tile';
 
@@ -53,31 +51,20 @@ export function Gallery({
         <Tile name="Empty" says="Nothing on it yet." chosen={chosen === undefined} onChoose={() => onChoose(undefined)}>
           <Sheet width={width} height={height} />
         </Tile>
-        {begun.map(({ starter, job: made }) => {
-          const piece = made.pieces[0]!;
-          const sources = sourcesOf(made, kit.fonts);
-          return (
-            <Tile
-              key={starter.id}
-              name={starter.name}
-              says={starter.says}
-              chosen={chosen === starter.id}
-              onChoose={() => onChoose(starter.id)}
-            >
-              {shownFaces(piece, sources)
-                .slice(0, 2)
-                .map((face) => (
-                  <Sheet key={face.id} {...sidesOf(asFace(piece, face))}>
-                    <FaceArt face={face} sources={sources} press={press} previews={previews} />
-                  </Sheet>
-                ))}
-            </Tile>
-          );
-        })}
-        <KeptTiles job={job} kit={kit} kind={kind} chosen={chosen} onChoose={onChoose} />
+        {begun.map(({ starter, job: made }) => (
+          <Tile
+            key={starter.id}
+            name={starter.name}
+            says={starter.says}
+            chosen={chosen === starter.id}
+            onChoose={() => onChoose(starter.id)}
+          >
+            <BegunFaces job={made} kit={kit} press={press} previews={previews} />
+          </Tile>
+        ))}
+        <FromPieceTiles job={job} kit={kit} asked={asked} chosen={chosen} onChoose={onChoose} />
+        <KeptTiles job={job} kit={kit} asked={asked} chosen={chosen} onChoose={onChoose} />
       </div>
     </fieldset>
   );
 }
-
-const sidesOf = ({ width, height }: { width: number; height: number }) => ({ width, height });

@@ -3,46 +3,51 @@ import X from 'lucide-react/icons/x';
 import { useMemo } from 'react';
 import { readJobFile } from '../../../core/files/job-file';
 import { adoptPiece } from '../../../core/job/edits/adopt';
+import type { PieceAsked } from '../../../core/job/make';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
-import { asFace } from '../../../core/job/turned';
-import { shownFaces } from '../../../core/scene/shown-faces';
-import { sourcesOf } from '../../../core/scene/sources';
-import type { Kind } from '../../../core/trade/schema';
+import { resizePiece } from '../../../core/starters/refit';
 import { shopOf } from '../../../core/trade/shops';
 import type { Kit } from '../../../workers/kit';
-import { FaceArt } from '../../parts/FaceArt';
 import { useFonts } from '../../parts/use-fonts';
 import { usePreviews } from '../../parts/use-previews';
 import { db, type Template } from '../../store/db';
-import { Sheet, Tile } from './Tile';
+import { BegunFaces } from './BegunFaces';
+import { Tile } from './Tile';
 
-/** A template opened into a job: a copy, in the client's inks and with the client's details. */
+/** A template opened into a job: a copy, in the client's inks and with the client's details, at its own size. */
 export function openTemplate(job: Job, { file }: Template, name: string | undefined, newId: () => string) {
   const bundle = readJobFile(file);
   const piece = bundle.job.pieces[0]!;
   return { job: adoptPiece(job, bundle.job, piece.id, name ?? piece.name, newId), assets: bundle.assets };
 }
 
+/** The piece that has just been opened, at the size and for the shop that are asked for. */
+export const atSize = (job: Job, asked: PieceAsked, newId: () => string, { fonts }: Kit): Job => {
+  const { width, height, unit, shop } = asked;
+  return resizePiece(job, job.pieces.at(-1)!.id, { width, height, unit, shop }, newId, fonts);
+};
+
 /** The templates of a kind that have been kept, drawn as they would begin. */
 export function KeptTiles({
   job,
   kit,
-  kind,
+  asked,
   chosen,
   onChoose,
 }: {
   job: Job;
   kit: Kit;
-  kind: Kind;
+  asked: PieceAsked;
   chosen: string | undefined;
   onChoose(id: string | undefined): void;
 }) {
+  const { kind } = asked;
   const kept = useLiveQuery(() => db.templates.where('kind').equals(kind).toArray(), [kind]);
   return kept?.map((template) => (
     <KeptTile
       key={template.id}
-      {...{ job, kit, template }}
+      {...{ job, kit, asked, template }}
       chosen={chosen === template.id}
       onChoose={() => onChoose(template.id)}
       onForget={() => {
@@ -56,6 +61,7 @@ export function KeptTiles({
 function KeptTile({
   job,
   kit,
+  asked,
   template,
   chosen,
   onChoose,
@@ -63,31 +69,29 @@ function KeptTile({
 }: {
   job: Job;
   kit: Kit;
+  asked: PieceAsked;
   template: Template;
   chosen: boolean;
   onChoose(): void;
   onForget(): void;
 }) {
-  const made = useMemo(() => {
+  const opened = useMemo(() => {
     let n = 0;
     return openTemplate({ ...job, pieces: [] }, template, undefined, () => `kept-${++n}`).job;
   }, [job, template]);
-  const here = useFonts(made);
-  const piece = made.pieces[0]!;
-  const condition = useMemo(() => pressConditionOf(job, shopOf(piece.shop)), [job, piece.shop]);
+  const here = useFonts(opened);
+  const { width, height, unit, shop } = asked;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is asked is told whole by its parts
+  const made = useMemo(() => {
+    let n = 0;
+    return here ? atSize(opened, asked, () => `sized-${++n}`, kit) : opened;
+  }, [here, opened, kit, width, height, unit, shop]);
+  const condition = useMemo(() => pressConditionOf(job, shopOf(shop)), [job, shop]);
   const previews = usePreviews(made, condition);
-  const sources = sourcesOf(made, kit.fonts);
   return (
     <div className="relative shrink-0">
       <Tile name={template.name} says="A template you have kept." chosen={chosen} onChoose={onChoose}>
-        {(here ? shownFaces(piece, sources) : piece.faces).slice(0, 2).map((face) => {
-          const { width, height } = asFace(piece, face);
-          return (
-            <Sheet key={face.id} width={width} height={height}>
-              {here && <FaceArt face={face} sources={sources} press={kit.press(condition)} previews={previews} />}
-            </Sheet>
-          );
-        })}
+        <BegunFaces job={made} kit={kit} press={kit.press(condition)} previews={previews} isReady={here} />
       </Tile>
       <button
         type="button"

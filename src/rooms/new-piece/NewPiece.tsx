@@ -3,6 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { makeJob } from '../../../core/job/make';
 import { type Job, SIDE_LIMITS } from '../../../core/job/schema';
 import { beginPiece, STARTER_TYPEFACES, STARTERS } from '../../../core/starters';
+import { beginFrom } from '../../../core/starters/from-piece';
 import { KINDS, type Kind } from '../../../core/trade/schema';
 import { SHOPS, shopOf } from '../../../core/trade/shops';
 import { measuresOf, sizesOf } from '../../../core/trade/sizes';
@@ -13,8 +14,9 @@ import { useKit } from '../../parts/use-kit';
 import { useProfiles } from '../../parts/use-profiles';
 import { db, keepBundle, loadJob } from '../../store/db';
 import { Choice } from './Choice';
+import { fromPiece } from './FromPieceTiles';
 import { Gallery } from './Gallery';
-import { openTemplate } from './KeptTiles';
+import { atSize, openTemplate } from './KeptTiles';
 import { OwnSize } from './OwnSize';
 import { SizeShelf } from './SizeShelf';
 
@@ -97,16 +99,22 @@ export default function NewPiece() {
     const now = new Date().toISOString();
     const base = job ?? makeJob(nanoid(12), client, now);
     if (!kit) return;
+    const newId = (): string => nanoid(10);
+    const piece = { id: nanoid(8), name: pieceName.trim(), kind, ...size, shop, faces };
     const template = starter ? await db.templates.get(starter) : undefined;
     if (template) {
-      const opened = openTemplate(base, template, name?.trim() || undefined, () => nanoid(10));
-      await keepBundle({ job: { ...opened.job, changed: now }, assets: opened.assets });
-      location.assign(`/layout?job=${base.id}&piece=${opened.job.pieces.at(-1)!.id}`);
+      const opened = openTemplate(base, template, name?.trim() || undefined, newId);
+      const made = atSize(opened.job, piece, newId, kit);
+      await keepBundle({ job: { ...made, changed: now }, assets: opened.assets });
+      location.assign(`/layout?job=${base.id}&piece=${made.pieces.at(-1)!.id}`);
       return;
     }
+    const source = base.pieces.find(({ id }) => starter === fromPiece(id));
     const begin = STARTERS.find((each) => each.id === starter);
-    const piece = { id: nanoid(8), name: pieceName.trim(), kind, ...size, shop, faces };
-    await db.jobs.put({ ...beginPiece(base, piece, begin, () => nanoid(10), kit.fonts), changed: now });
+    const made = source
+      ? beginFrom(base, piece, source, newId, kit.fonts)
+      : beginPiece(base, piece, begin, newId, kit.fonts);
+    await db.jobs.put({ ...made, changed: now });
     location.assign(`/layout?job=${base.id}&piece=${piece.id}`);
   }
 

@@ -1,9 +1,9 @@
 import Plus from 'lucide-react/icons/plus';
-import { useMemo, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
 import { printedFaces } from '../../../core/scene/shown-faces';
-import { sourcesOf } from '../../../core/scene/sources';
+import { type SceneSources, sourcesOf } from '../../../core/scene/sources';
 import { shopOf } from '../../../core/trade/shops';
 import type { Kit } from '../../../workers/kit';
 import { download, fileName } from '../../parts/download';
@@ -21,7 +21,7 @@ import { RoomWait } from '../layout/RoomShell';
 import { useOpenPiece } from '../layout/use-open-piece';
 import { PieceLabel } from './PieceLabel';
 import { setPdf, setPicture } from './set-picture';
-import { layTable } from './table';
+import { layTable, type Table } from './table';
 import { useStatuses } from './use-statuses';
 import { useWidth } from './use-width';
 
@@ -60,8 +60,6 @@ export default function PiecesRoom() {
 
 function WholeSet({ job, kit }: { job: Job; kit: Kit }) {
   const [ref, width] = useWidth();
-  const conditions = useMemo(() => job.pieces.map((piece) => pressConditionOf(job, shopOf(piece.shop))), [job]);
-  const previews = usePreviews(job, conditions[0]);
   const statuses = useStatuses(job, kit);
   const table = useMemo(() => layTable(job.pieces), [job.pieces]);
   const sources = useMemo(() => sourcesOf(job, kit.fonts), [job, kit]);
@@ -69,50 +67,76 @@ function WholeSet({ job, kit }: { job: Job; kit: Kit }) {
   return (
     <main ref={ref} className="overflow-y-auto bg-[var(--table)]" aria-label="Table">
       <ul className="relative" style={{ height: table.height * scale }}>
-        {table.pieces.map(({ piece, x, y, width: wide, height }) => {
-          const faces = printedFaces(piece, sources);
-          const press = kit.press(conditions[job.pieces.indexOf(piece)]!);
-          return (
-            <li key={piece.id} aria-label={piece.name}>
-              <a
-                href={`/layout?job=${job.id}&piece=${piece.id}`}
-                aria-label={`Open ${piece.name}`}
-                className="group absolute block"
-                style={{ left: x * scale, top: y * scale, width: wide * scale, height: height * scale }}
-              >
-                {table.faces
-                  .filter((each) => each.piece === piece)
-                  .map((each) => (
-                    <svg
-                      key={each.face.id}
-                      role="img"
-                      aria-label={`${piece.name}, ${each.face.name}`}
-                      viewBox={`0 0 ${each.width} ${each.height}`}
-                      className="absolute shadow-md group-hover:outline-2 group-hover:outline-primary"
-                      style={{
-                        left: (each.x - x) * scale,
-                        top: 0,
-                        width: each.width * scale,
-                        height: each.height * scale,
-                      }}
-                    >
-                      <FaceArt
-                        face={faces.find(({ id }) => id === each.face.id) ?? each.face}
-                        sources={sources}
-                        press={press}
-                        previews={previews}
-                      />
-                    </svg>
-                  ))}
-              </a>
-              <div className="absolute" style={{ left: x * scale, top: (y + height) * scale + 6, width: wide * scale }}>
-                <PieceLabel job={job} piece={piece} status={statuses.get(piece.id)} />
-              </div>
-            </li>
-          );
-        })}
+        {table.pieces.map((laid) => (
+          <LaidPiece key={laid.piece.id} {...{ job, kit, sources, scale, laid }} faces={table.faces}>
+            <PieceLabel job={job} piece={laid.piece} status={statuses.get(laid.piece.id)} />
+          </LaidPiece>
+        ))}
       </ul>
     </main>
+  );
+}
+
+/** A piece where it lies, all its faces, as its own press prints it; its label below. */
+function LaidPiece({
+  job,
+  kit,
+  sources,
+  scale,
+  laid: { piece, x, y, width, height },
+  faces,
+  children,
+}: {
+  job: Job;
+  kit: Kit;
+  sources: SceneSources;
+  scale: number;
+  laid: Table['pieces'][number];
+  faces: Table['faces'];
+  children: ReactNode;
+}) {
+  const condition = useMemo(() => pressConditionOf(job, shopOf(piece.shop)), [job, piece.shop]);
+  const alone = useMemo(() => ({ ...job, pieces: [piece] }), [job, piece]);
+  const previews = usePreviews(alone, condition);
+  const printed = printedFaces(piece, sources);
+  const press = kit.press(condition);
+  return (
+    <li aria-label={piece.name}>
+      <a
+        href={`/layout?job=${job.id}&piece=${piece.id}`}
+        aria-label={`Open ${piece.name}`}
+        className="group absolute block"
+        style={{ left: x * scale, top: y * scale, width: width * scale, height: height * scale }}
+      >
+        {faces
+          .filter((each) => each.piece === piece)
+          .map((each) => (
+            <svg
+              key={each.face.id}
+              role="img"
+              aria-label={`${piece.name}, ${each.face.name}`}
+              viewBox={`0 0 ${each.width} ${each.height}`}
+              className="absolute shadow-md group-hover:outline-2 group-hover:outline-primary"
+              style={{
+                left: (each.x - x) * scale,
+                top: 0,
+                width: each.width * scale,
+                height: each.height * scale,
+              }}
+            >
+              <FaceArt
+                face={printed.find(({ id }) => id === each.face.id) ?? each.face}
+                sources={sources}
+                press={press}
+                previews={previews}
+              />
+            </svg>
+          ))}
+      </a>
+      <div className="absolute" style={{ left: x * scale, top: (y + height) * scale + 6, width: width * scale }}>
+        {children}
+      </div>
+    </li>
   );
 }
 

@@ -28,10 +28,10 @@ describe('people as a table', () => {
       { name: 'Ada Marsh', title: 'Sales; and more', direct: '', mail: 'ada@x.example' },
     ]);
   });
-  it('have each detail on one line, whatever breaks it had', () => {
-    expect(readPeopleCsv('Name,Title\n"Ada\nMarsh","Sales\r\nand care"')).toMatchObject([
-      { name: 'Ada Marsh', title: 'Sales and care' },
-    ]);
+  it('keep the lines of a title, and have a name on one', () => {
+    const read = readPeopleCsv('Name,Title\n"Ada\nMarsh","Sales\r\nand care"');
+    expect(read).toMatchObject([{ name: 'Ada Marsh', title: 'Sales\nand care' }]);
+    expect(readPeopleCsv(writePeopleCsv(read.map((each) => ({ ...each, id: 'a' }))))).toEqual(read);
   });
   it('are no formulas to a sheet', () => {
     const [, row] = writePeopleCsv([{ ...PEOPLE[0]!, name: '=HYPERLINK("x")' }]).split('\r\n');
@@ -44,6 +44,10 @@ describe('people as a table', () => {
 });
 
 describe('people as contact cards', () => {
+  it('keep the lines of a title', () => {
+    const buyer = { ...PEOPLE[0]!, title: 'Head gardener,\nbuyer; “Fen” & more' };
+    expect(readPeopleVcards(writePeopleVcards([buyer], {}))).toMatchObject([{ title: buyer.title }]);
+  });
   it('come back as they went', () => {
     expect(readPeopleVcards(writePeopleVcards(PEOPLE, { name: 'Hollin & Fen', web: 'hollinfen.example' }))).toEqual(
       plain(PEOPLE),

@@ -1,16 +1,17 @@
+import { readdirSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { areaBox } from '../../../core/trade/area-box';
 import type { Envelope } from '../../../core/trade/data-schema';
 import { ENVELOPES } from '../../../core/trade/envelopes';
 import { behindWindow, fitOf, whatFits } from '../../../core/trade/fits';
-import { FOLDS, type Fold, foldLines, panelsOf } from '../../../core/trade/folds';
+import { FOLDS, type Fold, foldedViews, foldedWidth, foldLines, panelsOf } from '../../../core/trade/folds';
 import { LETTER_LAYOUTS, letterLayoutOf } from '../../../core/trade/letter-layouts';
 import { POST_RULES, postRulesOf } from '../../../core/trade/post';
 import { postVerdict } from '../../../core/trade/postage';
 import { sizesOf } from '../../../core/trade/sizes';
 import { lengthOf } from '../../../core/units/length';
-import { inch, mm } from '../../kit';
+import { fileHere, inch, mm } from '../../kit';
 
 const envelope = (name: string): Envelope => ENVELOPES.find((each) => each.name === name)!;
 const A4 = { width: mm(210), height: mm(297) };
@@ -176,6 +177,10 @@ describe('areas of post', () => {
       height: expect.closeTo(mm(50), 6),
     });
   });
+  it('are those of all files of their folder', () => {
+    const files = readdirSync(fileHere('../core/trade/post')).filter((name) => name.endsWith('.json'));
+    expect(POST_RULES.map(({ id }) => `${id}.json`).sort()).toEqual(files.sort());
+  });
   it('never reach beyond a face', () => {
     for (const rules of POST_RULES)
       for (const area of rules.areas) {
@@ -183,6 +188,36 @@ describe('areas of post', () => {
         expect(box.x).toBeGreaterThanOrEqual(0);
         expect(box.x + box.width).toBeLessThanOrEqual(inch(3) + 1e-9);
       }
+  });
+});
+
+describe('a folded piece in the hand', () => {
+  const names = (fold: Fold, step: number): string[] =>
+    foldedViews(fold, mm(297), mm(2))[step]!.seen.map(
+      ({ side, panel }) => panelsOf(fold, mm(297), mm(2), side)[panel]!.name,
+    );
+  it('shows its cover first, and its pages in reading order', () => {
+    expect(names('half', 0)).toEqual(['Cover, 1']);
+    expect(names('half', 1)).toEqual(['Inside left, 2', 'Inside right, 3']);
+    expect(names('half', 2)).toEqual(['Back, 4']);
+    expect(names('rolled', 0)).toEqual(['Cover, 1']);
+    expect(names('rolled', 1)).toContain('Tucked panel, 2');
+    expect(names('zigzag', 1)).toEqual(['Inside left, 2', 'Inside middle, 3']);
+    expect(names('zigzag', 3)).toEqual(['Back, 4']);
+    expect(names('gate', 0).slice(1)).toEqual(['Left wing, 1', 'Right wing, 2']);
+  });
+  it('is as wide closed as the folded width, and flat as the sheet', () => {
+    for (const fold of Object.keys(FOLDS) as Fold[]) {
+      const views = foldedViews(fold, mm(297), mm(2));
+      const reach = (says: string): number =>
+        Math.max(
+          ...views
+            .find((view) => view.says === says)!
+            .seen.map(({ side, panel, at }) => at + panelsOf(fold, mm(297), mm(2), side)[panel]!.width),
+        );
+      expect(reach('Closed'), fold).toBeCloseTo(foldedWidth(fold, mm(297), mm(2)), 6);
+      expect(reach('Opened flat'), fold).toBeCloseTo(mm(297), 6);
+    }
   });
 });
 

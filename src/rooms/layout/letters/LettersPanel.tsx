@@ -25,6 +25,7 @@ export function LettersPanel({ onClose }: { onClose(): void }) {
   const { sheet: piece } = useBench();
   const letters = piece.letters ?? [];
   const [chosenId, setChosenId] = useState<string>();
+  const [along, setAlong] = useState<ReadonlySet<string>>(new Set());
   const chosen = letters.find(({ id }) => id === chosenId) ?? letters[0];
   function begin(): void {
     const id = nanoid(10);
@@ -57,6 +58,13 @@ export function LettersPanel({ onClose }: { onClose(): void }) {
           <ul className="grid max-h-96 gap-1 overflow-y-auto" aria-label="Letters">
             {letters.map((letter) => (
               <li key={letter.id} className="flex items-center gap-1">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-xs"
+                  aria-label={`Take ${letter.name} along`}
+                  checked={along.has(letter.id)}
+                  onChange={() => setAlong(toggled(along, letter.id))}
+                />
                 <button
                   type="button"
                   aria-pressed={letter.id === chosen?.id}
@@ -76,6 +84,7 @@ export function LettersPanel({ onClose }: { onClose(): void }) {
               </li>
             ))}
           </ul>
+          {along.size > 0 && <ChosenLetters letters={letters.filter(({ id }) => along.has(id))} />}
         </div>
         {chosen ? <Writing key={chosen.id} letter={chosen} /> : <p className="quiet">No letter yet.</p>}
       </div>
@@ -143,13 +152,13 @@ function Writing({ letter }: { letter: LetterText }) {
         <Tick checked={art} onChange={setArt}>
           With the letterhead’s own art
         </Tick>
-        <ExportLetter letter={letter} pages={pages.filter((_, i) => !left.has(i))} />
+        <ExportPages name={letter.name} pages={pages.filter((_, i) => !left.has(i))} />
       </div>
     </div>
   );
 }
 
-function toggled(set: ReadonlySet<number>, value: number): ReadonlySet<number> {
+function toggled<T>(set: ReadonlySet<T>, value: T): ReadonlySet<T> {
   const next = new Set(set);
   if (!next.delete(value)) next.add(value);
   return next;
@@ -176,7 +185,25 @@ function Page({ page, number, off, onToggle }: { page: Face; number: number; off
   );
 }
 
-function ExportLetter({ letter, pages }: { letter: LetterText; pages: readonly Face[] }) {
+/** Several letters in one file, each on its own sheets, in the order of the list. */
+function ChosenLetters({ letters }: { letters: readonly LetterText[] }) {
+  const { job, sheet: piece, sources } = useBench();
+  const [art, setArt] = useState(true);
+  const pages = letters.flatMap((letter) => letterPages(piece, letter, job, sources, art));
+  return (
+    <section aria-label="Chosen letters" className="grid gap-1.5 border-t border-base-300 pt-2">
+      <span className="quiet text-[13px]">
+        {letters.length === 1 ? 'One letter' : `${letters.length} letters`} together
+      </span>
+      <Tick checked={art} onChange={setArt}>
+        With the art
+      </Tick>
+      <ExportPages name={`${piece.name}, letters`} pages={pages} />
+    </section>
+  );
+}
+
+function ExportPages({ name, pages }: { name: string; pages: readonly Face[] }) {
   const { job, sheet, shop } = useBench();
   const [problem, setProblem] = useState<string>();
   const [going, setGoing] = useState(false);
@@ -187,7 +214,7 @@ function ExportLetter({ letter, pages }: { letter: LetterText; pages: readonly F
     try {
       // An office printer has neither bleed nor crop marks.
       const office = { ...shop, bleed: { ...shop.bleed, letterhead: 0 } };
-      const sheets = { ...job, pieces: [{ ...sheet, name: letter.name, faces: [...pages] }] };
+      const sheets = { ...job, pieces: [{ ...sheet, name, faces: [...pages] }] };
       const asked = { pieceId: sheet.id, shop: office, marks: false, words: 'text' as const };
       const { bytes } = await room.exportPdf(
         sheets,
@@ -195,7 +222,7 @@ function ExportLetter({ letter, pages }: { letter: LetterText; pages: readonly F
         await loadAssets(job),
         proxy(() => {}),
       );
-      download(bytes, `${fileName(letter.name)}.pdf`, 'application/pdf');
+      download(bytes, `${fileName(name)}.pdf`, 'application/pdf');
     } catch (error) {
       setProblem((error as Error).message);
     }
@@ -203,7 +230,7 @@ function ExportLetter({ letter, pages }: { letter: LetterText; pages: readonly F
     setGoing(false);
   }
   return (
-    <span className="flex items-center gap-3">
+    <span className="flex flex-wrap items-center gap-3">
       {problem && (
         <span role="alert" className="text-[14px] text-error">
           {problem}

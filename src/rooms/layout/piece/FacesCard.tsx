@@ -12,12 +12,13 @@ import { blurOnEnter } from '../../../parts/typing';
 import { act } from '../../../store/session';
 import { useBench } from '../bench';
 import { Pick } from './Pick';
+import { TurnDrawing } from './TurnDrawing';
 
 const newId = (): string => nanoid(10);
 
 /** The faces of the piece: named, ordered, copied, turned on the sheet; and how the back turns. */
 export function FacesCard() {
-  const { piece } = useBench();
+  const { piece, sheet } = useBench();
   return (
     <section aria-label="Faces" className="grid gap-1.5 text-base-content">
       <h2 className="heading">Faces</h2>
@@ -33,6 +34,7 @@ export function FacesCard() {
       >
         <Plus size={14} /> Add a face
       </button>
+      {piece.faces.length > 1 && <TurnDrawing piece={sheet} />}
       {piece.faces.length > 1 && (
         <Pick
           label="The back is reached by turning"

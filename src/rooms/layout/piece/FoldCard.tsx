@@ -1,10 +1,14 @@
+import { useState } from 'react';
 import { setFold } from '../../../../core/job/edits/kinds';
+import { titleOf } from '../../../../core/job/find';
 import type { Piece } from '../../../../core/job/schema';
+import { crossingsOf } from '../../../../core/scene/crossings';
 import { FOLDS, type Fold, panelsOf } from '../../../../core/trade/folds';
 import { formatLength, toPoints } from '../../../../core/units/length';
 import { LengthField } from '../../../parts/LengthField';
-import { act } from '../../../store/session';
+import { act, select } from '../../../store/session';
 import { useBench } from '../bench';
+import { FoldedDialog } from './FoldedDialog';
 import { Pick } from './Pick';
 
 const CHOICES = [['', 'Not folded'], ...Object.entries(FOLDS)] as const;
@@ -12,6 +16,7 @@ const CHOICES = [['', 'Not folded'], ...Object.entries(FOLDS)] as const;
 /** How a flyer is folded, and how wide its panels come out. */
 export function FoldCard({ piece }: { piece: Piece }) {
   const { unit, echo } = useBench();
+  const [shown, setShown] = useState(false);
   const { fold } = piece;
   const panels = fold ? panelsOf(fold.kind, piece.width, fold.less, 'inside') : [];
   return (
@@ -39,11 +44,37 @@ export function FoldCard({ piece }: { piece: Piece }) {
               onChange={(less) => act('Fold', (job) => setFold(job, piece.id, { ...fold, less }))}
             />
           )}
+          <Crossing piece={piece} />
+          <button type="button" className="btn btn-sm justify-self-start" onClick={() => setShown(true)}>
+            See it folded
+          </button>
+          {shown && <FoldedDialog piece={piece} fold={fold} onClose={() => setShown(false)} />}
           <p className="text-[14px]" role="status">
             Inside, from the left: {panels.map(({ width }) => formatLength(width, unit, 2)).join(', ')}
           </p>
         </>
       )}
     </section>
+  );
+}
+
+/** What lies on both sides of a fold of the shown face. */
+function Crossing({ piece }: { piece: Piece }) {
+  const { job, face, sources } = useBench();
+  const crossing = [...new Set(crossingsOf(piece, face, sources).map(({ element }) => element))];
+  if (crossing.length === 0) return null;
+  return (
+    <div className="grid gap-0.5 text-[14px]">
+      <span className="quiet">Across a fold of {face.name}, marked on it:</span>
+      <ul className="flex flex-wrap gap-1" aria-label="Across a fold">
+        {crossing.map((element) => (
+          <li key={element.id}>
+            <button type="button" className="btn btn-xs" onClick={() => select(element.id)}>
+              {titleOf(element, job.assets)}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
   );
 }

@@ -1,0 +1,85 @@
+import { facePanels } from '../../../../core/job/areas';
+import type { FoldMade } from '../../../../core/job/kinds';
+import type { Face, Piece } from '../../../../core/job/schema';
+import { printedFaces } from '../../../../core/scene/shown-faces';
+import { type FoldedView, foldedViews } from '../../../../core/trade/folds';
+import { Dialog } from '../../../parts/Dialog';
+import { FaceArt } from '../../../parts/FaceArt';
+import { useBench } from '../bench';
+
+/** The room that all views share, in pixels. */
+const ROOM = { width: 300, height: 250 };
+
+/** The piece as one holds it: closed, opened step by step, and from behind. */
+export function FoldedDialog({ piece, fold, onClose }: { piece: Piece; fold: FoldMade; onClose(): void }) {
+  const { sources } = useBench();
+  const faces = printedFaces(piece, sources);
+  const scale = Math.min(ROOM.width / piece.width, ROOM.height / piece.height);
+  return (
+    <Dialog wide title={`${piece.name}, folded`} onClose={onClose}>
+      <ol className="flex flex-wrap items-end gap-6 rounded bg-[var(--table)] p-5" aria-label="As it is opened">
+        {foldedViews(fold.kind, piece.width, fold.less).map((view) => (
+          <li key={view.says} className="grid gap-1.5 text-[var(--table-text)]">
+            <Folded view={view} piece={piece} faces={faces} scale={scale} />
+            <span className="text-[14px]">{view.says}</span>
+          </li>
+        ))}
+      </ol>
+    </Dialog>
+  );
+}
+
+function Folded({
+  view,
+  piece,
+  faces,
+  scale,
+}: {
+  view: FoldedView;
+  piece: Piece;
+  faces: readonly Face[];
+  scale: number;
+}) {
+  const { sources, press, previews } = useBench();
+  const shown = view.seen.map(({ side, panel, at }) => {
+    const face = faces[side === 'outside' ? 0 : 1];
+    const panels = facePanels(piece, piece.faces[side === 'outside' ? 0 : 1] ?? { id: '' });
+    return { key: `${side} ${panel}`, face, at, ...panels[panel]! };
+  });
+  const width = Math.max(...shown.map((each) => each.at + each.width));
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${piece.height}`}
+      width={width * scale}
+      height={piece.height * scale}
+      role="img"
+      aria-label={`${view.says}: ${shown.map(({ name }) => name).join('; ')}`}
+      className="shadow-md"
+    >
+      {shown.map((each) => (
+        <svg
+          key={each.key}
+          x={each.at}
+          y={0}
+          width={each.width}
+          height={piece.height}
+          viewBox={`${each.from} 0 ${each.width} ${piece.height}`}
+          overflow="hidden"
+          aria-hidden="true"
+        >
+          <rect x={each.from} width={each.width} height={piece.height} fill="#fff" />
+          {each.face && <FaceArt face={each.face} sources={sources} press={press} previews={previews} />}
+          <rect
+            x={each.from}
+            width={each.width}
+            height={piece.height}
+            fill="none"
+            stroke="#24221e"
+            strokeOpacity=".35"
+            strokeWidth="1"
+          />
+        </svg>
+      ))}
+    </svg>
+  );
+}
