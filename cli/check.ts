@@ -6,9 +6,9 @@ import { unusedInks } from '../core/checks/unused-ink';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { findElement, inkOf, titleOf } from '../core/job/find';
 import { pressConditionOf } from '../core/job/press-of';
+import { shopIn } from '../core/job/shops-of';
 import { sourcesOf } from '../core/scene/sources';
 import { type ShopSpec, shopSpecSchema } from '../core/trade/schema';
-import { shopOf } from '../core/trade/shops';
 import { CliError, openJob, pieceAsked, readGiven } from './given';
 import { loadKit, loadSpeller } from './kit';
 import type { Command } from './tidy';
@@ -35,7 +35,7 @@ Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. 
     const { language } = job.spelling;
     const speller = language === 'none' ? undefined : loadSpeller(language);
     const found = pieces.flatMap((piece) => {
-      const on = spec ?? shopOf(piece.shop);
+      const on = spec ?? shopIn(job, piece.shop);
       const kit = { fonts, press: press(pressConditionOf(job, on)) };
       const picture = separatedPictures((hash) => assets[hash], engine, kit.press);
       const laid = layPiece(job, piece, kit, { picture }, on);
@@ -59,11 +59,11 @@ Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. 
       console.log(JSON.stringify({ findings: [...rows, ...inks] }, null, 1));
     } else {
       for (const { piece, finding } of found) {
-        const { element } = findElement(job, finding.element)!;
+        const element = findElement(job, finding.element)?.element;
         const numbers = measuredAndWanted(finding, piece.unit);
         const face = piece.faces.find((f) => f.id === finding.face)!;
         console.log(
-          `${finding.severity}  ${piece.id}, ${face.name}: ${titleOf(element, job.assets)}. ${finding.problem}${numbers ? ` (${numbers})` : ''}`,
+          `${finding.severity}  ${piece.id}, ${face.name}: ${element ? `${titleOf(element, job.assets)}. ` : ''}${finding.problem}${numbers ? ` (${numbers})` : ''}`,
         );
       }
       for (const ink of unused) console.log(`advise  inks: ${ink}. Nothing uses it`);

@@ -3,7 +3,7 @@ import { dirname, join } from 'node:path';
 import { writePdf } from '../core/files/pdf/write';
 import { writeSvg } from '../core/files/svg-file';
 import { pressConditionOf } from '../core/job/press-of';
-import { shopOf } from '../core/trade/shops';
+import { shopIn } from '../core/job/shops-of';
 import { CliError, openJob, pieceAsked } from './given';
 import { loadKit } from './kit';
 import type { Command } from './tidy';
@@ -34,7 +34,7 @@ pdfx4 writes one PDF/X-4 with a page a face; svg writes one file a face into the
     const { out } = options;
     if (typeof out !== 'string') throw new CliError('Say where to write with --out.');
     const faces = facesGiven(options['faces'], piece.faces.length);
-    const shop = shopOf(piece.shop);
+    const shop = shopIn(job, piece.shop);
     const kit = await loadKit(assets);
     const press = kit.press(pressConditionOf(job, shop));
     if (options['as'] === 'pdfx4') {

@@ -7,7 +7,7 @@ import { cellsIn } from '../core/devices/plates/device';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { highestOf } from '../core/devices/plates/readings';
 import { pressConditionOf } from '../core/job/press-of';
-import { shopOf } from '../core/trade/shops';
+import { shopIn } from '../core/job/shops-of';
 import { CliError, openJob, pieceAsked } from './given';
 import { loadKit } from './kit';
 import type { Command } from './tidy';
@@ -39,7 +39,7 @@ One PNG a plate of the trim area, named for its ink, dark where there is ink; wi
     const { out } = options;
     if (typeof out !== 'string') throw new CliError('Say where to write with --out.');
     const { engine, fonts, press } = await loadKit(assets);
-    const on = press(pressConditionOf(job, shopOf(piece.shop)));
+    const on = press(pressConditionOf(job, shopIn(job, piece.shop)));
     const picture = separatedPictures((hash) => assets[hash], engine, on);
     const laid = layPiece(job, piece, { fonts, press: on }, { ppi, picture, trimOnly: true })[n - 1]!;
     const { grid, totals } = laid;

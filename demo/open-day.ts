@@ -120,7 +120,7 @@ export function buildOpenDay(before: Job, fern: { outline: string; ratio: number
     ...makeWords({
       id: 'round',
       name: 'Words round the mark',
-      text: 'Hollin & Fen  ·  tea garden and plant nursery',
+      text: 'Hollin & Fen\u2002·\u2002tea garden and plant nursery',
       x: mm(40) - radius,
       y: mm(45) - radius,
       lettering: {

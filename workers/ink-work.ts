@@ -12,8 +12,8 @@ import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
 import type { Job } from '../core/job/schema';
+import { shopIn } from '../core/job/shops-of';
 import { imagesIn } from '../core/scene/images';
-import { shopOf } from '../core/trade/shops';
 import { findOwnFonts, findOwnProfiles, loadFonts, loadKit, loadProfiles } from './kit';
 
 /** The plates of a piece, laid and read off the page's thread. */
@@ -39,7 +39,7 @@ const pictures = new Map<string, Map<string, LaidPicture>>();
 async function picturesFor({ job, pieceId }: InkAsked) {
   const piece = pieceOf(job, pieceId)!;
   const kit = await loadKit();
-  const condition = pressConditionOf(job, shopOf(piece.shop));
+  const condition = pressConditionOf(job, shopIn(job, piece.shop));
   const press = kit.press(condition);
   const key = JSON.stringify(condition);
   const kept = pictures.get(key) ?? new Map<string, LaidPicture>();
@@ -65,7 +65,7 @@ async function layAnew(asked: InkAsked): Promise<PlateContext[]> {
   await loadProfiles(Object.keys(job.conditions));
   await loadFonts(typefacesIn(job));
   const { press, picture } = await picturesFor(asked);
-  const shop = shopOf(piece.shop);
+  const shop = shopIn(job, piece.shop);
   return layPiece(job, piece, { fonts: kit.fonts, press }, { picture }, shop);
 }
 

@@ -51,11 +51,20 @@ export async function preview(
 
 /** Looks a picture over from head to end before it is taken in. Throws with words for the user. */
 export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: string; asset: Asset }> {
-  const { type } = probePicture(bytes);
-  const { width, height, space } = decodePicture(bytes);
+  const { type, bits, quality } = probePicture(bytes);
+  const { width, height, space, alpha } = decodePicture(bytes);
   return {
     hash: hashOf(bytes),
-    asset: { name: name.replace(/\.(jpe?g|png)$/i, '').slice(0, 255), type, width, height, space },
+    asset: {
+      name: name.replace(/\.(jpe?g|png)$/i, '').slice(0, 255),
+      type,
+      width,
+      height,
+      space,
+      bits: bits as NonNullable<Asset['bits']>,
+      ...(alpha ? { alpha: true as const } : {}),
+      ...(quality === undefined ? {} : { quality }),
+    },
   };
 }
 

@@ -31,6 +31,7 @@ export const almostAligned: Check = {
   name: 'Words that almost line up',
   protects: 'Lines that are a hair out of line look like a slip, where a clear step looks meant.',
   source: { kind: 'common practice' },
+  severity: 'advise',
   run: ({ face, sources }) => {
     const all = face.elements.flatMap((e) => (e.kind === 'words' && !e.path ? edgeOf(e, sources) : []));
     return all.flatMap(({ words: element, share, frame, ink }, i): Finding[] => {

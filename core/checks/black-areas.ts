@@ -32,8 +32,10 @@ function look(shape: Shape, context: CheckContext): Finding[] {
   if (!ink || (shape.opacity ?? 1) < 1) return [];
   const plain = isPlainBlack(ink);
   if (!plain && !isRichBlack(ink)) return [];
-  const area = squareMm(areaOf(outlineOf(shape)));
   const { large, small } = INK_LIMITS.blackArea;
+  // No outline is larger than its frame: most shapes need no more than that.
+  if (plain && squareMm(shape.width * shape.height) < large) return [];
+  const area = squareMm(areaOf(outlineOf(shape)));
   if (plain ? area < large : area > small) return [];
   const side = (mm2: number) => ({ value: toPoints(Math.sqrt(mm2), 'mm'), kind: 'length' as const });
   const fix = plain
@@ -65,5 +67,6 @@ export const blackAreas: Check = {
   name: 'Black that is too plain, or too rich',
   protects: 'Black alone looks grey over an area; several inks on a small one only show where plates shift.',
   source: INK_SOURCE,
+  severity: 'advise',
   run: (context) => context.face.elements.flatMap((e) => (e.kind === 'shape' ? look(e, context) : [])),
 };

@@ -5,10 +5,10 @@ import type { Face, Job, Piece } from '../job/schema';
 import { asFace } from '../job/turned';
 import type { SceneSources } from '../scene/sources';
 import type { Envelope } from '../trade/data-schema';
-import type { ShopSpec, Source } from '../trade/schema';
+import type { Severity, ShopSpec, Source } from '../trade/schema';
 import type { FontBook } from '../type/font';
 
-export type Severity = 'stop' | 'warn' | 'advise';
+export type { Severity } from '../trade/schema';
 
 /**
  * A measured value: points for lengths and type, pixels an inch for ppi, how many for counts, 1 for 100 % of ink, CIE L*
@@ -62,6 +62,8 @@ export interface CheckContext {
   shop: ShopSpec;
   sources: SceneSources;
   press: Press;
+  /** All of the job, for what has to agree across it. */
+  job: Job;
   /** The logos of the house. */
   logos: Job['logos'];
   /** The envelopes of the job, as they are made. */
@@ -74,6 +76,10 @@ export interface Check {
   /** What it protects from, in one sentence. */
   protects: string;
   source: Source;
+  /** How grave its findings are, unless one is graver or the shop asks otherwise. */
+  severity: Severity;
+  /** What of the shop's spec it goes by. */
+  limits?: readonly (keyof ShopSpec)[];
   run(context: CheckContext): Finding[];
 }
 

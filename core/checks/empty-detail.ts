@@ -7,6 +7,7 @@ export const emptyDetail: Check = {
   name: 'A quoted detail is empty',
   protects: 'The line is left out: that may be meant, or somebody’s phone number is missing.',
   source: { kind: 'common practice' },
+  severity: 'advise',
   run: ({ face, sources }) =>
     face.elements.flatMap((element): Finding[] => {
       if (element.kind !== 'words') return [];

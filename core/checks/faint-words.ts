@@ -8,6 +8,7 @@ export const faintWords: PlateCheck = {
   name: 'Words too close to what lies under them',
   protects: 'Black on black, white on white, yellow on white: on paper nobody reads it.',
   source: INK_SOURCE,
+  severity: 'warn',
   run: (context) =>
     context.face.elements.flatMap((element): Finding[] => {
       const contrast = context.contrasts.get(element.id);

@@ -7,6 +7,7 @@ export const hiddenWords: Check = {
   name: 'Words that their box hides',
   protects: 'Words that do not fit a fixed box do not print, and nobody sees that they are missing.',
   source: { kind: 'common practice' },
+  severity: 'stop',
   run: ({ face, sources }) =>
     face.elements.flatMap((element) => {
       if (element.kind !== 'words' || element.path || element.next) return [];

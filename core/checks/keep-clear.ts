@@ -35,6 +35,7 @@ export const keepClear: Check = {
   name: 'Something in a keep-clear area',
   protects: 'What lies there is covered, cut out, misread by a sorting machine, or printed badly.',
   source: { kind: 'from memory', name: 'the rule set of the piece' },
+  severity: 'warn',
   run: (context) =>
     inAreas(context, 'clear', (area) => ({
       check: 'keep-clear',
@@ -48,6 +49,7 @@ export const unprintableMargin: Check = {
   name: 'Art in the office printer’s margin',
   protects: 'Printed in the office, this part of the letterhead is missing or the whole page is shrunk.',
   source: { kind: 'common practice' },
+  severity: 'advise',
   run: (context) =>
     inAreas(context, 'unprintable', () => ({
       check: 'unprintable-margin',
@@ -61,6 +63,7 @@ export const acrossFold: Check = {
   name: 'Words across a fold',
   protects: 'Letters on a fold crack with the ink, and are read on neither panel.',
   source: { kind: 'common practice' },
+  severity: 'warn',
   run: (context) => {
     const { face, sources, piece } = context;
     const folds = foldLines(facePanels(laidOut(context), face));

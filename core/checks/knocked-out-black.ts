@@ -10,6 +10,7 @@ export const knockedOutBlack: Check = {
   name: 'Small black words that do not overprint',
   protects: 'Left out of the colour below, small black letters show white slits when the plates shift.',
   source: INK_SOURCE,
+  severity: 'warn',
   run: (context) =>
     context.face.elements.flatMap((element): Finding[] => {
       if (element.kind !== 'words' || element.overprint !== 'knocks out' || element.fill) return [];

@@ -9,6 +9,7 @@ export const letterWouldPrint: Check = {
   name: 'A sample that would print',
   protects: 'Words that only show the letter come back printed on every sheet.',
   source: { kind: 'common practice' },
+  severity: 'warn',
   run: (context) => {
     const { face, sources } = context;
     const piece = laidOut(context);

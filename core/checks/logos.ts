@@ -46,6 +46,7 @@ export const logoSmall: Check = {
   name: 'Logo below its least size',
   protects: 'The fine parts of a logo fill in, or are gone, where it is printed too small.',
   source: { kind: 'common practice' },
+  severity: 'warn',
   run: (context) =>
     placedLogos(context).flatMap((placed) =>
       placed.box.width < placed.logo.least - HAIR
@@ -72,6 +73,7 @@ export const logoCrowded: Check = {
   name: 'Something in the clear space of a logo',
   protects: 'A logo that things crowd in on is read together with them.',
   source: { kind: 'common practice' },
+  severity: 'warn',
   run: (context) => {
     const { face, sources, piece } = context;
     return placedLogos(context).flatMap((placed): Finding[] => {

@@ -1,12 +1,13 @@
 import { effectivePpi } from '../picture/place';
 import type { Check, CheckContext, Finding, Severity } from './check';
+import { isLineArt } from './pictures-on';
 
 function look({ face, shop, sources }: CheckContext): Finding[] {
   const { wanted, warn, stop } = shop.ppi;
   const severityOf = (ppi: number): Severity => (ppi < stop ? 'stop' : ppi < warn ? 'warn' : 'advise');
   return face.elements.flatMap((element): Finding[] => {
     const asset = element.kind === 'picture' ? sources.assets[element.asset] : undefined;
-    if (element.kind !== 'picture' || !asset) return [];
+    if (element.kind !== 'picture' || !asset || isLineArt(asset)) return [];
     const ppi = effectivePpi(element, asset.width, asset.height);
     // Whole pixels an inch, as the trade counts them: 299.6 is 300.
     if (Math.round(ppi) >= wanted) return [];
@@ -33,5 +34,7 @@ export const lowPpi: Check = {
     kind: 'from memory',
     name: 'Ghent Workgroup, sheet-fed specification: 150 and 225 ppi; 300 ppi is common practice',
   },
+  severity: 'warn',
+  limits: ['ppi'],
   run: look,
 };

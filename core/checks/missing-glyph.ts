@@ -59,6 +59,7 @@ export const missingGlyph: Check = {
   name: 'A character the typeface lacks',
   protects: 'A letter without a glyph prints as an empty box.',
   source: { kind: 'common practice' },
+  severity: 'stop',
   run: ({ piece, face, sources }) =>
     face.elements.flatMap((element) => {
       if (element.kind !== 'words') return [];
@@ -87,6 +88,7 @@ export const missingTypeface: Check = {
   name: 'A typeface that is not here',
   protects: 'Words in a typeface that is not here are shown and would print in another.',
   source: { kind: 'common practice' },
+  severity: 'stop',
   run: ({ face, sources }) =>
     face.elements.flatMap((element) => {
       if (element.kind !== 'words') return [];

@@ -8,6 +8,7 @@ export const notEmbeddable: Check = {
   name: 'A typeface that may not be embedded',
   protects: 'A font whose maker forbids embedding cannot go into the file the shop gets, so it is not exported.',
   source: { kind: 'standard', name: 'ISO/IEC 14496-22 (OpenType), OS/2 table, fsType' },
+  severity: 'stop',
   run: ({ face, sources: { styles, fonts, ownFonts }, sources }) =>
     face.elements.flatMap((element) => {
       if (element.kind !== 'words') return [];

@@ -3,12 +3,12 @@ import { cellsAnInch } from '../devices/plates/pictures';
 import { totalsOf } from '../devices/plates/readings';
 import { outset } from '../geometry/box';
 import type { Element, Job, Piece } from '../job/schema';
+import { shopIn } from '../job/shops-of';
 import { asFace } from '../job/turned';
 import { drawElement, elementBox } from '../scene/face';
 import { groundsOf, mayOverprint } from '../scene/grounds';
 import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
-import { shopOf } from '../trade/shops';
 import { type Check, type CheckContext, type CheckKit, type Finding, type Fix, trimOf } from './check';
 import { faintWords } from './faint-words';
 import { picturesOutOfGamut } from './pictures-out-of-gamut';
@@ -87,13 +87,13 @@ export function layPiece(
   piece: Piece,
   { fonts, press }: CheckKit,
   { picture, ppi, trimOnly = false }: PieceAsked,
-  shop = shopOf(piece.shop),
+  shop = shopIn(job, piece.shop),
 ): PlateContext[] {
   const sources = sourcesOf(job, fonts);
   return printedFaces(piece, sources).map((face) => {
     const sheet = asFace(piece, face);
     const box = trimOnly ? trimOf(sheet) : outset(trimOf(sheet), shop.bleed[piece.kind]);
-    const context = { piece: sheet, face, shop, sources, press, logos: job.logos, envelopes: [] };
+    const context = { piece: sheet, face, shop, sources, press, job, logos: job.logos, envelopes: [] };
     return layFace(context, { box, ppi: ppi ?? cellsAnInch(box), picture });
   });
 }

@@ -15,6 +15,8 @@ export const outOfGamut: Check = {
   name: 'Colour the press cannot reach',
   protects: 'A bright screen colour comes back duller than the client knows it.',
   source: INK_SOURCE,
+  severity: 'advise',
+  limits: ['condition'],
   run: (context) => {
     const { face, press, sources } = context;
     return sources.inks.flatMap((ink): Finding[] => {

@@ -41,5 +41,7 @@ export const outsideSafe: Check = {
   name: 'Words or logo outside the safe zone',
   protects: 'A cut that drifts takes the edge off whatever stands too near the trim.',
   source: { kind: 'common practice' },
+  severity: 'warn',
+  limits: ['safe'],
   run: look,
 };

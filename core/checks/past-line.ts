@@ -7,6 +7,7 @@ export const pastLine: Check = {
   name: 'Words longer than their line',
   protects: 'Words that are longer than the line they stand on run over themselves, or off its end.',
   source: { kind: 'common practice' },
+  severity: 'warn',
   run: ({ face, sources }) =>
     face.elements.flatMap((element) => {
       if (element.kind !== 'words') return [];

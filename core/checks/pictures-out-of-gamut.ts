@@ -43,6 +43,8 @@ export const picturesOutOfGamut: PlateCheck = {
   name: 'Part of a picture the press cannot reach',
   protects: 'Bright parts of a picture come back duller than they look on a screen.',
   source: INK_SOURCE,
+  severity: 'advise',
+  limits: ['condition'],
   run: (context) =>
     context.face.elements.flatMap((element): Finding[] => {
       if (element.kind !== 'picture') return [];

@@ -19,8 +19,20 @@ const elementsOf = (piece: Piece): Element[] => piece.faces.flatMap((face) => fa
 
 const least = (values: number[]): number | undefined => (values.length > 0 ? Math.min(...values) : undefined);
 
-/** The plates an element prints on. A picture is separated into all four process inks. */
-export const platesUsed = (element: Element, job: Pick<Job, 'inks' | 'styles'>): string[] => [
+// By element: edits never change one in place. Beside the element only inks and styles tell plates.
+const kept = new WeakMap<Element, Pick<Job, 'inks' | 'styles'> & { plates: readonly string[] }>();
+
+/** The plates an element prints on. */
+export function platesUsed(element: Element, { inks, styles }: Pick<Job, 'inks' | 'styles'>): readonly string[] {
+  const found = kept.get(element);
+  if (found?.inks === inks && found.styles === styles) return found.plates;
+  const plates = platesDrawn(element, { inks, styles });
+  kept.set(element, { inks, styles, plates });
+  return plates;
+}
+
+/** A picture is separated into all four process inks. */
+const platesDrawn = (element: Element, job: Pick<Job, 'inks' | 'styles'>): string[] => [
   ...(element.kind === 'picture' && !element.inks ? PROCESS_PLATES : []),
   ...paintsShown(element, job.styles).flatMap(({ ink, tint }) =>
     Object.entries(platesOf(inkOf(job.inks, ink), tint)).flatMap(([name, amount]) => (amount > 0 ? [name] : [])),

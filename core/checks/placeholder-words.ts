@@ -17,6 +17,7 @@ export const placeholderWords: Check = {
   name: 'Placeholder words left in',
   protects: 'Words that only held the place get printed more often than anyone admits.',
   source: { kind: 'common practice' },
+  severity: 'stop',
   run: ({ face, sources }) =>
     face.elements.flatMap((element) => {
       if (element.kind !== 'words') return [];

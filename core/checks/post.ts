@@ -13,6 +13,7 @@ export const postSize: Check = {
   name: 'Size, ratio or stock against the rules of post',
   protects: 'A card that is a little too large, too square or too thin costs more to post, or comes back.',
   source: { kind: 'from memory', name: 'the rule set of the piece' },
+  severity: 'warn',
   run: (context) => {
     const { face, piece } = context;
     const rules = piece.post?.face === face.id ? postRulesOf(piece.post.rules) : undefined;
@@ -40,6 +41,7 @@ export const backTurn: Check = {
   name: 'How the back turns',
   protects: 'Turned the other way than one expects, the back stands on its head.',
   source: { kind: 'common practice' },
+  severity: 'warn',
   run: ({ face, piece }) => {
     const first = piece.faces[0];
     const isBack = piece.faces[1]?.id === face.id;
@@ -64,6 +66,7 @@ export const behindTheWindow: Check = {
   name: 'Address not safely inside the window',
   protects: 'A letter slides in its envelope: at one end of its way the postcode is gone.',
   source: { kind: 'standard', name: 'DIN 680 and DIN 5008' },
+  severity: 'warn',
   run: (context) => {
     const { face, piece, envelopes } = context;
     const layout = piece.kind === 'letterhead' ? letterLayoutOf(piece.letter?.layout) : undefined;

@@ -9,6 +9,7 @@ export const registrationColour: Check = {
   name: 'Registration colour in art',
   protects: 'All four plates solid are for marks: as art they never dry and set off on the next sheet.',
   source: INK_SOURCE,
+  severity: 'stop',
   run: (context) =>
     context.face.elements.flatMap((element): Finding[] => {
       const found = paintsShown(element, context.sources.styles).find(({ ink, tint }) =>

@@ -14,6 +14,7 @@ export const richBlackWords: Check = {
   name: 'Small words in rich black',
   protects: 'Where the plates do not meet exactly, small letters get coloured edges.',
   source: INK_SOURCE,
+  severity: 'warn',
   run: (context) =>
     context.face.elements.flatMap((element): Finding[] => {
       if (element.kind !== 'words' || element.fill) return [];

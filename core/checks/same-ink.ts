@@ -27,6 +27,7 @@ export const sameInk: Check = {
   name: 'Two names for one ink',
   protects: 'One ink under two names makes two plates, and two on the bill.',
   source: INK_SOURCE,
+  severity: 'warn',
   run: (context) => {
     const { face, press, sources } = context;
     const { inks, styles } = sources;

@@ -1,22 +1,13 @@
-import { inkBounds } from '../devices/bounds';
-import { distancesTo, overlaps, type Sides } from '../geometry/box';
-import { isFramed } from '../job/edits/elements';
-import type { Element } from '../job/schema';
+import type { Sides } from '../geometry/box';
 import { canExtend, extendToBleed } from '../scene/extend';
-import { type Check, type CheckContext, type Finding, HAIR, trimOf } from './check';
+import { type Check, type CheckContext, type Finding, HAIR } from './check';
+import { edgeArt } from './edge-art';
 
-/** Art that runs to the edge; words and logos are kept inside instead, by their own check. */
-const isEdgeArt = (element: Element): boolean => isFramed(element) && element.kind !== 'code' && !element.logo;
-
-function look({ piece, face, shop, sources }: CheckContext): Finding[] {
-  const trim = trimOf(piece);
+function look(context: CheckContext): Finding[] {
+  const { piece, face, shop } = context;
   const bleed = shop.bleed[piece.kind];
   const edge = { width: piece.width, height: piece.height, bleed, meets: shop.meetsTrim };
-  return face.elements.filter(isEdgeArt).flatMap((element): Finding[] => {
-    const ink = inkBounds(element, sources);
-    if (!ink || !overlaps(ink, trim)) return [];
-    // How far the art runs past each side of the trim; negative where it stays inside.
-    const inside = distancesTo(ink, trim);
+  return edgeArt(context).flatMap(({ element, ink, inside }): Finding[] => {
     const isShort = (side: keyof Sides): boolean =>
       -inside[side] >= -shop.meetsTrim - HAIR && -inside[side] < bleed - HAIR;
     const short = { top: isShort('top'), right: isShort('right'), bottom: isShort('bottom'), left: isShort('left') };
@@ -46,5 +37,7 @@ export const shortOfBleed: Check = {
   name: 'Art short of the bleed',
   protects: 'The guillotine drifts a little; art that ends at the trim then shows a white sliver.',
   source: { kind: 'common practice' },
+  severity: 'stop',
+  limits: ['bleed', 'meetsTrim'],
   run: look,
 };

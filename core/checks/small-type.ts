@@ -5,7 +5,7 @@ import { letteringsOf } from '../job/look';
 import type { Face, Words } from '../job/schema';
 import { elementFrame } from '../scene/face';
 import type { SceneSources } from '../scene/sources';
-import { TYPE_LIMITS, TYPE_SOURCE } from '../trade/type-limits';
+import { TYPE_SOURCE } from '../trade/type-limits';
 import type { Lettering } from '../type/style';
 import type { Check, Severity } from './check';
 
@@ -25,16 +25,18 @@ export const smallType: Check = {
   name: 'Type below what can be printed and read',
   protects: 'Small letters fill in, and from several plates or left out of a ground they blur.',
   source: TYPE_SOURCE,
-  run: ({ face, sources }) =>
+  severity: 'warn',
+  limits: ['limits'],
+  run: ({ face, sources, shop }) =>
     face.elements.flatMap((element) => {
       if (element.kind !== 'words') return [];
       const faults = letteringsOf(element, sources.styles).flatMap((lettering) => {
         const plates = platesUnder(lettering, sources);
         const isReversed = plates === 0 && onGround(element, face, sources);
-        const { severalInks, oneInk } = TYPE_LIMITS;
-        const floor = plates > 1 || isReversed ? severalInks : oneInk.warn;
+        const { severalInks, warn, stop } = shop.limits.type;
+        const floor = plates > 1 || isReversed ? severalInks : warn;
         if (lettering.size >= floor - 0.001) return [];
-        const severity: Severity = lettering.size < oneInk.stop ? 'stop' : 'warn';
+        const severity: Severity = lettering.size < stop ? 'stop' : 'warn';
         return [
           {
             size: lettering.size,

@@ -8,11 +8,12 @@ import { type Speller, type Spelling, spellableWords } from '../type/spelling';
 import type { Check, Finding } from './check';
 
 /** Told like the checks, but run beside them: a dictionary takes its time, so its answers come from a worker. */
-export const spelling: Pick<Check, 'id' | 'name' | 'protects' | 'source'> = {
+export const spelling: Omit<Check, 'run'> = {
   id: 'spelling',
   name: 'A word that no dictionary knows',
   protects: 'A misspelt word is the one fault that every reader sees.',
   source: { kind: 'common practice' },
+  severity: 'advise',
 };
 
 const wordsElements = (piece: Piece): { face: string; element: Words }[] =>

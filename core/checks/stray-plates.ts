@@ -41,6 +41,7 @@ export const strayPlates: Check = {
   name: 'Plates the piece is not printed from',
   protects: 'Each plate more than was ordered is paid for, or left out by the shop.',
   source: INK_SOURCE,
+  severity: 'stop',
   run(context): Finding[] {
     const { piece, face, sources } = context;
     const { inks } = sources;

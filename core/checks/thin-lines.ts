@@ -49,16 +49,19 @@ export const thinLines: Check = {
   name: 'Lines too thin to print',
   protects: 'A hairline breaks up on the plate; a light one or one left out of a ground does so sooner.',
   source: INK_SOURCE,
+  severity: 'warn',
+  limits: ['limits'],
   run: (context) =>
     context.face.elements.flatMap((element) =>
       linesOf(element).flatMap((line): Finding[] => {
         const why = lightBecause(line, context);
-        const floor = why ? INK_LIMITS.line.light : INK_LIMITS.line.any;
+        const { line: floors } = context.shop.limits;
+        const floor = why ? floors.light : floors.any;
         if (line.weight >= floor - HAIR) return [];
         return [
           {
             ...atElement('thin-lines', element, context),
-            severity: line.weight < INK_LIMITS.line.any - HAIR ? 'stop' : 'warn',
+            severity: line.weight < floors.any - HAIR ? 'stop' : 'warn',
             problem: why ? `Thin for a line that is ${why}` : 'Thinner than a line can be printed',
             measured: { value: line.weight, kind: 'type' },
             wanted: { value: floor, kind: 'type' },

@@ -18,8 +18,8 @@ const topAt = ({ face, sources }: PlateContext, { x, y }: WetPlace['at']): Eleme
   });
 
 /** Separates the colour again that is too wet: an ink of the job, or a picture. */
-function drier(element: Element, { amounts }: Finding, { sources, press }: FixContext): Fix | undefined {
-  const limit = press.condition.totalInk;
+function drier(element: Element, { amounts, wanted }: Finding, { sources, press }: FixContext): Fix | undefined {
+  const limit = wanted.value;
   if (element.kind === 'picture') {
     if (element.inks) return undefined;
     const wettest = amounts && underInkLimit(processStandIn(amounts, sources.inks), limit, press);
@@ -51,10 +51,12 @@ export const totalInk: PlateCheck = {
     kind: 'from memory',
     name: 'ISO 12647-2:2013, and the data sets FOGRA39 (330 %), FOGRA51 and 52 (300 %); the limit is the press condition’s',
   },
+  severity: 'stop',
+  limits: ['condition', 'limits'],
   mend: drier,
   run(context) {
-    const { face, grid, totals, piece, press } = context;
-    const limit = press.condition.totalInk;
+    const { face, grid, totals, piece, press, shop } = context;
+    const limit = Math.min(press.condition.totalInk, shop.limits.totalInk ?? press.condition.totalInk);
     const places = wetPlaces(grid, totals, trimOf(piece), limit).filter(({ area }) => area >= INK_LIMITS.wetPlace);
     const byElement = new Map<Element, WetPlace[]>();
     for (const place of places) {

@@ -41,6 +41,7 @@ export const typefaceMixture: Check = {
   name: 'Many typefaces on a card',
   protects: 'A card in more than two families looks like several cards.',
   source: TYPE_SOURCE,
+  severity: 'advise',
   run: (context) =>
     context.piece.kind === 'card'
       ? tooMany(
@@ -61,6 +62,7 @@ export const sizeMixture: Check = {
   name: 'Many sizes on a face',
   protects: 'More than four sizes on a face look as if none had been chosen.',
   source: TYPE_SOURCE,
+  severity: 'advise',
   run: (context) =>
     tooMany(
       context,

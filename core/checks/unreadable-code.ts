@@ -1,4 +1,3 @@
-import { moduleWidth, SYMBOLOGIES } from '../codes/symbols';
 import { isFlat } from '../colour/fill';
 import { platesOf, processStandIn } from '../colour/ink';
 import { type Box, bottom, overlaps, right } from '../geometry/box';
@@ -8,11 +7,8 @@ import { makeShape } from '../job/make';
 import type { Code, Element, Paint } from '../job/schema';
 import { elementFrame } from '../scene/face';
 import type { SceneSources } from '../scene/sources';
-import { toPoints } from '../units/length';
 import { type Check, type CheckContext, type Finding, HAIR } from './check';
 
-/** Readers are made for parts no smaller than this; common practice. */
-const SMALLEST = toPoints(0.3, 'mm');
 /** How light a ground has to be, and how dark a code, 0 to 1; common practice. */
 const LIGHT = 0.6;
 const DARK = 0.4;
@@ -58,8 +54,9 @@ function inTheWay(
 export const unreadableCode: Check = {
   id: 'unreadable-code',
   name: 'A code that may not be read',
-  protects: 'A code on a picture, too small, or with something in its quiet zone is not read by a phone.',
+  protects: 'A code on a picture, too light, or with something in its quiet zone is not read by a phone.',
   source: { kind: 'common practice' },
+  severity: 'stop',
   run: (context) =>
     context.face.elements.flatMap((code): Finding[] => {
       if (code.kind !== 'code') return [];
@@ -94,15 +91,6 @@ export const unreadableCode: Check = {
       }
       if (over) found.push(say(`${titleOf(over, assets)} lies over it, or in its quiet zone`));
       if (lightness(code.paint, context.sources) > DARK) found.push(say('its ink is too light to be told from paper'));
-      const module = moduleWidth(code.symbology, code.text, code);
-      if (module < SMALLEST - HAIR)
-        found.push(
-          say(`its parts are small; ${SYMBOLOGIES[code.symbology].name} says less, or is made larger`, {
-            severity: 'warn',
-            measured: { value: module, kind: 'length' },
-            wanted: { value: SMALLEST, kind: 'length' },
-          }),
-        );
       return found;
     }),
 };

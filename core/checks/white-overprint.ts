@@ -11,6 +11,7 @@ export const whiteOverprint: Check = {
   name: 'White set to overprint',
   protects: 'White is where nothing prints: set to overprint it vanishes, and what is below shows.',
   source: INK_SOURCE,
+  severity: 'stop',
   run: (context) =>
     context.face.elements.flatMap((element): Finding[] => {
       if (element.overprint !== 'overprints') return [];

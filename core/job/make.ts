@@ -28,6 +28,8 @@ export const makeJob = (id: string, name: string, changed: string): Job => ({
   fonts: {},
   conditions: {},
   pressOf: {},
+  shops: [],
+  accepted: [],
   spelling: { language: 'en-GB', words: [] },
 });
 

@@ -44,8 +44,11 @@ const from2 = (job: Loose): Loose => ({ ...job, version: 3, conditions: {}, pres
 /** Version 3 had no house but its inks and styles. */
 const from3 = (job: Loose): Loose => ({ ...job, version: 4, firm: {}, people: [], logos: [], roles: {} });
 
+/** Version 4 had no shops of its own, and every finding was open. */
+const from4 = (job: Loose): Loose => ({ ...job, version: 5, shops: [], accepted: [] });
+
 /** The step from each version to the next. */
-const STEPS: Record<number, (job: Loose) => Loose> = { 1: from1, 2: from2, 3: from3 };
+const STEPS: Record<number, (job: Loose) => Loose> = { 1: from1, 2: from2, 3: from3, 4: from4 };
 
 /** An older job brought to the present version; anything else comes back as it is. */
 export function migrate(json: unknown): unknown {

@@ -1,11 +1,12 @@
 import { z } from 'zod';
 import { inkSchema, isSpotName } from '../colour/ink';
 import { printedWithSchema } from '../colour/printed-with';
-import { kindSchema, ownConditionSchema } from '../trade/schema';
+import { kindSchema, ownConditionSchema, shopSpecSchema } from '../trade/schema';
 import { ownFontSchema } from '../type/own-font';
 import { spellingSchema } from '../type/spelling';
 import { namedStyleSchema } from '../type/style';
 import { toPoints } from '../units/length';
+import { acceptedSchema } from './accepted';
 import { firmSchema, personSchema } from './details';
 import { elementSchema, id, name, paintsOf, place } from './element';
 import { logoSchema, rolesSchema } from './house';
@@ -16,7 +17,7 @@ export * from './element';
 
 /** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
-export const JOB_VERSION = 4;
+export const JOB_VERSION = 5;
 
 /** A line to lay things out by; upright where `axis` is x. */
 export const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: place });
@@ -82,6 +83,12 @@ export const assetSchema = z.strictObject({
   height: z.int().min(1),
   /** What its numbers are; unknown of those taken in by older versions. */
   space: z.enum(['RGB', 'CMYK', 'GRAY']).optional(),
+  /** Bits a channel; 1 is black and white alone. */
+  bits: z.literal([1, 2, 4, 8, 16]).optional(),
+  /** It has parts that can be seen through. */
+  alpha: z.literal(true).optional(),
+  /** How well a JPEG was saved, 1 to 100, by its tables. */
+  quality: z.int().min(1).max(100).optional(),
 });
 export type Asset = z.infer<typeof assetSchema>;
 export const assetHash = z.string().regex(/^[0-9a-f]{64}$/, 'an asset is named by its SHA-256');
@@ -112,6 +119,10 @@ export const jobSchema = z
     conditions: z.record(assetHash, ownConditionSchema),
     /** The press condition of a shop in this job, by the shop's id, where it is not the one of its spec. */
     pressOf: z.record(z.string().min(1).max(64), z.string().min(1).max(80)),
+    /** Specs of shops that do not ship with the app. */
+    shops: z.array(shopSpecSchema).max(100),
+    /** Findings that somebody has looked at and let stand. */
+    accepted: z.array(acceptedSchema).max(5000),
   })
   .superRefine((job, context) => {
     const say = (message: string) => context.addIssue({ code: 'custom', message });
@@ -133,6 +144,8 @@ export const jobSchema = z
     if (logoTwin) say(`the logo ${logoTwin} is there twice`);
     const personTwin = repeated(job.people.map((person) => person.id));
     if (personTwin) say(`the person ${personTwin} is there twice`);
+    const shopTwin = repeated(job.shops.map((shop) => shop.id));
+    if (shopTwin) say(`the shop ${shopTwin} is there twice`);
     const paints = [
       ...elements.flatMap(paintsOf),
       ...job.logos.flatMap((logo) => logo.elements.flatMap(paintsOf)),

@@ -9,6 +9,10 @@ export interface PictureFacts {
   channels: number;
   /** EXIF orientation, 1 to 8 (CIPA DC-008). */
   orientation: number;
+  /** Bits a channel. */
+  bits: number;
+  /** How well a JPEG was saved, 1 to 100; what cannot be told is left out. */
+  quality?: number;
   /** The embedded ICC profile, if there is one and it is stored plainly (JPEG). */
   icc?: Uint8Array;
 }
@@ -34,7 +38,14 @@ function probePng(bytes: Uint8Array): PictureFacts {
   const channels = { 0: 1, 2: 3, 3: 3, 4: 2, 6: 4 }[bytes[25]!];
   if (!channels)
     throw new PictureError('This PNG has a colour type that does not exist. Save it again from its program.');
-  return { type: 'image/png', width: view.getUint32(16), height: view.getUint32(20), channels, orientation: 1 };
+  return {
+    type: 'image/png',
+    width: view.getUint32(16),
+    height: view.getUint32(20),
+    channels,
+    bits: bytes[24]!,
+    orientation: 1,
+  };
 }
 
 /** The orientation tag (0x0112) of an EXIF block that starts at its TIFF header. */
@@ -67,6 +78,20 @@ const joinChunks = (chunks: Uint8Array[]): Uint8Array => {
 const isFrameHeader = (marker: number): boolean =>
   marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker);
 
+/** The sum of the luminance table of ITU-T T.81, annex K, table K.1. */
+const TABLE_SUM = 3688;
+
+/**
+ * The quality that the first table of a JPEG was made with, by the scale most writers use: 50 is the table of annex K
+ * itself, at 100 all its steps are 1. Undefined for tables of 16 bits.
+ */
+function qualityOf(body: Uint8Array): number | undefined {
+  if (body.length < 65 || body[0]! >> 4 !== 0) return undefined;
+  const percent = (100 * body.subarray(1, 65).reduce((a, b) => a + b, 0)) / TABLE_SUM;
+  const quality = percent <= 100 ? 100 - percent / 2 : 5000 / percent;
+  return Math.max(1, Math.min(100, Math.round(quality)));
+}
+
 const CUT_SHORT = 'This JPEG is cut short: its end is missing. Get the file again from where it came from.';
 
 /** Walks the segments of a JPEG (ITU-T T.81, annex B) up to its picture data. */
@@ -75,6 +100,7 @@ function probeJpeg(bytes: Uint8Array): PictureFacts {
   let size: Pick<PictureFacts, 'width' | 'height' | 'channels'> | undefined;
   let orientation = 1;
   const profile: Uint8Array[] = [];
+  let quality: number | undefined;
   let at = 2;
   for (;;) {
     while (bytes[at] === 0xff && bytes[at + 1] === 0xff) at++;
@@ -88,6 +114,7 @@ function probeJpeg(bytes: Uint8Array): PictureFacts {
       if (body.length < 6) throw new PictureError('This JPEG is damaged. Save it again from its program.');
       size = { height: (body[1]! << 8) | body[2]!, width: (body[3]! << 8) | body[4]!, channels: body[5]! };
     } else if (marker === 0xe1 && latin(body, 0, 4) === 'Exif') orientation = exifOrientation(body.subarray(6));
+    else if (marker === 0xdb) quality ??= qualityOf(body);
     else if (marker === 0xe2 && latin(body, 0, 11) === 'ICC_PROFILE') profile[body[12]! - 1] = body.subarray(14);
     else if (marker === 0xda) break;
     at += 2 + length;
@@ -96,7 +123,14 @@ function probeJpeg(bytes: Uint8Array): PictureFacts {
   const end = bytes.findLastIndex((b, i) => b === 0xff && bytes[i + 1] === 0xd9);
   if (end < at) throw new PictureError(CUT_SHORT);
   const chunks = profile.filter(Boolean);
-  return { type: 'image/jpeg', ...size, orientation, ...(chunks.length > 0 ? { icc: joinChunks(chunks) } : {}) };
+  return {
+    type: 'image/jpeg',
+    ...size,
+    bits: 8,
+    orientation,
+    ...(quality === undefined ? {} : { quality }),
+    ...(chunks.length > 0 ? { icc: joinChunks(chunks) } : {}),
+  };
 }
 
 const megapixels = (n: number): string => `${Math.round(n / 1e6)} million`;

@@ -9,11 +9,11 @@ import { pieceOf } from '../job/find';
 import { groupsAround, pruneGroups, unitsOf } from '../job/groups';
 import type { PieceAsked } from '../job/make';
 import type { Element, Face, Job, Paint, Piece } from '../job/schema';
+import { shopIn } from '../job/shops-of';
 import { asFace } from '../job/turned';
 import { elementBox } from '../scene/face';
 import { sourcesOf } from '../scene/sources';
 import type { Kind } from '../trade/schema';
-import { shopOf } from '../trade/shops';
 import type { FontBook } from '../type/font';
 import type { Paragraph } from '../type/style';
 import { fitPiece } from './fit';
@@ -120,7 +120,7 @@ export function beginFrom(job: Job, asked: PieceAsked, source: Piece, newId: () 
   const onPaper = isBare
     ? pieceOf(carried, asked.id)!.faces.reduce((now, { id }) => logosOnPaper(now, id, fonts, newId), carried)
     : carried;
-  const margin = shopOf(asked.shop).safe[asked.kind] + 1;
+  const margin = shopIn(job, asked.shop).safe[asked.kind] + 1;
   const placed = refitPiece(requoted(onPaper), asked.id, source, margin, fonts);
   return fitPiece(clearOf(placed, pieceOf(placed, asked.id)!, fonts), asked.id, fonts);
 }

@@ -6,9 +6,9 @@ import { NEW_LETTER, NEW_POST, setEnvelope, setLetter, setPost, setTurns, turnFa
 import { pieceOf } from '../job/find';
 import { makePiece, type PieceAsked } from '../job/make';
 import type { Job } from '../job/schema';
+import { shopIn } from '../job/shops-of';
 import { envelopeOf } from '../trade/envelopes';
 import type { Kind } from '../trade/schema';
-import { shopOf } from '../trade/shops';
 import type { FontBook } from '../type/font';
 import { CARDS } from './card';
 import { ENVELOPE_STARTERS } from './envelope';
@@ -55,7 +55,7 @@ export function freeOf(inner: Box, areas: readonly Area[], across: number): Box 
 function drawBack(job: Job, { id, shop }: PieceAsked, back: NonNullable<Starter['back']>, newId: () => string): Job {
   const piece = pieceOf(job, id)!;
   const face = piece.faces[1]!;
-  const pen = penFor(job, piece, shopOf(shop), newId, 1);
+  const pen = penFor(job, piece, shopIn(job, shop), newId, 1);
   back(pen, freeOf(pen.inner, areasOf(piece, face), pen.sheet.width));
   return pen.job();
 }
@@ -79,7 +79,7 @@ export function beginPiece(
   const added = beginEmpty(job, asked, newId, names);
   if (!starter) return added;
   const piece = added.pieces.at(-1)!;
-  const pen = penFor(added, piece, shopOf(asked.shop), newId);
+  const pen = penFor(added, piece, shopIn(job, asked.shop), newId);
   starter.draw(pen);
   const back = starter.back && piece.faces[1] ? drawBack(pen.job(), asked, starter.back, newId) : pen.job();
   return fitPiece(requoted(back), asked.id, fonts);

@@ -7,10 +7,10 @@ import { findElement, pieceOf } from '../job/find';
 import { unitsOf } from '../job/groups';
 import { letteringsOf } from '../job/look';
 import type { Element, Job, Piece } from '../job/schema';
+import { shopIn } from '../job/shops-of';
 import { asFace } from '../job/turned';
 import { elementBox } from '../scene/face';
 import { sourcesOf } from '../scene/sources';
-import { shopOf } from '../trade/shops';
 import type { FontBook } from '../type/font';
 import { fitPiece } from './fit';
 
@@ -155,7 +155,7 @@ export function resizePiece(
   const bare = letter
     ? setLetter(setPost(sized, pieceId, undefined, newId), pieceId, undefined, newId)
     : setPost(sized, pieceId, undefined, newId);
-  const placed = refitPiece(bare, pieceId, was, shopOf(to.shop).safe[was.kind] + 1, fonts);
+  const placed = refitPiece(bare, pieceId, was, shopIn(job, to.shop).safe[was.kind] + 1, fonts);
   const posted = post ? setPost(placed, pieceId, post, newId) : placed;
   return fitPiece(letter ? setLetter(posted, pieceId, letter, newId) : posted, pieceId, fonts);
 }

@@ -10,8 +10,6 @@ export const INK_LIMITS = {
   registration: 0.99,
   /** Words in rich black below this size, points, show every shift of the plates. */
   richWords: 12,
-  /** Lines: thinner breaks up; light, tinted or left out of a ground they need the other. Points. */
-  line: { any: 0.25, light: 0.5 },
   /** A line as light as this, CIE L* relative to paper, counts as light. */
   lightLine: 60,
   /** Words and what lies under them, as a difference of CIE L*. */
@@ -22,6 +20,8 @@ export const INK_LIMITS = {
   farShare: 0.02,
   /** Spot inks nearer than this, CIEDE2000, are one under two names. */
   sameInk: 1,
+  /** Inks nearer than this, CIEDE2000, can hardly be told from one another. */
+  nearInk: 2.5,
   /** A place with too much ink, in mm², that is worth a word. */
   wetPlace: 0.5,
 } as const;

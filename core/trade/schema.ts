@@ -30,6 +30,43 @@ export type SizeRow = z.infer<typeof sizeRowSchema>;
 
 const points = z.number().positive().finite();
 
+export const SEVERITIES = ['stop', 'warn', 'advise'] as const;
+export type Severity = (typeof SEVERITIES)[number];
+
+/** What a shop's plates and paper can hold. Lines and type in points, pictures in ppi, tints and inks 0 to 1. */
+const limitsSchema = z.strictObject({
+  /** The thinnest line, and the thinnest that is light, tinted or left out of a ground. */
+  line: z.strictObject({ any: points, light: points }),
+  /** Type: hard to read below `warn`, refused below `stop`; from several plates or left out of a ground at least this. */
+  type: z.strictObject({ warn: points, stop: points, severalInks: points }),
+  /** Pictures of black and white alone. */
+  lineArt: z.strictObject({ warn: points, stop: points }),
+  /** More pixels than this, ppi, only make the file heavy. */
+  heavy: points,
+  /** Lighter tints do not hold, darker ones fill in. */
+  tint: z.strictObject({ least: z.number().min(0).max(1), most: z.number().min(0).max(1) }),
+  /** A line along the cut, nearer to it than this, shows how far the guillotine drifts. */
+  frame: z.number().nonnegative(),
+  /** Words nearer to a fold than this crack or are swallowed. */
+  fold: z.number().nonnegative(),
+  /** The most ink at a point, 1 to 4; that of the press condition where it is left out. */
+  totalInk: z.number().min(1).max(4).optional(),
+});
+
+/** How far the guillotine drifts: 19 cuts of 20 lie within this. Lengths in points, the twist in degrees. */
+const toleranceSchema = z.strictObject({
+  x: z.number().nonnegative(),
+  y: z.number().nonnegative(),
+  twist: z.number().min(0).max(5),
+  /** How far the back's print lies from the front's. */
+  backs: z.number().nonnegative(),
+});
+
+export const STANDARDS = ['PDF/X-4', 'PDF/X-1a:2001', 'PDF/X-1a:2003'] as const;
+
+/** A size that a shop cuts, points, named as the shop does. */
+export const shopSizeSchema = z.strictObject({ name: z.string().min(1).max(80), width: points, height: points });
+
 /** What one print shop asks for. Lengths in points, ppi in pixels an inch. */
 export const shopSpecSchema = z.strictObject({
   id: z.string().min(1),
@@ -44,6 +81,19 @@ export const shopSpecSchema = z.strictObject({
   ppi: z.strictObject({ wanted: points, warn: points, stop: points }),
   marks: z.strictObject({ weight: points, length: points, offset: z.number().nonnegative() }),
   condition: z.string().min(1),
+  limits: limitsSchema,
+  tolerance: toleranceSchema,
+  /** The sizes it cuts, by kind; any size of a kind that is left out. */
+  sizes: z.partialRecord(kindSchema, z.array(shopSizeSchema).min(1).max(200)),
+  /** The plates it prints from: the four process inks or black alone, and how many spots besides. */
+  plates: z.strictObject({ process: z.enum(['four', 'black', 'none']), spots: z.int().min(0).max(12) }),
+  standard: z.enum(STANDARDS),
+  /** What files are called: {client}, {piece}, {size}, {face}, {date} stand for what they say. */
+  fileName: z.string().min(1).max(120),
+  files: z.enum(['one', 'one a face']),
+  notes: z.string().max(4000),
+  /** Checks that this shop takes more or less gravely than others do, or not at all, by their ids. */
+  asks: z.record(z.string().max(60), z.enum([...SEVERITIES, 'off'])),
   source: sourceSchema,
 });
 export type ShopSpec = z.infer<typeof shopSpecSchema>;

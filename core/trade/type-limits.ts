@@ -2,10 +2,6 @@ import type { Source } from './schema';
 
 /** What type can be read at, and how much of a mixture a piece bears. Sizes in points. */
 export const TYPE_LIMITS = {
-  /** Hard to read below this; the floor in one ink. */
-  oneInk: { warn: 6, stop: 5 },
-  /** Printed from several plates, or left out of a ground: the plates never meet exactly. */
-  severalInks: 8,
   /** At most this many families on a card. */
   familiesOnCard: 2,
   /** More sizes than this on one face look like none was chosen. */

@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job, Piece } from '../../../core/job/schema';
+import { shopIn } from '../../../core/job/shops-of';
 import { asFace } from '../../../core/job/turned';
 import { printedFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
-import { shopOf } from '../../../core/trade/shops';
 import { formatSize } from '../../../core/units/length';
 import type { Kit } from '../../../workers/kit';
 import { FaceArt } from '../../parts/FaceArt';
@@ -27,7 +27,7 @@ export function PieceTile({
   kit: Kit | undefined;
   longest: number;
 }) {
-  const condition = useMemo(() => pressConditionOf(job, shopOf(piece.shop)), [job, piece.shop]);
+  const condition = useMemo(() => pressConditionOf(job, shopIn(job, piece.shop)), [job, piece.shop]);
   const profilesHere = useProfiles(job);
   const previews = usePreviews(job, condition);
   const fontsHere = useFonts(job);

@@ -3,7 +3,7 @@ import type { Finding } from '../../../core/checks/check';
 import { pieceFacts } from '../../../core/checks/piece-facts';
 import { shortPlate } from '../../../core/colour/ink';
 import { setShop } from '../../../core/job/edits/job';
-import { SHOPS } from '../../../core/trade/shops';
+import { shopsOf } from '../../../core/job/shops-of';
 import { formatLength, formatSize } from '../../../core/units/length';
 import { act } from '../../store/session';
 import { useBench } from './bench';
@@ -116,7 +116,7 @@ export function EdgeStrip() {
           value={shop.id}
           onChange={(event) => act('Shop spec', (j) => setShop(j, piece.id, event.target.value))}
         >
-          {SHOPS.map((each) => (
+          {shopsOf(job).map((each) => (
             <option key={each.id} value={each.id} className="text-black">
               {each.name}
             </option>

@@ -2,8 +2,8 @@ import { useMemo } from 'react';
 import type { PieceAsked } from '../../../core/job/make';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job, Piece } from '../../../core/job/schema';
+import { shopIn } from '../../../core/job/shops-of';
 import { beginFrom } from '../../../core/starters/from-piece';
-import { shopOf } from '../../../core/trade/shops';
 import type { Kit } from '../../../workers/kit';
 import { useFonts } from '../../parts/use-fonts';
 import { usePreviews } from '../../parts/use-previews';
@@ -60,7 +60,7 @@ function FromPieceTile({
     let n = 0;
     return beginFrom(job, { ...asked, id: 'look' }, piece, () => `from-${++n}`, kit.fonts);
   }, [here, job, kit, piece, kind, width, height, unit, shop, faces]);
-  const condition = useMemo(() => pressConditionOf(job, shopOf(shop)), [job, shop]);
+  const condition = useMemo(() => pressConditionOf(job, shopIn(job, shop)), [job, shop]);
   const previews = usePreviews(made, condition);
   return (
     <Tile

@@ -2,8 +2,8 @@ import { useMemo } from 'react';
 import type { PieceAsked } from '../../../core/job/make';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
+import { shopIn } from '../../../core/job/shops-of';
 import { beginPiece, startersOf } from '../../../core/starters';
-import { shopOf } from '../../../core/trade/shops';
 import type { Kit } from '../../../workers/kit';
 import { usePreviews } from '../../parts/use-previews';
 import { BegunFaces } from './BegunFaces';
@@ -41,7 +41,7 @@ export function Gallery({
       })),
     [job, kit, kind, width, height, unit, shop, faces],
   );
-  const condition = useMemo(() => pressConditionOf(job, shopOf(shop)), [job, shop]);
+  const condition = useMemo(() => pressConditionOf(job, shopIn(job, shop)), [job, shop]);
   const previews = usePreviews(begun[0]?.job, condition);
   const press = kit.press(condition);
   return (

@@ -6,8 +6,8 @@ import { adoptPiece } from '../../../core/job/edits/adopt';
 import type { PieceAsked } from '../../../core/job/make';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
+import { shopIn } from '../../../core/job/shops-of';
 import { resizePiece } from '../../../core/starters/refit';
-import { shopOf } from '../../../core/trade/shops';
 import type { Kit } from '../../../workers/kit';
 import { useFonts } from '../../parts/use-fonts';
 import { usePreviews } from '../../parts/use-previews';
@@ -86,7 +86,7 @@ function KeptTile({
     let n = 0;
     return here ? atSize(opened, asked, () => `sized-${++n}`, kit) : opened;
   }, [here, opened, kit, width, height, unit, shop]);
-  const condition = useMemo(() => pressConditionOf(job, shopOf(shop)), [job, shop]);
+  const condition = useMemo(() => pressConditionOf(job, shopIn(job, shop)), [job, shop]);
   const previews = usePreviews(made, condition);
   return (
     <div className="relative shrink-0">

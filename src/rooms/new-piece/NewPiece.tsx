@@ -2,10 +2,10 @@ import { nanoid } from 'nanoid';
 import { useEffect, useMemo, useState } from 'react';
 import { makeJob } from '../../../core/job/make';
 import { type Job, SIDE_LIMITS } from '../../../core/job/schema';
+import { shopIn, shopsOf } from '../../../core/job/shops-of';
 import { beginPiece, STARTER_TYPEFACES, STARTERS } from '../../../core/starters';
 import { beginFrom } from '../../../core/starters/from-piece';
 import { KINDS, type Kind } from '../../../core/trade/schema';
-import { SHOPS, shopOf } from '../../../core/trade/shops';
 import { measuresOf, sizesOf } from '../../../core/trade/sizes';
 import { formatLength, formatSize, type PieceUnit } from '../../../core/units/length';
 import { TopBar } from '../../parts/TopBar';
@@ -56,7 +56,7 @@ export default function NewPiece() {
   const [kind, setKind] = useState<Kind>('card');
   const [size, setSize] = useState<Size>(() => measuresOf(sizesOf('card')[0]!));
   const [faces, setFaces] = useState(2);
-  const [shop, setShop] = useState(SHOPS[0]!.id);
+  const [shop, setShop] = useState('metric-offset');
   const [name, setName] = useState<string>();
   const [problem, setProblem] = useState<string>();
   const [starter, setStarter] = useState<string>();
@@ -79,7 +79,7 @@ export default function NewPiece() {
   }
 
   const pieceName = name ?? PIECE_NAMES[kind];
-  const spec = shopOf(shop);
+  const spec = shopIn(house, shop);
   const refuse = (points: number): string | undefined =>
     points < SIDE_LIMITS.least || points > SIDE_LIMITS.most
       ? `A side is from ${formatLength(SIDE_LIMITS.least, size.unit, 2)} to ${formatLength(SIDE_LIMITS.most, size.unit, 1)}.`
@@ -212,7 +212,7 @@ export default function NewPiece() {
           <Choice
             label="Shop spec"
             value={shop}
-            options={SHOPS.map((s) => [s.id, s.name] as const)}
+            options={shopsOf(house).map((s) => [s.id, s.name] as const)}
             onChange={setShop}
           />
           <p className="quiet text-[13px]">

@@ -2,9 +2,9 @@ import Plus from 'lucide-react/icons/plus';
 import { type ReactNode, useMemo, useState } from 'react';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
+import { shopIn } from '../../../core/job/shops-of';
 import { printedFaces } from '../../../core/scene/shown-faces';
 import { type SceneSources, sourcesOf } from '../../../core/scene/sources';
-import { shopOf } from '../../../core/trade/shops';
 import type { Kit } from '../../../workers/kit';
 import { download, fileName } from '../../parts/download';
 import { FaceArt } from '../../parts/FaceArt';
@@ -95,7 +95,7 @@ function LaidPiece({
   faces: Table['faces'];
   children: ReactNode;
 }) {
-  const condition = useMemo(() => pressConditionOf(job, shopOf(piece.shop)), [job, piece.shop]);
+  const condition = useMemo(() => pressConditionOf(job, shopIn(job, piece.shop)), [job, piece.shop]);
   const alone = useMemo(() => ({ ...job, pieces: [piece] }), [job, piece]);
   const previews = usePreviews(alone, condition);
   const printed = printedFaces(piece, sources);

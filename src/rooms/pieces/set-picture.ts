@@ -1,5 +1,5 @@
 import type { Job } from '../../../core/job/schema';
-import { shopOf } from '../../../core/trade/shops';
+import { shopIn } from '../../../core/job/shops-of';
 import { plateRoom } from '../../parts/use-inks';
 import type { OnTable, Table } from './table';
 
@@ -19,7 +19,7 @@ async function faceImage(job: Job, { piece, face, width, height }: OnTable): Pro
   const pixels = await plateRoom().lookAt({ ...asked, view: { kind: 'proof', shown }, paper: false });
   if (!pixels) return undefined;
   const scale = plates.ppi / 72;
-  const bleed = shopOf(piece.shop).bleed[piece.kind] * scale;
+  const bleed = shopIn(job, piece.shop).bleed[piece.kind] * scale;
   const cut = new OffscreenCanvas(Math.round(width * scale), Math.round(height * scale));
   cut.getContext('2d')!.putImageData(pixels, -Math.round(bleed), -Math.round(bleed));
   return cut;

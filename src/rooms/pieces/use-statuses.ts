@@ -4,7 +4,7 @@ import { checkPiece } from '../../../core/checks';
 import type { Finding } from '../../../core/checks/check';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
-import { shopOf } from '../../../core/trade/shops';
+import { shopIn } from '../../../core/job/shops-of';
 import type { Kit } from '../../../workers/kit';
 import { lastExport } from '../../store/db';
 
@@ -25,7 +25,7 @@ export function useStatuses(job: Job, kit: Kit): ReadonlyMap<string, Status> {
     () =>
       new Map(
         job.pieces.map((piece) => {
-          const press = kit.press(pressConditionOf(job, shopOf(piece.shop)));
+          const press = kit.press(pressConditionOf(job, shopIn(job, piece.shop)));
           return [piece.id, checkPiece(job, piece, { fonts: kit.fonts, press })] as const;
         }),
       ),

@@ -9,7 +9,7 @@ const ground = (ink: string, tint: number, width = 40): Element =>
   makeShape({ id: 'g', name: 'Ground', x: mm(10), y: mm(10), width: mm(width), height: mm(40), paint: { ink, tint } });
 const check = (...elements: Element[]) => {
   const job = cardWith(elements);
-  return { job, found: checkPiece(job, job.pieces[0]!, checkKit).filter((f) => f.check === 'unreadable-code') };
+  return { job, found: checkPiece(job, job.pieces[0]!, checkKit).filter((f) => ['unreadable-code', 'code-small'].includes(f.check)) };
 };
 
 describe('a code', () => {
@@ -37,7 +37,7 @@ describe('a code', () => {
     );
     expect(check({ ...code, paint: { ink: 'green', tint: 0.2 } }).found[0]!.problem).toMatch(/too light/);
     const [small] = check({ ...code, width: mm(7), height: mm(7) }).found;
-    expect(small).toMatchObject({ severity: 'warn', measured: { kind: 'length' } });
+    expect(small).toMatchObject({ check: 'code-small', severity: 'warn', measured: { kind: 'length' } });
     expect(small!.measured.value).toBeCloseTo(mm(7) / 29, 6);
   });
 });

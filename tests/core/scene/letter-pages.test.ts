@@ -67,8 +67,12 @@ describe('a letter', () => {
   });
   it('is one of several, the newest first, and kept with the job', () => {
     const older = { ...letter(1), id: 'l0', changed: '2026-11-01T10:00:00.000Z' };
-    const two = addLetter(addLetter(job, 'letterhead', letter(1)), 'letterhead', older);
-    const lettersOf = (j: typeof job) => j.pieces.find(({ id }) => id === 'letterhead')!.letters?.map(({ id }) => id);
+    const start = (job.pieces.find(({ id }) => id === 'letterhead')!.letters ?? []).reduce(
+      (j, { id }) => removeLetter(j, 'letterhead', id),
+      job,
+    );
+    const two = addLetter(addLetter(start, 'letterhead', letter(1)), 'letterhead', older);
+    const lettersOf = (j: typeof start) => j.pieces.find(({ id }) => id === 'letterhead')!.letters?.map(({ id }) => id);
     expect(lettersOf(two)).toEqual(['l1', 'l0']);
     expect(lettersOf(changeLetter(two, 'letterhead', 'l0', { changed: '2026-11-03T10:00:00.000Z' }))).toEqual([
       'l0',

@@ -1,0 +1,70 @@
+import { bottom, right } from '../geometry/box';
+import { canExtend, extendToBleed } from '../scene/extend';
+import { type Check, type CheckContext, type Finding, trimOf } from './check';
+import { type EdgeArt, edgeArt, SIDES } from './edge-art';
+import { found } from './found';
+
+/** A background covers at least this share of a face; common practice. */
+const GROUND = 0.6;
+/** Space left at an edge that is more than this share of the face is a design, not a gap. */
+const DESIGN = 0.12;
+
+/** Whether other art covers the strip that a background leaves at a side. */
+function isCovered(side: (typeof SIDES)[number], ground: EdgeArt, others: readonly EdgeArt[], context: CheckContext) {
+  const { width, height } = trimOf(context.piece);
+  const strip = {
+    top: { x: 0, y: 0, width, height: ground.inside.top },
+    bottom: { x: 0, y: height - ground.inside.bottom, width, height: ground.inside.bottom },
+    left: { x: 0, y: 0, width: ground.inside.left, height },
+    right: { x: width - ground.inside.right, y: 0, width: ground.inside.right, height },
+  }[side];
+  return others.some(
+    ({ ink }) =>
+      ink.x <= strip.x + 1 &&
+      ink.y <= strip.y + 1 &&
+      right(ink) >= right(strip) - 1 &&
+      bottom(ink) >= bottom(strip) - 1,
+  );
+}
+
+/** A background that runs past some edges of a face and stops short of another. */
+export const backgroundGap: Check = {
+  id: 'background-gap',
+  name: 'A background that does not cover its face',
+  protects: 'A strip of bare paper at one edge, where the background was meant to run off on all sides.',
+  source: { kind: 'common practice' },
+  severity: 'warn',
+  limits: ['bleed'],
+  run: (context) => {
+    const { piece, shop } = context;
+    const bleed = shop.bleed[piece.kind];
+    if (bleed === 0) return [];
+    const all = edgeArt(context);
+    return all.flatMap((art): Finding[] => {
+      const { element, ink, inside } = art;
+      if (ink.width * ink.height < GROUND * piece.width * piece.height) return [];
+      const open = SIDES.filter((side) => {
+        const whole = side === 'left' || side === 'right' ? piece.width : piece.height;
+        const near = side === 'left' || side === 'right' ? shop.tolerance.x : shop.tolerance.y;
+        return inside[side] >= near && inside[side] < DESIGN * whole;
+      });
+      const over = SIDES.filter((side) => inside[side] < 0);
+      if (open.length === 0 || over.length + open.length < 4 || over.length < 2) return [];
+      const others = all.filter((each) => each !== art);
+      const gaps = open.filter((side) => !isCovered(side, art, others, context));
+      if (gaps.length === 0) return [];
+      const most = Math.max(...gaps.map((side) => inside[side]));
+      const edge = { width: piece.width, height: piece.height, bleed, meets: most + 0.001 };
+      return [
+        found(backgroundGap, element, context, {
+          problem: `Leaves bare paper at the ${gaps.join(' and the ')}`,
+          measured: { value: most, kind: 'length' },
+          wanted: { value: 0, kind: 'length' },
+          ...(canExtend(element)
+            ? { fix: { label: 'Extend to bleed', apply: (job) => extendToBleed(job, element.id, edge) } }
+            : {}),
+        }),
+      ];
+    });
+  },
+};

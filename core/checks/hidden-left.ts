@@ -1,0 +1,20 @@
+import { removeElement } from '../job/edits/elements';
+import type { Check } from './check';
+import { found } from './found';
+
+export const hiddenLeft: Check = {
+  id: 'hidden-left',
+  name: 'Something hidden that is left over',
+  protects: 'What is hidden is not printed: that may be meant, or somebody forgot to show it again.',
+  source: { kind: 'common practice' },
+  severity: 'advise',
+  run: (context) =>
+    context.face.elements
+      .filter(({ hidden }) => hidden)
+      .map((element) =>
+        found(hiddenLeft, element, context, {
+          problem: 'Is hidden, and will not print',
+          orElse: { label: 'Take it away', apply: (job) => removeElement(job, element.id) },
+        }),
+      ),
+};
