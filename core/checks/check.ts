@@ -86,6 +86,10 @@ export interface Check {
 /** The piece of a context with the sides of its sheet: for a turned face those of `piece` are changed over. */
 export const laidOut = ({ piece, face }: Pick<CheckContext, 'piece' | 'face'>): Piece => asFace(piece, face);
 
+/** The face as it is worked on, with what is hidden and what is a sample: `face` is only what prints. */
+export const workedOn = ({ piece, face }: Pick<CheckContext, 'piece' | 'face'>): Face =>
+  piece.faces.find(({ id }) => id === face.id) ?? face;
+
 export const trimOf = (piece: Piece): Box => ({ x: 0, y: 0, width: piece.width, height: piece.height });
 
 /** Rounding that must not make a finding: a thousandth of a point. */

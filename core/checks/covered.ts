@@ -4,6 +4,7 @@ import { contains } from '../geometry/box';
 import { titleOf } from '../job/find';
 import type { Element } from '../job/schema';
 import type { Check, Finding } from './check';
+import { drawing } from './doubled';
 import { found } from './found';
 
 /** Whether an element covers all of its frame: a plain rectangle of solid ink or paper. */
@@ -34,9 +35,10 @@ export const covered: Check = {
     });
     if (lids.length === 0) return [];
     return face.elements.flatMap((element, i): Finding[] => {
-      if (element.hidden || element.sample) return [];
       const ink = inkBounds(element, sources);
-      const lid = ink && lids.find((each) => each.i > i && contains(each.box, ink, 0.01));
+      const lid =
+        ink &&
+        lids.find((each) => each.i > i && contains(each.box, ink, 0.01) && drawing(each.element) !== drawing(element));
       return lid
         ? [found(covered, element, context, { problem: `${titleOf(lid.element, sources.assets)} covers all of it` })]
         : [];

@@ -5,7 +5,7 @@ import { found } from './found';
 
 const kept = new WeakMap<Element, string>();
 /** All that an element draws, as text: two with the same lie exactly on one another. */
-function drawing(element: Element): string {
+export function drawing(element: Element): string {
   const known = kept.get(element);
   if (known !== undefined) return known;
   const { id: _id, name: _name, group: _group, locked: _locked, ...drawn } = element;

@@ -1,5 +1,5 @@
 import type { Kind } from '../trade/schema';
-import type { Check, Finding } from './check';
+import { type Check, type Finding, workedOn } from './check';
 import { foundOnFace } from './found';
 
 /** Kinds whose backs are seldom printed: one writes on them. */
@@ -13,8 +13,9 @@ export const emptyFace: Check = {
   severity: 'advise',
   run: (context): Finding[] => {
     const { face, piece } = context;
-    const prints = face.elements.some(({ hidden, sample }) => !hidden && !sample);
-    if (prints || face.elements.some(({ sample }) => sample) || WRITTEN_ON.includes(piece.kind)) return [];
+    if (face.elements.length > 0 || WRITTEN_ON.includes(piece.kind)) return [];
+    // A face that only shows samples is one that is written on.
+    if (workedOn(context).elements.some(({ sample }) => sample)) return [];
     return [foundOnFace(emptyFace, context, { problem: `${face.name} has nothing on it that prints` })];
   },
 };

@@ -1,5 +1,5 @@
 import { removeElement } from '../job/edits/elements';
-import type { Check } from './check';
+import { type Check, workedOn } from './check';
 import { found } from './found';
 
 export const hiddenLeft: Check = {
@@ -9,8 +9,8 @@ export const hiddenLeft: Check = {
   source: { kind: 'common practice' },
   severity: 'advise',
   run: (context) =>
-    context.face.elements
-      .filter(({ hidden }) => hidden)
+    workedOn(context)
+      .elements.filter(({ hidden }) => hidden)
       .map((element) =>
         found(hiddenLeft, element, context, {
           problem: 'Is hidden, and will not print',

@@ -1,4 +1,4 @@
-import type { Check } from './check';
+import { type Check, workedOn } from './check';
 import { found } from './found';
 
 export const sampleLeft: Check = {
@@ -11,8 +11,8 @@ export const sampleLeft: Check = {
     const { face, piece } = context;
     // Letters, addresses and messages are what samples are for.
     if (piece.kind === 'letterhead' || piece.kind === 'envelope' || piece.post?.face === face.id) return [];
-    return face.elements
-      .filter(({ sample }) => sample)
+    return workedOn(context)
+      .elements.filter(({ sample }) => sample)
       .map((element) => found(sampleLeft, element, context, { problem: 'Is a sample, and will not print' }));
   },
 };

@@ -9,7 +9,10 @@ const ground = (ink: string, tint: number, width = 40): Element =>
   makeShape({ id: 'g', name: 'Ground', x: mm(10), y: mm(10), width: mm(width), height: mm(40), paint: { ink, tint } });
 const check = (...elements: Element[]) => {
   const job = cardWith(elements);
-  return { job, found: checkPiece(job, job.pieces[0]!, checkKit).filter((f) => ['unreadable-code', 'code-small'].includes(f.check)) };
+  return {
+    job,
+    found: checkPiece(job, job.pieces[0]!, checkKit).filter((f) => ['unreadable-code', 'code-small'].includes(f.check)),
+  };
 };
 
 describe('a code', () => {

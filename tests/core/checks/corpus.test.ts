@@ -1,0 +1,79 @@
+import { describe, expect, it } from 'vitest';
+import { CHECKS, checkPiece } from '../../../core/checks';
+import type { Finding } from '../../../core/checks/check';
+import { traceDevice } from '../../../core/devices/trace';
+import { readJob } from '../../../core/files/job-file';
+import type { Job } from '../../../core/job/schema';
+import { drawElement } from '../../../core/scene/face';
+import { sourcesOf } from '../../../core/scene/sources';
+import { checkKit, kit } from '../../kit';
+import { EDGES } from './corpus/edges';
+import { INKS } from './corpus/inks';
+import { KINDS } from './corpus/kinds';
+import { PICTURES } from './corpus/pictures';
+import { WORDS } from './corpus/words';
+
+/** Small jobs with one fault each, and the same jobs without it. */
+const CORPUS = [...EDGES, ...PICTURES, ...WORDS, ...INKS, ...KINDS];
+
+const found = (job: Job): Finding[] => checkPiece(job, job.pieces[0]!, checkKit);
+const told = (findings: readonly Finding[]): string[] => findings.map(({ check, problem }) => `${check}: ${problem}`);
+
+/** What every element of the card draws, by its id. */
+function traces(job: Job): Map<string, string> {
+  const sources = sourcesOf(job, kit.fonts);
+  return new Map(
+    job.pieces[0]!.faces.flatMap(({ elements }) =>
+      elements.map((element): [string, string] => {
+        const device = traceDevice();
+        drawElement(element, sources, device);
+        return [element.id, device.lines.join('\n')];
+      }),
+    ),
+  );
+}
+
+describe.each(CORPUS)('$check: $says', ({ check, faulty, twin }) => {
+  it('is found, alone', () => {
+    const findings = found(faulty);
+    expect(
+      findings.some((each) => each.check === check),
+      told(findings).join('; '),
+    ).toBe(true);
+    expect(told(findings.filter((each) => each.check !== check))).toEqual([]);
+  });
+  it('is not found in its twin', () => {
+    expect(told(found(twin))).toEqual([]);
+    expect(() => readJob(JSON.parse(JSON.stringify(twin)))).not.toThrow();
+  });
+  it('is mended by its fix, where it has one, and nothing else changes', () => {
+    const findings = found(faulty).filter((each) => each.fix);
+    if (findings.length === 0) return;
+    const after = findings.reduce((job, { fix }) => fix!.apply(job), faulty);
+    expect(told(found(after).filter((each) => each.check === check))).toEqual([]);
+    const touched = new Set(findings.map(({ element }) => element));
+    const [before, now] = [traces(faulty), traces(after)];
+    for (const [id, lines] of before) if (!touched.has(id)) expect(now.get(id), id).toBe(lines);
+  });
+});
+
+describe('the corpus', () => {
+  it('has at least 120 faults and twins, of most checks there are', () => {
+    expect(CORPUS.length * 2).toBeGreaterThanOrEqual(120);
+    const covered = new Set(CORPUS.map(({ check }) => check));
+    const missing = CHECKS.map(({ id }) => id).filter((id) => !covered.has(id));
+    // Tried beside their own tests, which need fonts, windows, faces and lines of their own.
+    expect(missing.sort()).toEqual(
+      [
+        'back-turn',
+        'behind-window',
+        'missing-typeface',
+        'not-embeddable',
+        'past-line',
+        'rgb-picture',
+        'size-mixture',
+        'typeface-mixture',
+      ].sort(),
+    );
+  });
+});
