@@ -12,6 +12,7 @@ const FLOORS = [
   'core/starters',
   'core/devices',
   'core/checks',
+  'core/cut',
   'core/files',
   'workers',
   'src/store',

@@ -11,6 +11,8 @@ const api = {
   readMixtures: async (...args: Parameters<Work['readMixtures']>) => (await work).readMixtures(...args),
   facePlates: async (...args: Parameters<Work['facePlates']>) => (await work).facePlates(...args),
   coloursIn: async (...args: Parameters<Work['coloursIn']>) => (await work).coloursIn(...args),
+  testCuts: async (...args: Parameters<typeof import('./cut-work')['testCuts']>) =>
+    (await import('./cut-work')).testCuts(...args),
   lookAt: async (...args: Parameters<Work['lookAt']>) => (await work).lookAt(...args),
 };
 export type InkRoom = typeof api;

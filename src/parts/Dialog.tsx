@@ -11,7 +11,8 @@ export function Dialog({
   title: string;
   onClose(): void;
   children: ReactNode;
-  wide?: boolean;
+  /** `full` takes as much of the window as there is. */
+  wide?: boolean | 'full';
 }) {
   const ref = useRef<HTMLDialogElement>(null);
   const id = useId();
@@ -21,7 +22,7 @@ export function Dialog({
   }, []);
   return (
     <dialog ref={ref} className="modal" aria-labelledby={id} onClose={onClose}>
-      <div className={`modal-box ${wide ? 'max-w-3xl' : 'max-w-lg'}`}>
+      <div className={`modal-box ${wide === 'full' ? 'max-h-[94vh] max-w-6xl' : wide ? 'max-w-3xl' : 'max-w-lg'}`}>
         <div className="mb-3 flex items-start justify-between gap-4">
           <h2 id={id} className="text-lg font-semibold">
             {title}

@@ -8,6 +8,7 @@ import { formatLength, formatSize } from '../../../core/units/length';
 import { act } from '../../store/session';
 import { useBench } from './bench';
 import { FindingList } from './FindingList';
+import { openPanel } from './room';
 
 interface Chip {
   label: string;
@@ -108,6 +109,13 @@ export function EdgeStrip() {
         onClick={() => toggle('all')}
       >
         {findings.length === 0 ? 'Nothing to fix' : `${findings.length} to look at`}
+      </button>
+      <button
+        type="button"
+        className="cursor-pointer rounded-xs bg-white/8 px-2 py-1 whitespace-nowrap"
+        onClick={() => openPanel('cut')}
+      >
+        Cut test
       </button>
       <label className="flex items-center gap-1.5 rounded-xs bg-white/8 py-1 pl-2 whitespace-nowrap">
         <span className="opacity-80">shop</span>

@@ -9,6 +9,7 @@ import { GuidesPanel } from './arrange/GuidesPanel';
 import { StraightenPanel } from './arrange/StraightenPanel';
 import { BenchContext } from './bench';
 import { Contents } from './Contents';
+import { CutDialog } from './cut/CutDialog';
 import { Details } from './Details';
 import { DrawingDialog } from './drawing-in/DrawingDialog';
 import { useIncoming } from './drawing-in/incoming';
@@ -118,6 +119,7 @@ export default function LayoutRoom() {
           {open === 'icons' && <IconsPanel onClose={close} />}
           {open === 'letters' && <LettersPanel onClose={close} />}
           {open === 'fits' && <FitsPanel onClose={close} />}
+          {open === 'cut' && <CutDialog onClose={close} />}
           {open === 'logos' && <LogosPanel onClose={close} />}
           {drawing && <DrawingDialog key={drawing.name} drawing={drawing} />}
           {open === 'guides' && <GuidesPanel onClose={close} />}

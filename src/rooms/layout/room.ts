@@ -7,7 +7,20 @@ interface Room {
   /** Whether templates are shown. */
   underlay: boolean;
   /** The panel that is open over the room, if any. */
-  open: 'keys' | 'actions' | 'export' | 'straighten' | 'guides' | 'icons' | 'logos' | 'fits' | 'letters' | undefined;
+  open:
+    | 'keys'
+    | 'actions'
+    | 'export'
+    | 'straighten'
+    | 'guides'
+    | 'icons'
+    | 'logos'
+    | 'fits'
+    | 'letters'
+    | 'cut'
+    | 'shops'
+    | 'checks'
+    | undefined;
 }
 
 export const useRoom = create<Room>(() => ({ asCut: false, both: false, underlay: true, open: undefined }));
