@@ -1,4 +1,5 @@
-import { checkPiece } from '../core/checks';
+import { asShopAsks, checkPiece } from '../core/checks';
+import { letStand } from '../core/checks/let-stand';
 import { measuredAndWanted } from '../core/checks/measure-words';
 import { checkPlates, layPiece, withFixes } from '../core/checks/on-plates';
 import { misspeltIn, spellingFindings, wordsToSpell } from '../core/checks/spelling';
@@ -24,7 +25,7 @@ export function shopGiven(path: string): ShopSpec {
 }
 
 export const check: Command = {
-  help: `check JOB.tidyedge [--piece ID] [--shop FILE] [--json]   prints findings
+  help: `check JOB.tidyedge [--piece ID] [--shop FILE] [--json]   prints the findings that nobody has let stand
 Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. --shop takes a shop spec as JSON.`,
   options: { piece: { type: 'string' }, shop: { type: 'string' }, json: { type: 'boolean' } },
   async run(path, { piece: id, shop, json }) {
@@ -41,11 +42,12 @@ Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. 
       const laid = layPiece(job, piece, kit, { picture }, on);
       const onPlates = laid.flatMap(checkPlates);
       const misspelt = speller ? misspeltIn(wordsToSpell(piece, job.spelling), speller) : new Map();
-      return [
+      const all = [
         ...checkPiece(job, piece, kit, on),
-        ...withFixes(onPlates, piece, { sources: sourcesOf(job, fonts), press: kit.press }),
-        ...spellingFindings(piece, job.spelling, misspelt, sourcesOf(job, fonts)),
-      ].map((finding) => ({ piece, finding }));
+        ...asShopAsks(withFixes(onPlates, piece, { sources: sourcesOf(job, fonts), press: kit.press }), on),
+        ...asShopAsks(spellingFindings(piece, job.spelling, misspelt, sourcesOf(job, fonts)), on),
+      ];
+      return letStand(all, job, piece).open.map((finding) => ({ piece, finding }));
     });
     // Of the whole job, not of a piece.
     const unused = id === undefined ? unusedInks(job).map((ink) => inkOf(job.inks, ink).name) : [];

@@ -8,6 +8,7 @@ export function NumberField({
   most,
   step = 1,
   name,
+  disabled = false,
   onChange,
 }: {
   label: string;
@@ -17,6 +18,7 @@ export function NumberField({
   step?: number;
   /** What it is called where the label alone would not do. */
   name?: string;
+  disabled?: boolean;
   onChange(value: number): void;
 }) {
   const [draft, setDraft] = useState<string>();
@@ -36,6 +38,7 @@ export function NumberField({
         min={least}
         max={most}
         step={step}
+        disabled={disabled}
         value={draft ?? value}
         onChange={(event) => {
           setDraft(event.target.value);

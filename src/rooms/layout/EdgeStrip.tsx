@@ -7,7 +7,7 @@ import { shopsOf } from '../../../core/job/shops-of';
 import { formatLength, formatSize } from '../../../core/units/length';
 import { act } from '../../store/session';
 import { useBench } from './bench';
-import { FindingList } from './FindingList';
+import { FindingList } from './findings/FindingList';
 import { openPanel } from './room';
 
 interface Chip {
@@ -17,9 +17,12 @@ interface Chip {
   check?: { id: string; says(count: number): string };
 }
 
+/** No shop's id: what opens the list of all of them. */
+const ALL_SHOPS = '*';
+
 /** The trade's figures for the piece, always in sight: calm when right, lit when a check has found something. */
 export function EdgeStrip() {
-  const { job, piece, shop, findings, onPress, unit } = useBench();
+  const { job, piece, shop, findings, standing, onPress, unit } = useBench();
   const [open, setOpen] = useState<string>();
   const facts = pieceFacts(job, piece);
   const of = (check: string | undefined): Finding[] => findings.filter((f) => f.check === check);
@@ -73,7 +76,9 @@ export function EdgeStrip() {
       className="relative col-span-3 flex min-w-0 items-center gap-2 bg-neutral px-3 text-neutral-content"
       aria-label="Edge strip"
     >
-      {shown.length > 0 && <FindingList findings={shown} onClose={() => setOpen(undefined)} />}
+      {(shown.length > 0 || (open === 'all' && standing.length > 0)) && (
+        <FindingList findings={shown} all={open === 'all'} onClose={() => setOpen(undefined)} />
+      )}
       {chips.map(({ label, value, check }) => {
         const found = of(check?.id);
         const text = (
@@ -103,7 +108,7 @@ export function EdgeStrip() {
       })}
       <button
         type="button"
-        disabled={findings.length === 0}
+        disabled={findings.length + standing.length === 0}
         aria-expanded={open === 'all'}
         className={`ml-auto rounded-xs px-2.5 py-1 font-semibold whitespace-nowrap ${findings.length > 0 ? 'cursor-pointer bg-warning text-warning-content' : 'bg-white/8'}`}
         onClick={() => toggle('all')}
@@ -122,13 +127,20 @@ export function EdgeStrip() {
         <select
           className="cursor-pointer bg-transparent pr-1 font-semibold"
           value={shop.id}
-          onChange={(event) => act('Shop spec', (j) => setShop(j, piece.id, event.target.value))}
+          onChange={(event) => {
+            const to = event.target.value;
+            if (to === ALL_SHOPS) openPanel('shops');
+            else act('Shop spec', (j) => setShop(j, piece.id, to));
+          }}
         >
           {shopsOf(job).map((each) => (
             <option key={each.id} value={each.id} className="text-black">
               {each.name}
             </option>
           ))}
+          <option value={ALL_SHOPS} className="text-black">
+            All shops, compared…
+          </option>
         </select>
       </label>
     </section>

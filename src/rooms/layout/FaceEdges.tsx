@@ -3,7 +3,7 @@ import type { Finding } from '../../../core/checks/check';
 import type { Box, Point } from '../../../core/geometry/box';
 import { formatLength, type PieceUnit } from '../../../core/units/length';
 import { BandPatterns, Bands } from './Bands';
-import { FindingMarks } from './FindingMarks';
+import { FindingMarks } from './findings/FindingMarks';
 import { Rulers } from './Rulers';
 import { onScreen, type View } from './view';
 

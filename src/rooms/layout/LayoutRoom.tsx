@@ -14,6 +14,7 @@ import { Details } from './Details';
 import { DrawingDialog } from './drawing-in/DrawingDialog';
 import { useIncoming } from './drawing-in/incoming';
 import { EdgeStrip } from './EdgeStrip';
+import { ChecksPanel } from './findings/ChecksPanel';
 import { IconsPanel } from './icons/IconsPanel';
 import { KeysHelp } from './KeysHelp';
 import { LogosPanel } from './LogosPanel';
@@ -22,6 +23,7 @@ import { FitsPanel } from './piece/FitsPanel';
 import { RoomBar, RoomWait } from './RoomShell';
 import { openPanel, toggleAsCut, toggleBoth, useRoom } from './room';
 import { Stage } from './Stage';
+import { ShopsPanel } from './shops/ShopsPanel';
 import { useBenchOf, useGesture } from './use-bench-of';
 import { useEditKeys } from './use-edit-keys';
 import { useNowAndThen } from './use-now-and-then';
@@ -120,6 +122,8 @@ export default function LayoutRoom() {
           {open === 'letters' && <LettersPanel onClose={close} />}
           {open === 'fits' && <FitsPanel onClose={close} />}
           {open === 'cut' && <CutDialog onClose={close} />}
+          {open === 'checks' && <ChecksPanel onClose={close} />}
+          {open === 'shops' && <ShopsPanel onClose={close} />}
           {open === 'logos' && <LogosPanel onClose={close} />}
           {drawing && <DrawingDialog key={drawing.name} drawing={drawing} />}
           {open === 'guides' && <GuidesPanel onClose={close} />}

@@ -1,5 +1,6 @@
 import { createContext, useContext } from 'react';
 import type { Finding } from '../../../core/checks/check';
+import type { Standing } from '../../../core/checks/let-stand';
 import type { Press } from '../../../core/colour/engine';
 import type { Element, Face, Job, Piece } from '../../../core/job/schema';
 import type { SceneSources } from '../../../core/scene/sources';
@@ -29,7 +30,9 @@ export interface Bench {
   previews: Previews;
   /** Overprinting elements on several things, in the colours of the plates. */
   mixtures: Mixtures;
+  /** What is open; and what was let stand. */
   findings: readonly Finding[];
+  standing: readonly Standing[];
   /** What the plates say, once they have been laid. */
   onPress: InkReading | undefined;
   unit: PieceUnit;

@@ -272,6 +272,8 @@ export const COMMANDS: readonly Command[] = [
   { name: 'The shop’s template, shown or not', group: 'See', keys: ['y'], run: toggleUnderlay },
   { name: 'Both faces, or one', group: 'See', keys: ['b'], run: toggleBoth },
   { name: 'Cut test…', group: 'See', keys: ['k'], run: () => openPanel('cut') },
+  { name: 'All checks…', group: 'See', run: () => openPanel('checks') },
+  { name: 'Shops…', group: 'See', run: () => openPanel('shops') },
   { name: 'Export for print…', group: 'See', run: () => openPanel('export') },
   { name: 'Look up an action…', group: 'See', keys: ['/'], run: () => openPanel('actions') },
   { name: 'All keys…', group: 'See', keys: ['?', 'Shift+?'], run: () => openPanel('keys') },

@@ -1,5 +1,6 @@
 import { useDeferredValue, useEffect, useMemo } from 'react';
-import { byGravity, checkPiece } from '../../../core/checks';
+import { asShopAsks, byGravity, checkPiece } from '../../../core/checks';
+import { letStand } from '../../../core/checks/let-stand';
 import { withFixes } from '../../../core/checks/on-plates';
 import { spellingFindings } from '../../../core/checks/spelling';
 import { pieceOf } from '../../../core/job/find';
@@ -21,6 +22,8 @@ import { useJob, useSession } from '../../store/session';
 import type { Bench } from './bench';
 import { useNowAndThen } from './use-now-and-then';
 import { EDITING_WORDS } from './words/editing';
+
+const NOTHING: ReturnType<typeof letStand> = { open: [], standing: [] };
 
 /** Whether a gesture goes on, and whether it is one of the hand: a drag or a pull, not typing. */
 export function useGesture(): { live: boolean; byHand: boolean } {
@@ -60,20 +63,21 @@ export function useBenchOf(
   const onPress = useInks(checked, pieceId, live);
   const offers = useOffers();
   // biome-ignore lint/correctness/useExhaustiveDependencies: once more families are here, more can be offered
-  const findings = useMemo(() => {
+  const { open: findings, standing } = useMemo(() => {
     const settled = checked && pieceOf(checked, pieceId);
-    if (!settled || !kit || !fontsHere || !press) return [];
+    if (!settled || !kit || !fontsHere || !press) return NOTHING;
     // On the page's own record of timings, where the bench (and a browser's profiler) reads it.
     const start = performance.now();
     const misspelt = spellingFindings(settled, checked.spelling, words, sourcesOf(checked, kit.fonts));
     const context = { sources: sourcesOf(checked, kit.fonts), press };
     const onPlates = withFixes(onPress?.findings ?? [], settled, context);
+    const at = shopIn(checked, settled.shop);
     const found = [
-      ...byGravity([...checkPiece(checked, settled, { fonts: kit.fonts, press }), ...onPlates]),
-      ...misspelt,
+      ...byGravity([...checkPiece(checked, settled, { fonts: kit.fonts, press }, at), ...asShopAsks(onPlates, at)]),
+      ...asShopAsks(misspelt, at),
     ];
     performance.measure('checks', { start });
-    return found;
+    return letStand(found, checked, settled);
   }, [checked, pieceId, kit, press, fontsHere, words, onPress, offers.here]);
   useEffect(() => offers.wantedBy(findings), [findings, offers.wantedBy]);
   const faces = useMemo(
@@ -103,6 +107,7 @@ export function useBenchOf(
       previews,
       mixtures,
       findings,
+      standing,
       onPress,
       unit: piece.unit,
       echo: echoUnit(piece.unit),
@@ -123,6 +128,7 @@ export function useBenchOf(
     previews,
     mixtures,
     findings,
+    standing,
     onPress,
     setFace,
   ]);

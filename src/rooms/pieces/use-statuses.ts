@@ -2,6 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useMemo } from 'react';
 import { checkPiece } from '../../../core/checks';
 import type { Finding } from '../../../core/checks/check';
+import { letStand } from '../../../core/checks/let-stand';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
@@ -26,7 +27,7 @@ export function useStatuses(job: Job, kit: Kit): ReadonlyMap<string, Status> {
       new Map(
         job.pieces.map((piece) => {
           const press = kit.press(pressConditionOf(job, shopIn(job, piece.shop)));
-          return [piece.id, checkPiece(job, piece, { fonts: kit.fonts, press })] as const;
+          return [piece.id, letStand(checkPiece(job, piece, { fonts: kit.fonts, press }), job, piece).open] as const;
         }),
       ),
     [job, kit],

@@ -4,11 +4,13 @@ export function Pick({
   value,
   options,
   onChange,
+  disabled = false,
 }: {
   label: string;
   value: string;
   options: readonly (readonly [value: string, says: string])[];
   onChange(value: string): void;
+  disabled?: boolean;
 }) {
   return (
     <label className="grid gap-0.5">
@@ -16,6 +18,7 @@ export function Pick({
       <select
         className="select select-sm w-full text-[14px]"
         value={value}
+        disabled={disabled}
         onChange={(event) => onChange(event.target.value)}
       >
         {options.map(([each, says]) => (

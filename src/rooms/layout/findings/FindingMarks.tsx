@@ -1,8 +1,9 @@
-import { type Finding, findingKey } from '../../../core/checks/check';
-import { measuredAndWanted } from '../../../core/checks/measure-words';
-import { type Box, bottom, outset } from '../../../core/geometry/box';
-import type { PieceUnit } from '../../../core/units/length';
-import { Tag } from './Tag';
+import { type Finding, findingKey } from '../../../../core/checks/check';
+import { measuredAndWanted } from '../../../../core/checks/measure-words';
+import { type Box, bottom, outset } from '../../../../core/geometry/box';
+import type { PieceUnit } from '../../../../core/units/length';
+import { Tag } from '../Tag';
+import { usePointed } from './pointed';
 
 /** Findings where they are: an amber frame and the measured beside the wanted. `toScreen` gives pixels. */
 export function FindingMarks({
@@ -16,15 +17,17 @@ export function FindingMarks({
   toScreen(box: Box): Box;
   chosen: string | undefined;
 }) {
+  const pointed = usePointed(({ key }) => key);
   return findings.map((finding) => {
-    const box = outset(toScreen(finding.place), 2);
+    const isPointed = findingKey(finding) === pointed;
+    const box = outset(toScreen(finding.place), isPointed ? 5 : 2);
     return (
       <g key={findingKey(finding)} pointerEvents="none">
         <rect
           {...box}
           fill="none"
           stroke="var(--amber)"
-          strokeWidth="1.2"
+          strokeWidth={isPointed ? 4 : 1.2}
           strokeDasharray={finding.severity === 'advise' ? '2 3' : undefined}
         />
         {finding.element !== chosen && (

@@ -1,0 +1,203 @@
+import { PDFDocument, type PDFFont, type PDFPage, rgb, StandardFonts } from '@cantoo/pdf-lib';
+import { ALL_CHECKS } from '../checks';
+import type { Finding } from '../checks/check';
+import type { Standing } from '../checks/let-stand';
+import { measuredAndWanted } from '../checks/measure-words';
+import { findElement, titleOf } from '../job/find';
+import type { Job, Piece } from '../job/schema';
+import type { ShopSpec } from '../trade/schema';
+import { sourceWords } from '../trade/source-words';
+import { formatSize } from '../units/length';
+
+/** What was found in a piece, to be handed on: as data, and as pages with a picture of each place. */
+
+/** A row of the report. */
+export interface Told {
+  check: string;
+  name: string;
+  severity: Finding['severity'];
+  face: string;
+  what: string;
+  problem: string;
+  measured: string | undefined;
+  protects: string;
+  source: string;
+  /** The place on the face, points from the trim's corner. */
+  place: Finding['place'];
+  /** Why it is let stand; open where it is left out. */
+  accepted?: { reason: string; at: string };
+}
+
+/** PNG bytes of a place, by the row they belong to. */
+export type Pictures = ReadonlyMap<Told, Uint8Array>;
+
+export interface Report {
+  job: string;
+  piece: string;
+  size: string;
+  shop: string;
+  /** The job's state that was looked at, ISO 8601. */
+  changed: string;
+  rows: Told[];
+}
+
+function tell(job: Job, piece: Piece, finding: Finding, accepted?: Told['accepted']): Told {
+  const check = ALL_CHECKS.find(({ id }) => id === finding.check);
+  const element = findElement(job, finding.element)?.element;
+  return {
+    check: finding.check,
+    name: check?.name ?? finding.check,
+    severity: finding.severity,
+    face: piece.faces.find(({ id }) => id === finding.face)?.name ?? '',
+    what: element ? titleOf(element, job.assets) : 'The face',
+    problem: finding.problem,
+    measured: measuredAndWanted(finding, piece.unit),
+    protects: finding.rule ?? check?.protects ?? '',
+    source: check ? sourceWords(check.source) : '',
+    place: finding.place,
+    ...(accepted ? { accepted } : {}),
+  };
+}
+
+/** All that was found in a piece, the open ones first. */
+export const reportOf = (
+  job: Job,
+  piece: Piece,
+  shop: ShopSpec,
+  open: readonly Finding[],
+  standing: readonly Standing[],
+): Report => ({
+  job: job.name,
+  piece: piece.name,
+  size: formatSize(piece.width, piece.height, piece.unit, 2),
+  shop: shop.name,
+  changed: job.changed,
+  rows: [
+    ...open.map((finding) => tell(job, piece, finding)),
+    ...standing.map(({ finding, accepted: { reason, at } }) => tell(job, piece, finding, { reason, at })),
+  ],
+});
+
+const base64 = (bytes: Uint8Array): string => {
+  let text = '';
+  for (let i = 0; i < bytes.length; i += 0x8000) text += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
+  return btoa(text);
+};
+
+/** The report as JSON; pictures as data addresses. */
+export const reportJson = (report: Report, pictures: Pictures): string =>
+  `${JSON.stringify(
+    {
+      ...report,
+      rows: report.rows.map((row) => {
+        const picture = pictures.get(row);
+        return { ...row, ...(picture ? { picture: `data:image/png;base64,${base64(picture)}` } : {}) };
+      }),
+    },
+    null,
+    1,
+  )}\n`;
+
+const A4 = { width: 595.28, height: 841.89 };
+const MARGIN = 48;
+const PICTURE = 96;
+const INK = rgb(0.14, 0.13, 0.12);
+const QUIET = rgb(0.4, 0.38, 0.36);
+const SAYS = { stop: 'Stop', warn: 'Warning', advise: 'Advice' } as const;
+
+/** What the built-in fonts of PDF have no letter for is left as a question mark. */
+const plain = (text: string, font: PDFFont): string =>
+  [...text.replace(/[\u2028\n\t]/g, ' ').replaceAll('→', '->')]
+    .map((letter) => {
+      try {
+        font.encodeText(letter);
+        return letter;
+      } catch {
+        return '?';
+      }
+    })
+    .join('');
+
+/** Words in lines no longer than a width. */
+function wrapped(text: string, font: PDFFont, size: number, width: number): string[] {
+  const lines: string[] = [];
+  let now = '';
+  for (const word of plain(text, font).split(' ')) {
+    const more = now === '' ? word : `${now} ${word}`;
+    if (font.widthOfTextAtSize(more, size) <= width || now === '') now = more;
+    else {
+      lines.push(now);
+      now = word;
+    }
+  }
+  return now === '' ? lines : [...lines, now];
+}
+
+/** The report as a PDF on A4, a picture of each place beside what was found there. The same report gives the same pages. */
+export async function reportPdf(report: Report, pictures: Pictures): Promise<Uint8Array> {
+  const file = await PDFDocument.create();
+  file.setTitle(`Findings: ${report.job}, ${report.piece}`);
+  const date = new Date(report.changed);
+  file.setCreationDate(date);
+  file.setModificationDate(date);
+  const font = await file.embedFont(StandardFonts.Helvetica);
+  const bold = await file.embedFont(StandardFonts.HelveticaBold);
+  let page: PDFPage = file.addPage([A4.width, A4.height]);
+  let y = A4.height - MARGIN;
+  const line = (text: string, x: number, size: number, face = font, colour = INK): void => {
+    page.drawText(plain(text, face), { x, y: y - size, size, font: face, color: colour });
+    y -= size * 1.35;
+  };
+  const room = (needed: number): void => {
+    if (y - needed > MARGIN) return;
+    page = file.addPage([A4.width, A4.height]);
+    y = A4.height - MARGIN;
+  };
+  line(`${report.job}: ${report.piece}`, MARGIN, 17, bold);
+  line(
+    `${report.size}, for ${report.shop}, as of ${report.changed.slice(0, 16).replace('T', ' ')} UTC`,
+    MARGIN,
+    10,
+    font,
+    QUIET,
+  );
+  const open = report.rows.filter(({ accepted }) => !accepted).length;
+  line(`${open} open, ${report.rows.length - open} let stand`, MARGIN, 10, font, QUIET);
+  y -= 10;
+  const width = A4.width - 2 * MARGIN - PICTURE - 14;
+  for (const row of report.rows) {
+    const texts: [string, number, PDFFont, typeof INK][] = [
+      [`${SAYS[row.severity]}: ${row.name}`, 11, bold, INK],
+      [`${row.what}, ${row.face}. ${row.problem}${row.measured ? `. ${row.measured}` : ''}`, 10, font, INK],
+      [`${row.protects} (${row.source})`, 9, font, QUIET],
+      ...(row.accepted
+        ? ([[`Let stand on ${row.accepted.at.slice(0, 10)}: ${row.accepted.reason}`, 10, bold, INK]] as [
+            string,
+            number,
+            PDFFont,
+            typeof INK,
+          ][])
+        : []),
+    ];
+    const lines = texts.flatMap(([text, size, face, colour]) =>
+      wrapped(text, face, size, width).map((each) => ({ text: each, size, face, colour })),
+    );
+    const height = Math.max(
+      PICTURE,
+      lines.reduce((sum, { size }) => sum + size * 1.35, 0),
+    );
+    room(height + 12);
+    const top = y;
+    const bytes = pictures.get(row);
+    if (bytes) {
+      const image = await file.embedPng(bytes);
+      const scale = PICTURE / Math.max(image.width, image.height);
+      const [w, h] = [image.width * scale, image.height * scale];
+      page.drawImage(image, { x: MARGIN, y: top - h, width: w, height: h });
+      page.drawRectangle({ x: MARGIN, y: top - h, width: w, height: h, borderColor: QUIET, borderWidth: 0.4 });
+    }
+    for (const each of lines) line(each.text, MARGIN + PICTURE + 14, each.size, each.face, each.colour);
+    y = top - height - 12;
+  }
+  return file.save();
+}
