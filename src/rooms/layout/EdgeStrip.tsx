@@ -73,7 +73,7 @@ export function EdgeStrip() {
 
   return (
     <section
-      className="relative col-span-3 flex min-w-0 items-center gap-2 bg-neutral px-3 text-neutral-content"
+      className="relative col-span-3 flex min-w-0 items-center gap-1.5 bg-neutral px-2.5 text-neutral-content"
       aria-label="Edge strip"
     >
       {(shown.length > 0 || (open === 'all' && standing.length > 0)) && (
@@ -95,13 +95,13 @@ export function EdgeStrip() {
             key={label}
             type="button"
             aria-expanded={open === check?.id}
-            className="cursor-pointer rounded-xs bg-warning px-2 py-1 whitespace-nowrap text-warning-content"
+            className="cursor-pointer rounded-xs bg-warning px-1.5 py-1 whitespace-nowrap text-warning-content"
             onClick={() => check && toggle(check.id)}
           >
             {text}
           </button>
         ) : (
-          <span key={label} className="rounded-xs bg-white/8 px-2 py-1 whitespace-nowrap">
+          <span key={label} className="rounded-xs bg-white/8 px-1.5 py-1 whitespace-nowrap">
             {text}
           </span>
         );
@@ -110,22 +110,22 @@ export function EdgeStrip() {
         type="button"
         disabled={findings.length + standing.length === 0}
         aria-expanded={open === 'all'}
-        className={`ml-auto rounded-xs px-2.5 py-1 font-semibold whitespace-nowrap ${findings.length > 0 ? 'cursor-pointer bg-warning text-warning-content' : 'bg-white/8'}`}
+        className={`ml-auto rounded-xs px-2 py-1 font-semibold whitespace-nowrap ${findings.length > 0 ? 'cursor-pointer bg-warning text-warning-content' : 'bg-white/8'}`}
         onClick={() => toggle('all')}
       >
         {findings.length === 0 ? 'Nothing to fix' : `${findings.length} to look at`}
       </button>
       <button
         type="button"
-        className="cursor-pointer rounded-xs bg-white/8 px-2 py-1 whitespace-nowrap"
+        className="cursor-pointer rounded-xs bg-white/8 px-1.5 py-1 whitespace-nowrap"
         onClick={() => openPanel('cut')}
       >
         Cut test
       </button>
-      <label className="flex items-center gap-1.5 rounded-xs bg-white/8 py-1 pl-2 whitespace-nowrap">
+      <label className="flex min-w-0 items-center gap-1.5 rounded-xs bg-white/8 py-1 pl-2 whitespace-nowrap">
         <span className="opacity-80">shop</span>
         <select
-          className="cursor-pointer bg-transparent pr-1 font-semibold"
+          className="min-w-0 cursor-pointer truncate bg-transparent pr-1 font-semibold"
           value={shop.id}
           onChange={(event) => {
             const to = event.target.value;

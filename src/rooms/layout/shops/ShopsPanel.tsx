@@ -201,7 +201,7 @@ function Spec({ shop }: { shop: ShopSpec }) {
           <h4 className="font-semibold">
             {name} <span className="quiet text-[13px] font-normal">{says}</span>
           </h4>
-          <div className="grid grid-cols-5 gap-1.5">
+          <div className={`grid gap-1.5 ${fields.length === KINDS.length ? 'grid-cols-5' : 'grid-cols-3'}`}>
             {fields.map((field) => (
               <SpecField key={field.path} shop={shop} field={field} fixed={fixed} onChange={change} />
             ))}

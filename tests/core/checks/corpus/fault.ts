@@ -49,7 +49,7 @@ export const code = (id: string, x: number, y: number, side: number, paint = ink
   paint,
 });
 
-const GREY = makePng(300, 300, () => [128, 128, 128]);
+export const GREY = makePng(300, 300, () => [128, 128, 128]);
 
 /** A job with a picture of `side` millimetres whose file is said to be like this. */
 export function pictured(

@@ -1,0 +1,136 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { openDemoCard, row } from './bench';
+
+/** Working with findings, the cut test, and shops of one's own. */
+test.beforeEach(async ({ page }) => openDemoCard(page));
+
+const type = async (page: Page, label: string, value: string): Promise<void> => {
+  await page.getByLabel(label, { exact: true }).fill(value);
+  await page.getByLabel(label, { exact: true }).press('Enter');
+};
+
+/** The name too near the cut, and the panel short of the bleed. */
+async function spoil(page: Page): Promise<void> {
+  await row(page, /^Iris Calloway/)
+    .first()
+    .click();
+  await type(page, 'X', '52 mm');
+  await row(page, /^Fen panel/).click();
+  await type(page, 'X', '0 mm');
+  await page.keyboard.press('Escape');
+}
+
+test('findings are walked by Enter, let stand with a reason that is kept and reported', async ({ page }) => {
+  await spoil(page);
+  await page.getByRole('button', { name: /to look at/ }).click();
+  const list = page.getByRole('region', { name: 'Findings', exact: true });
+  await expect(list.getByRole('region', { name: 'Findings on Front' })).toBeVisible();
+  const first = list.locator('[data-finding]').first();
+  await expect(first).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(list.locator('[data-finding]').nth(1)).toBeFocused();
+  await expect(page.getByLabel('X', { exact: true })).toBeVisible();
+  const near = list.getByRole('listitem').filter({ hasText: 'Iris Calloway' });
+  await near.getByRole('button', { name: 'Let it stand…' }).click();
+  await near.getByLabel('Why it may stand').fill('The client wants it there.');
+  await page.keyboard.press('Enter');
+  await expect(list.getByRole('region', { name: 'Let stand' })).toContainText('The client wants it there.');
+  const waiting = page.waitForEvent('download');
+  await list.getByRole('button', { name: 'Report as PDF' }).click();
+  const path = await (await waiting).path();
+  const text = execFileSync('pdftotext', ['-layout', path, '-']).toString();
+  expect(text).toContain('Art short of the bleed');
+  expect(text).toMatch(/Let stand on \d{4}-\d\d-\d\d: The client wants it there\./);
+  expect(execFileSync('pdfimages', ['-list', path]).toString().trim().split('\n').length).toBeGreaterThan(3);
+  const json = page.waitForEvent('download');
+  await list.getByRole('button', { name: 'Report as JSON' }).click();
+  const report = JSON.parse(readFileSync(await (await json).path(), 'utf8'));
+  expect(
+    report.rows.some(
+      (each: { accepted?: { reason: string } }) => each.accepted?.reason === 'The client wants it there.',
+    ),
+  ).toBe(true);
+  expect(report.rows[0].picture).toMatch(/^data:image\/png;base64,/);
+  await page.reload();
+  await page.getByRole('button', { name: /to look at/ }).click();
+  await expect(list.getByRole('region', { name: 'Let stand' })).toContainText('The client wants it there.');
+  await list.getByRole('button', { name: 'Look again' }).click();
+  await expect(list.getByRole('listitem').filter({ hasText: 'Iris Calloway' })).toBeVisible();
+});
+
+test('all that can be mended is mended as one step, seen before and after', async ({ page }) => {
+  await spoil(page);
+  await page.getByRole('button', { name: /to look at/ }).click();
+  await page.getByRole('button', { name: /^Mend all that can be/ }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('img', { name: 'Front, before' })).toBeVisible();
+  await expect(dialog.getByRole('img', { name: 'Front, after' })).toBeVisible();
+  await expect(dialog.getByRole('list', { name: 'What is done' })).toContainText('Extend to bleed');
+  await dialog.getByRole('button', { name: /^Mend/ }).click();
+  await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: /to look at/ })).toBeVisible();
+});
+
+test('every check is found by a word of it', async ({ page }) => {
+  await spoil(page);
+  await page.getByRole('button', { name: /to look at/ }).click();
+  await page.getByRole('button', { name: 'All checks' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('heading', { name: /^\d\d checks$/ })).toBeVisible();
+  await dialog.getByLabel('Find a check').fill('guillotine sliver');
+  await expect(dialog.getByRole('list', { name: 'Checks' }).getByRole('listitem').first()).toContainText(/sliver/);
+});
+
+test('the cut test counts what goes wrong, and the change that helps most mends it', async ({ page }) => {
+  await spoil(page);
+  await page.getByRole('button', { name: 'Cut test' }).click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByText(/of 10,000 come out wrong/)).toBeVisible({ timeout: 30_000 });
+  await expect(dialog.getByRole('img', { name: 'Where the cut fell at the left' })).toBeVisible();
+  await dialog.getByLabel('Cut to the right').fill('4');
+  await dialog.getByRole('button', { name: 'True again' }).click();
+  await expect(dialog.getByLabel('Cut to the right')).toHaveValue('0');
+  const help = dialog.getByRole('region', { name: 'What would help' });
+  await expect(help).toContainText('Move Iris Calloway in by');
+  await help.getByRole('button', { name: 'Do it' }).first().click();
+  await expect(dialog.getByText(/of 10,000 comes? out wrong/)).toBeVisible({ timeout: 30_000 });
+  await expect(help).toHaveCount(0);
+  await expect(dialog.getByText(/^(No piece|under 0.1 %)$/).first()).toBeVisible();
+});
+
+test('a shop’s spec is copied, changed, sent to, written as a file and taken in again', async ({ page }) => {
+  await page
+    .getByRole('region', { name: 'Edge strip' })
+    .getByRole('combobox')
+    .selectOption({ label: 'All shops, compared…' });
+  const dialog = page.getByRole('dialog');
+  const shops = dialog.getByRole('list', { name: 'Shops' });
+  await expect(shops.getByRole('listitem')).toHaveCount(5);
+  await expect(shops.getByRole('listitem').filter({ hasText: 'Metric offset' })).toContainText('takes it as it is');
+  await shops.getByRole('button', { name: /^Letterpress/ }).click();
+  await expect(dialog.getByRole('region', { name: 'What changes' })).toContainText(/does not print/);
+  await shops.getByRole('button', { name: /^Metric offset/ }).click();
+  await dialog.getByRole('button', { name: 'Copy to change' }).click();
+  const bleed = dialog.getByRole('region', { name: 'Bleed' });
+  await bleed.getByLabel('Cards', { exact: true }).fill('5 mm');
+  await bleed.getByLabel('Cards', { exact: true }).press('Enter');
+  await expect(dialog.getByRole('region', { name: 'What changes' })).toContainText(/Stops short of the bleed/);
+  await dialog.getByRole('button', { name: 'Send it there' }).click();
+  const waiting = page.waitForEvent('download');
+  await dialog.getByRole('button', { name: 'As a file' }).click();
+  const path = await (await waiting).path();
+  expect(JSON.parse(readFileSync(path, 'utf8')).bleed.card).toBeCloseTo(14.173, 2);
+  await dialog.getByRole('button', { name: 'Delete' }).click();
+  await expect(shops.getByRole('listitem')).toHaveCount(5);
+  await dialog
+    .getByLabel('A shop’s spec')
+    .setInputFiles({ name: 'shop.json', mimeType: 'application/json', buffer: readFileSync(path) });
+  await expect(shops.getByRole('listitem')).toHaveCount(6);
+  await dialog
+    .getByLabel('A shop’s spec')
+    .setInputFiles({ name: 'shop.json', mimeType: 'application/json', buffer: Buffer.from('{') });
+  await expect(dialog.getByRole('alert')).toContainText('not JSON');
+});
