@@ -40,6 +40,26 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: /to look at/ }).click();
   },
+  'cut-test': async (page) => {
+    await layout(page);
+    await page
+      .getByRole('button', { name: /^Iris Calloway/ })
+      .first()
+      .click();
+    await page.getByLabel('X', { exact: true }).fill('51');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Cut test' }).click();
+    await page.getByText('What would help most').waitFor();
+    await page.waitForTimeout(1500);
+  },
+  shops: async (page) => {
+    await layout(page);
+    await page
+      .getByRole('region', { name: 'Edge strip' })
+      .getByRole('combobox')
+      .selectOption({ label: 'All shops, compared…' });
+    await page.getByRole('button', { name: /^Letterpress/ }).click();
+  },
   house: async (page) => {
     await page.goto(`${home}/house?job=hollin-and-fen&piece=card`);
     await page.getByRole('region', { name: 'People' }).waitFor();
@@ -68,20 +88,6 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await layout(page, 'open-day', 'event');
     await page.locator('svg[data-face] image').waitFor();
     await page.locator('[data-element="event"]').dblclick();
-  },
-  'type-list': async (page) => {
-    await layout(page);
-    await page.locator('main [data-element="name"]').click();
-    await page.getByRole('button', { name: /^Typeface/ }).click();
-    const find = page.getByRole('combobox', { name: 'Find a typeface' });
-    for (let i = 0; i < 9; i++) await find.press('ArrowDown');
-    await page.waitForTimeout(1500);
-  },
-  'words-on-a-line': async (page) => {
-    await layout(page, 'open-day', 'event');
-    await page.getByText('Back', { exact: true }).click();
-    await page.locator('[data-element="round"]').click();
-    await page.getByRole('region', { name: 'Line' }).scrollIntoViewIfNeeded();
   },
   arrange: async (page) => {
     await layout(page, 'open-day', 'event');

@@ -10,6 +10,7 @@ import { decodePicture } from '../core/picture/decode';
 import { type Lightness, lightnessOf } from '../core/picture/lightness';
 import { probePicture } from '../core/picture/probe';
 import { proofPicture, type Separation, separatePicture } from '../core/picture/separate';
+import { upscaledBy } from '../core/picture/upscaled';
 import type { OwnCondition, PressCondition } from '../core/trade/schema';
 import { type OwnFont, plainFont, takeFont } from '../core/type/own-font';
 import { findOwnFonts, findOwnProfiles, loadFontCutter, loadFonts, loadKit, loadPresses, loadProfiles } from './kit';
@@ -52,7 +53,9 @@ export async function preview(
 /** Looks a picture over from head to end before it is taken in. Throws with words for the user. */
 export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: string; asset: Asset }> {
   const { type, bits, quality } = probePicture(bytes);
-  const { width, height, space, alpha } = decodePicture(bytes);
+  const pixels = decodePicture(bytes);
+  const { width, height, space, alpha } = pixels;
+  const upscaled = upscaledBy(pixels);
   return {
     hash: hashOf(bytes),
     asset: {
@@ -63,6 +66,7 @@ export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: s
       space,
       bits: bits as NonNullable<Asset['bits']>,
       ...(alpha ? { alpha: true as const } : {}),
+      ...(upscaled === undefined ? {} : { upscaled }),
       ...(quality === undefined ? {} : { quality }),
     },
   };

@@ -53,6 +53,8 @@ export const findingKey = ({ check, element, problem }: Finding): string => `${c
 export interface CheckKit {
   fonts: FontBook;
   press: Press;
+  /** The files of pictures that are here, by their hashes; all of them where it is left out. */
+  filesHere?: ReadonlySet<string> | undefined;
 }
 
 /** What a check looks at. */
@@ -62,6 +64,7 @@ export interface CheckContext {
   shop: ShopSpec;
   sources: SceneSources;
   press: Press;
+  filesHere?: CheckKit['filesHere'];
   /** All of the job, for what has to agree across it. */
   job: Job;
   /** The logos of the house. */

@@ -5,8 +5,11 @@ import { asFace } from '../job/turned';
 import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import type { ShopSpec } from '../trade/schema';
+import { acrossFold } from './across-fold';
 import { almostAligned } from './almost-aligned';
+import { backTurn } from './back-turn';
 import { backgroundGap } from './background-gap';
+import { behindTheWindow } from './behind-window';
 import { blackAreas } from './black-areas';
 import type { Check, CheckKit, Finding, Severity } from './check';
 import { codeAtEdge } from './code-at-edge';
@@ -29,16 +32,19 @@ import { hiddenWords } from './hidden-words';
 import { hyphenForDash } from './hyphen-for-dash';
 import { invisible } from './invisible';
 import { jpegQuality } from './jpeg-quality';
-import { acrossFold, keepClear, unprintableMargin } from './keep-clear';
+import { keepClear } from './keep-clear';
 import { knockedOutBlack } from './knocked-out-black';
 import { letterWouldPrint } from './letter-would-print';
 import { lineArtPpi } from './line-art-ppi';
 import { logoAltered } from './logo-altered';
+import { logoCrowded } from './logo-crowded';
+import { logoSmall } from './logo-small';
 import { logoVersions } from './logo-versions';
-import { logoCrowded, logoSmall } from './logos';
 import { longLines } from './long-lines';
 import { lowPpi } from './low-ppi';
-import { missingGlyph, missingTypeface } from './missing-glyph';
+import { missingGlyph } from './missing-glyph';
+import { missingPicture } from './missing-picture';
+import { missingTypeface } from './missing-typeface';
 import { nearFold } from './near-fold';
 import { nearInks } from './near-inks';
 import { nearPieceSizes } from './near-piece-sizes';
@@ -50,7 +56,7 @@ import { outOfGamut } from './out-of-gamut';
 import { outsideSafe } from './outside-safe';
 import { pastLine } from './past-line';
 import { placeholderWords } from './placeholder-words';
-import { backTurn, behindTheWindow, postSize } from './post';
+import { postSize } from './post-size';
 import { registrationColour } from './registration-colour';
 import { rgbPicture } from './rgb-picture';
 import { richBlackWords } from './rich-black-words';
@@ -59,6 +65,7 @@ import { sampleLeft } from './sample-left';
 import { seeThrough } from './see-through';
 import { shopPlates } from './shop-plates';
 import { shortOfBleed } from './short-of-bleed';
+import { sizeMixture } from './size-mixture';
 import { sizeNotOffered } from './size-not-offered';
 import { sliverInside } from './sliver-inside';
 import { smallType } from './small-type';
@@ -70,9 +77,11 @@ import { tightTracking } from './tight-tracking';
 import { tintDark } from './tint-dark';
 import { tintLight } from './tint-light';
 import { transparentPicture } from './transparent-picture';
-import { sizeMixture, typefaceMixture } from './type-mixture';
+import { typefaceMixture } from './typeface-mixture';
 import { typewriterQuotes } from './typewriter-quotes';
+import { unprintableMargin } from './unprintable-margin';
 import { unreadableCode } from './unreadable-code';
+import { upscaledPicture } from './upscaled-picture';
 import { whiteOverprint } from './white-overprint';
 
 export const CHECKS: readonly Check[] = [
@@ -117,6 +126,8 @@ export const CHECKS: readonly Check[] = [
   sizeNotOffered,
   emptyFace,
   cornerCut,
+  missingPicture,
+  upscaledPicture,
   heavyPicture,
   lineArtPpi,
   rgbPicture,
@@ -177,14 +188,24 @@ export const asShopAsks = (findings: readonly Finding[], { asks }: ShopSpec): Fi
 export function checkPiece(
   job: Job,
   piece: Piece,
-  { fonts, press }: CheckKit,
+  { fonts, press, filesHere }: CheckKit,
   shop = shopIn(job, piece.shop),
 ): Finding[] {
   const sources = sourcesOf(job, fonts);
   const envelopes = envelopesOf(job);
   const here = CHECKS.filter(({ id }) => shop.asks[id] !== 'off');
   const found = printedFaces(piece, sources).flatMap((face) => {
-    const context = { piece: asFace(piece, face), face, shop, sources, press, job, logos: job.logos, envelopes };
+    const context = {
+      piece: asFace(piece, face),
+      face,
+      shop,
+      sources,
+      press,
+      job,
+      logos: job.logos,
+      envelopes,
+      filesHere,
+    };
     return here.flatMap((check) => check.run(context));
   });
   return byGravity(asShopAsks(found, shop));

@@ -1,10 +1,10 @@
 import { setParagraphs } from '../job/edits/words';
 import { flowHead } from '../job/find';
-import { letteringsOf, lookOf, setParagraphsOf } from '../job/look';
+import { lookOf, setParagraphsOf } from '../job/look';
 import type { Words } from '../job/schema';
 import { elementFrame } from '../scene/face';
 import type { SceneSources } from '../scene/sources';
-import { familyName, typefaceIn } from '../type/own-font';
+import { familyName } from '../type/own-font';
 import { TYPEFACES } from '../type/typefaces';
 import type { Check, Fix } from './check';
 
@@ -78,34 +78,6 @@ export const missingGlyph: Check = {
           wanted: { value: 0, kind: 'count' },
           // Words that go on from another frame are mended there.
           ...(flowHead(piece, element.id) === element.id ? fixWith(element, lacking, sources) : {}),
-        },
-      ];
-    }),
-};
-
-export const missingTypeface: Check = {
-  id: 'missing-typeface',
-  name: 'A typeface that is not here',
-  protects: 'Words in a typeface that is not here are shown and would print in another.',
-  source: { kind: 'common practice' },
-  severity: 'stop',
-  run: ({ face, sources }) =>
-    face.elements.flatMap((element) => {
-      if (element.kind !== 'words') return [];
-      const unknown = [...new Set(letteringsOf(element, sources.styles).map((l) => l.typeface))].filter(
-        (id) => !typefaceIn(id, sources.ownFonts),
-      );
-      if (unknown.length === 0) return [];
-      return [
-        {
-          check: 'missing-typeface',
-          severity: 'stop',
-          face: face.id,
-          element: element.id,
-          place: elementFrame(element, sources),
-          problem: `${unknown.map((id) => familyName(id, sources.ownFonts)).join(', ')} is not here; choose another typeface`,
-          measured: { value: unknown.length, kind: 'count' },
-          wanted: { value: 0, kind: 'count' },
         },
       ];
     }),

@@ -87,6 +87,8 @@ export const assetSchema = z.strictObject({
   bits: z.literal([1, 2, 4, 8, 16]).optional(),
   /** It has parts that can be seen through. */
   alpha: z.literal(true).optional(),
+  /** It had been made so many times larger before it was taken in. */
+  upscaled: z.int().min(2).max(8).optional(),
   /** How well a JPEG was saved, 1 to 100, by its tables. */
   quality: z.int().min(1).max(100).optional(),
 });

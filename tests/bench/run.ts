@@ -15,6 +15,7 @@ import { shopOf } from '../../core/trade/shops';
 import { settingCount } from '../../core/type/set-paragraph';
 import { glasshouse } from '../../demo/glasshouse';
 import { checkKit, openDemo } from '../kit';
+import { checksAgainstDrawing } from './checks';
 import { dragInPage, inksInPage, typeInPage } from './in-page';
 import { letterJob, letterParagraphs, SENTENCE } from './letter';
 import { platesAgainstGhostscript } from './plates';
@@ -99,6 +100,8 @@ for (const [care, flag, says] of [
 
 // The plates of a whole A4 face: a picture to the bleed, sixty elements, a letter.
 await platesAgainstGhostscript(folder, report, timed);
+
+await checksAgainstDrawing();
 
 // One key in a letter of 1,000 words beside 60 other elements: setting, drawing and checking, against shaping its paragraph plainly.
 let page = letterJob();

@@ -1,3 +1,4 @@
+import { useLiveQuery } from 'dexie-react-hooks';
 import { useDeferredValue, useEffect, useMemo } from 'react';
 import { asShopAsks, byGravity, checkPiece } from '../../../core/checks';
 import { letStand } from '../../../core/checks/let-stand';
@@ -18,6 +19,7 @@ import { useOffers } from '../../parts/use-offers';
 import { usePreviews } from '../../parts/use-previews';
 import { useProfiles } from '../../parts/use-profiles';
 import { useSpelling } from '../../parts/use-spelling';
+import { db } from '../../store/db';
 import { useJob, useSession } from '../../store/session';
 import type { Bench } from './bench';
 import { useNowAndThen } from './use-now-and-then';
@@ -59,6 +61,7 @@ export function useBenchOf(
   // The checks come after the stage: a key or a drag is drawn first, and checked when there is time.
   const { live, byHand } = useGesture();
   const checked = useDeferredValue(useNowAndThen(job, live, byHand));
+  const filesHere = useLiveQuery(async () => new Set(await db.assets.toCollection().primaryKeys()), []);
   const words = useSpelling(checked && pieceOf(checked, pieceId), checked?.spelling);
   const onPress = useInks(checked, pieceId, live);
   const offers = useOffers();
@@ -73,12 +76,15 @@ export function useBenchOf(
     const onPlates = withFixes(onPress?.findings ?? [], settled, context);
     const at = shopIn(checked, settled.shop);
     const found = [
-      ...byGravity([...checkPiece(checked, settled, { fonts: kit.fonts, press }, at), ...asShopAsks(onPlates, at)]),
+      ...byGravity([
+        ...checkPiece(checked, settled, { fonts: kit.fonts, press, filesHere }, at),
+        ...asShopAsks(onPlates, at),
+      ]),
       ...asShopAsks(misspelt, at),
     ];
     performance.measure('checks', { start });
     return letStand(found, checked, settled);
-  }, [checked, pieceId, kit, press, fontsHere, words, onPress, offers.here]);
+  }, [checked, pieceId, kit, press, fontsHere, words, onPress, offers.here, filesHere]);
   useEffect(() => offers.wantedBy(findings), [findings, offers.wantedBy]);
   const faces = useMemo(
     () => (piece && sources && fontsHere ? shownFaces(piece, sources) : []),

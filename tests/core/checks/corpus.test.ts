@@ -67,6 +67,7 @@ describe('the corpus', () => {
       [
         'back-turn',
         'behind-window',
+        'missing-picture',
         'missing-typeface',
         'not-embeddable',
         'past-line',
