@@ -1,13 +1,9 @@
 import { bottom, right } from '../geometry/box';
 import { canExtend, extendToBleed } from '../scene/extend';
+import { CHECK_LIMITS } from '../trade/check-limits';
 import { type Check, type CheckContext, type Finding, trimOf } from './check';
 import { type EdgeArt, edgeArt, SIDES } from './edge-art';
 import { found } from './found';
-
-/** A background covers at least this share of a face; common practice. */
-const GROUND = 0.6;
-/** Space left at an edge that is more than this share of the face is a design, not a gap. */
-const DESIGN = 0.12;
 
 /** Whether other art covers the strip that a background leaves at a side. */
 function isCovered(side: (typeof SIDES)[number], ground: EdgeArt, others: readonly EdgeArt[], context: CheckContext) {
@@ -42,11 +38,11 @@ export const backgroundGap: Check = {
     const all = edgeArt(context);
     return all.flatMap((art): Finding[] => {
       const { element, ink, inside } = art;
-      if (ink.width * ink.height < GROUND * piece.width * piece.height) return [];
+      if (ink.width * ink.height < CHECK_LIMITS.ground.covers * piece.width * piece.height) return [];
       const open = SIDES.filter((side) => {
         const whole = side === 'left' || side === 'right' ? piece.width : piece.height;
         const near = side === 'left' || side === 'right' ? shop.tolerance.x : shop.tolerance.y;
-        return inside[side] >= near && inside[side] < DESIGN * whole;
+        return inside[side] >= near && inside[side] < CHECK_LIMITS.ground.design * whole;
       });
       const over = SIDES.filter((side) => inside[side] < 0);
       if (open.length === 0 || over.length + open.length < 4 || over.length < 2) return [];

@@ -1,10 +1,7 @@
 import { moduleWidth, SYMBOLOGIES } from '../codes/symbols';
-import { toPoints } from '../units/length';
+import { CHECK_LIMITS } from '../trade/check-limits';
 import { type Check, type Finding, HAIR } from './check';
 import { found } from './found';
-
-/** Readers are made for parts no smaller than this; common practice. */
-const SMALLEST = toPoints(0.3, 'mm');
 
 export const codeSmall: Check = {
   id: 'code-small',
@@ -16,12 +13,12 @@ export const codeSmall: Check = {
     context.face.elements.flatMap((code): Finding[] => {
       if (code.kind !== 'code') return [];
       const module = moduleWidth(code.symbology, code.text, code);
-      if (module >= SMALLEST - HAIR) return [];
+      if (module >= CHECK_LIMITS.codePart - HAIR) return [];
       return [
         found(codeSmall, code, context, {
           problem: `its parts are small; ${SYMBOLOGIES[code.symbology].name} says less, or is made larger`,
           measured: { value: module, kind: 'length' },
-          wanted: { value: SMALLEST, kind: 'length' },
+          wanted: { value: CHECK_LIMITS.codePart, kind: 'length' },
         }),
       ];
     }),

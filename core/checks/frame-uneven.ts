@@ -1,12 +1,10 @@
 import { inkBounds } from '../devices/bounds';
 import { distancesTo } from '../geometry/box';
 import { moveElement } from '../job/edits/elements';
-import { toPoints } from '../units/length';
+import { CHECK_LIMITS } from '../trade/check-limits';
 import { type Check, type Finding, trimOf } from './check';
 import { found } from './found';
 
-/** Margins that differ by less look alike; by more they are meant. Points, common practice. */
-const UNEVEN = { least: toPoints(0.15, 'mm'), most: toPoints(2, 'mm') };
 /** Something as wide as this share of the face lies in the middle of it. */
 const WIDE = 0.7;
 
@@ -25,7 +23,8 @@ export const frameUneven: Check = {
       if (Math.min(top, right, bottom, left) <= 0) return [];
       if (ink.width < WIDE * piece.width || ink.height < WIDE * piece.height) return [];
       const off = { x: (right - left) / 2, y: (bottom - top) / 2 };
-      const isOff = (by: number): boolean => Math.abs(2 * by) > UNEVEN.least && Math.abs(2 * by) < UNEVEN.most;
+      const isOff = (by: number): boolean =>
+        Math.abs(2 * by) > CHECK_LIMITS.uneven.least && Math.abs(2 * by) < CHECK_LIMITS.uneven.most;
       if (!isOff(off.x) && !isOff(off.y)) return [];
       const by = { x: isOff(off.x) ? off.x : 0, y: isOff(off.y) ? off.y : 0 };
       return [

@@ -1,9 +1,7 @@
+import { CHECK_LIMITS } from '../trade/check-limits';
 import type { Check, Finding } from './check';
 import { found } from './found';
 import { picturesOn } from './pictures-on';
-
-/** Below this quality, 1 to 100 by the tables of ITU-T T.81 annex K, blocks show in print; common practice. */
-const LEAST = { warn: 60, advise: 75 };
 
 export const jpegQuality: Check = {
   id: 'jpeg-quality',
@@ -13,14 +11,14 @@ export const jpegQuality: Check = {
   severity: 'warn',
   run: (context) =>
     picturesOn(context).flatMap(({ picture, asset }): Finding[] =>
-      asset.quality === undefined || asset.quality >= LEAST.advise
+      asset.quality === undefined || asset.quality >= CHECK_LIMITS.jpeg.advise
         ? []
         : [
             found(jpegQuality, picture, context, {
-              severity: asset.quality < LEAST.warn ? 'warn' : 'advise',
+              severity: asset.quality < CHECK_LIMITS.jpeg.warn ? 'warn' : 'advise',
               problem: 'Was saved with so little that its blocks may show',
               measured: { value: asset.quality, kind: 'count' },
-              wanted: { value: LEAST.advise, kind: 'count' },
+              wanted: { value: CHECK_LIMITS.jpeg.advise, kind: 'count' },
             }),
           ],
     ),

@@ -1,9 +1,8 @@
-import { formatSize, toPoints } from '../units/length';
+import { CHECK_LIMITS } from '../trade/check-limits';
+import { formatSize } from '../units/length';
 import type { Check, Finding } from './check';
 import { foundOnFace } from './found';
 
-/** Pieces of one kind whose sides differ by less than this were meant to be one size; points, common practice. */
-const NEAR = toPoints(1.5, 'mm');
 const SAME = 0.01;
 
 export const nearPieceSizes: Check = {
@@ -19,7 +18,7 @@ export const nearPieceSizes: Check = {
     const near = job.pieces.find((other) => {
       if (other.id === own.id || other.kind !== own.kind) return false;
       const by = Math.max(Math.abs(other.width - own.width), Math.abs(other.height - own.height));
-      return by > SAME && by < NEAR;
+      return by > SAME && by < CHECK_LIMITS.nearPiece;
     });
     if (!near) return [];
     return [

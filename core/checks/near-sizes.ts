@@ -1,10 +1,8 @@
 import { setLettering } from '../job/edits/words';
 import { letteringsOf, lookOf } from '../job/look';
+import { CHECK_LIMITS } from '../trade/check-limits';
 import type { Check, Finding } from './check';
 import { found } from './found';
-
-/** Sizes of type that differ by less than this, points, were meant to be one; common practice. */
-const NEAR = 0.5;
 
 export const nearSizes: Check = {
   id: 'near-sizes',
@@ -25,7 +23,7 @@ export const nearSizes: Check = {
       const near = [...counts].find(
         ([other, count]) =>
           other !== size &&
-          Math.abs(other - size) < NEAR &&
+          Math.abs(other - size) < CHECK_LIMITS.nearType &&
           (count > (counts.get(size) ?? 0) || (count === counts.get(size) && other > size)),
       );
       if (!near) return [];

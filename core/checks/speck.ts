@@ -1,11 +1,8 @@
 import { inkBounds } from '../devices/bounds';
 import { removeElement } from '../job/edits/elements';
-import { toPoints } from '../units/length';
+import { CHECK_LIMITS } from '../trade/check-limits';
 import type { Check, Finding } from './check';
 import { found } from './found';
-
-/** Smaller than this both ways, points, a thing looks like dirt; common practice. */
-const SPECK = toPoints(0.3, 'mm');
 
 export const speck: Check = {
   id: 'speck',
@@ -16,12 +13,12 @@ export const speck: Check = {
   run: (context) =>
     context.face.elements.flatMap((element): Finding[] => {
       const ink = element.logo || element.group ? undefined : inkBounds(element, context.sources);
-      if (!ink || Math.max(ink.width, ink.height) >= SPECK) return [];
+      if (!ink || Math.max(ink.width, ink.height) >= CHECK_LIMITS.speck) return [];
       return [
         found(speck, element, context, {
           problem: 'Is as small as a grain of dust',
           measured: { value: Math.max(ink.width, ink.height), kind: 'length' },
-          wanted: { value: SPECK, kind: 'length' },
+          wanted: { value: CHECK_LIMITS.speck, kind: 'length' },
           fix: { label: 'Take it away', apply: (job) => removeElement(job, element.id) },
         }),
       ];

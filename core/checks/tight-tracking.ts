@@ -1,10 +1,8 @@
 import { setLettering } from '../job/edits/words';
 import { letteringsOf } from '../job/look';
+import { CHECK_LIMITS } from '../trade/check-limits';
 import type { Check, Finding } from './check';
 import { found } from './found';
-
-/** Closer than this, thousandths of the size, letters run into one another as ink spreads; common practice. */
-const CLOSEST = -50;
 
 export const tightTracking: Check = {
   id: 'tight-tracking',
@@ -16,15 +14,15 @@ export const tightTracking: Check = {
     context.face.elements.flatMap((element): Finding[] => {
       if (element.kind !== 'words') return [];
       const closest = Math.min(...letteringsOf(element, context.sources.styles).map(({ tracking }) => tracking));
-      if (closest >= CLOSEST) return [];
+      if (closest >= CHECK_LIMITS.tracking) return [];
       return [
         found(tightTracking, element, context, {
           problem: 'Its letters are set so close that they may touch',
           measured: { value: closest, kind: 'count' },
-          wanted: { value: CLOSEST, kind: 'count' },
+          wanted: { value: CHECK_LIMITS.tracking, kind: 'count' },
           fix: {
             label: 'Open the letters',
-            apply: (job) => setLettering(job, element.id, { tracking: CLOSEST }),
+            apply: (job) => setLettering(job, element.id, { tracking: CHECK_LIMITS.tracking }),
           },
         }),
       ];

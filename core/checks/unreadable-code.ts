@@ -7,11 +7,8 @@ import { makeShape } from '../job/make';
 import type { Code, Element, Paint } from '../job/schema';
 import { elementFrame } from '../scene/face';
 import type { SceneSources } from '../scene/sources';
+import { CHECK_LIMITS } from '../trade/check-limits';
 import { type Check, type CheckContext, type Finding, HAIR } from './check';
-
-/** How light a ground has to be, and how dark a code, 0 to 1; common practice. */
-const LIGHT = 0.6;
-const DARK = 0.4;
 
 /** How light an ink looks, from its amounts alone: near enough to tell a ground from a code. */
 function lightness(paint: Paint, { inks }: SceneSources): number {
@@ -34,7 +31,7 @@ const isGround = (element: Element, code: Code, sources: SceneSources): boolean 
   holds(element, code) &&
   isFlat(element.paint) &&
   element.opacity === undefined &&
-  lightness(element.paint, sources) >= LIGHT;
+  lightness(element.paint, sources) >= CHECK_LIMITS.codeGround;
 
 /** What lies in a code's frame and is no ground for it: the nearest below down to its ground, and all above. */
 function inTheWay(
@@ -90,7 +87,8 @@ export const unreadableCode: Check = {
         );
       }
       if (over) found.push(say(`${titleOf(over, assets)} lies over it, or in its quiet zone`));
-      if (lightness(code.paint, context.sources) > DARK) found.push(say('its ink is too light to be told from paper'));
+      if (lightness(code.paint, context.sources) > CHECK_LIMITS.codeInk)
+        found.push(say('its ink is too light to be told from paper'));
       return found;
     }),
 };

@@ -2,6 +2,7 @@ import type { Job, Piece } from '../job/schema';
 import { asFace } from '../job/turned';
 import { printedFaces } from '../scene/shown-faces';
 import { type SceneSources, sourcesOf } from '../scene/sources';
+import { CHECK_LIMITS } from '../trade/check-limits';
 import type { ShopSpec } from '../trade/schema';
 import type { FontBook } from '../type/font';
 import { type Drift, drifts, onFace } from './drift';
@@ -24,8 +25,8 @@ import {
 export const CUTS = 10_000;
 export const SEED = 0.20260319;
 
-/** A wider margin that is so many times the narrower is seen by anybody; common practice. */
-export const UNEVEN = 1.5;
+/** A wider margin that is so many times the narrower is seen. */
+export const UNEVEN = CHECK_LIMITS.border;
 
 /** Ends of colour along an edge that are no corners slide with the cut: by as many tolerances they may. */
 const SLACK = 3;

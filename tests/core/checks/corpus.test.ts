@@ -58,8 +58,8 @@ describe.each(CORPUS)('$check: $says', ({ check, faulty, twin }) => {
 });
 
 describe('the corpus', () => {
-  it('has at least 120 faults and twins, of most checks there are', () => {
-    expect(CORPUS.length * 2).toBeGreaterThanOrEqual(120);
+  it('has at least 120 faults, each with its twin, of most checks there are', () => {
+    expect(CORPUS.length).toBeGreaterThanOrEqual(120);
     const covered = new Set(CORPUS.map(({ check }) => check));
     const missing = CHECKS.map(({ id }) => id).filter((id) => !covered.has(id));
     // Tried beside their own tests, which need fonts, windows, faces and lines of their own.

@@ -215,7 +215,14 @@ function ManyCuts() {
       {face && (
         <div className="grid grid-cols-2 gap-x-4 gap-y-2">
           {EDGES.map((edge) => (
-            <EdgeChart key={edge} name={edge} story={face.edges[edge]} unit={unit} />
+            <EdgeChart
+              key={edge}
+              name={edge}
+              story={face.edges[edge]}
+              white={face.white[edge]}
+              touched={face.touched[edge]}
+              unit={unit}
+            />
           ))}
         </div>
       )}

@@ -1,13 +1,27 @@
 import { max, scaleLinear } from 'd3';
 import type { EdgeStory } from '../../../../core/cut/simulate';
 import { formatLength, fromPoints, type PieceUnit, toPoints } from '../../../../core/units/length';
+import { chanceText } from './RiskTable';
 
 const WIDTH = 250;
 const HEIGHT = 92;
 const FOOT = 17;
 
 /** Where the cut fell at one edge, and where colour ends and words begin beside it. Inside the piece is on the left. */
-export function EdgeChart({ name, story, unit }: { name: string; story: EdgeStory; unit: PieceUnit }) {
+export function EdgeChart({
+  name,
+  story,
+  white,
+  touched,
+  unit,
+}: {
+  name: string;
+  story: EdgeStory;
+  /** How often paper shows there, and how often words are cut into. */
+  white: number;
+  touched: number;
+  unit: PieceUnit;
+}) {
   const { bins, from, step, colour, words } = story;
   const reach = Math.max(-from, colour ?? 0, words ?? 0) * 1.05;
   const limit = Math.min(reach, -from * 2.2);
@@ -28,7 +42,12 @@ export function EdgeChart({ name, story, unit }: { name: string; story: EdgeStor
   };
   return (
     <figure className="grid gap-0.5">
-      <figcaption className="text-[13px] font-semibold">At the {name}</figcaption>
+      <figcaption className="text-[13px]">
+        <b className="font-semibold">At the {name}</b>
+        <span className="quiet">
+          : white {chanceText(white)}, words {chanceText(touched)}
+        </span>
+      </figcaption>
       <svg
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="w-full"

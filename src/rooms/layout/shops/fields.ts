@@ -41,6 +41,7 @@ export const SECTIONS: readonly Section[] = [
       { label: 'Down', path: 'tolerance.y', as: 'length' },
       { label: 'Twist', path: 'tolerance.twist', as: 'degrees' },
       { label: 'Backs off by', path: 'tolerance.backs', as: 'length' },
+      { label: 'At the trim within', path: 'meetsTrim', as: 'length' },
       { label: 'Lines from the cut', path: 'limits.frame', as: 'length' },
       { label: 'Words from a fold', path: 'limits.fold', as: 'length' },
     ],

@@ -1,0 +1,27 @@
+import { toPoints } from '../units/length';
+
+/** Numbers of the trade that checks go by and no shop asks for: common practice, all of them. Lengths in points. */
+export const CHECK_LIMITS = {
+  /** The parts of a code: readers are made for none smaller. */
+  codePart: toPoints(0.3, 'mm'),
+  /** How light the ground of a code has to be, and how dark the code, 0 to 1. */
+  codeGround: 0.6,
+  codeInk: 0.4,
+  /** A JPEG saved at less than this, 1 to 100, shows its blocks, or may. */
+  jpeg: { warn: 60, advise: 75 },
+  /** Letters in a line of running words, and how many lines make running words. */
+  line: { letters: 95, lines: 3 },
+  /** Closer letters than this, thousandths of their size, touch as ink spreads. */
+  tracking: -50,
+  /** Two sizes of type nearer than this, or two pieces of a kind, were meant to be one. */
+  nearType: 0.5,
+  nearPiece: toPoints(1.5, 'mm'),
+  /** Smaller than this both ways, a thing is taken for dust. */
+  speck: toPoints(0.3, 'mm'),
+  /** Margins that differ by less look alike; by more they are meant. */
+  uneven: { least: toPoints(0.15, 'mm'), most: toPoints(2, 'mm') },
+  /** A background covers at least this share of its face; space beyond the other share at an edge is a design. */
+  ground: { covers: 0.6, design: 0.12 },
+  /** The margin of a border that is so many times the opposite one is seen by anybody. */
+  border: 1.5,
+} as const;
