@@ -1,5 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
+import { separatedPictures } from '../core/devices/plates/pictures';
+import { faceImages, IMAGE_PPI, ImageError } from '../core/files/face-images';
 import { writePdf } from '../core/files/pdf/write';
 import { writeSvg } from '../core/files/svg-file';
 import { pressConditionOf } from '../core/job/press-of';
@@ -17,8 +19,9 @@ function facesGiven(text: string | boolean | undefined, count: number): number[]
 }
 
 export const exportPiece: Command = {
-  help: `export JOB.tidyedge --piece ID --as pdfx4|svg [--faces 1,2] [--no-marks] [--outlines] --out FILE|DIR   writes print-ready files
-pdfx4 writes one PDF/X-4 with a page a face; svg writes one file a face into the folder --out, in soft-proof colours.
+  help: `export JOB.tidyedge --piece ID --as pdfx4|png|tiff|svg [--faces 1,2] [--ppi N] [--trimmed] [--transparent] [--no-marks] [--outlines] --out FILE|DIR   writes print-ready files
+pdfx4 writes one PDF/X-4 with a page a face; svg and png write one file a face into the folder --out, in soft-proof colours.
+tiff writes a CMYK file a face with the press's profile, and one of grey for each spot ink. --ppi is 300 unless it is given.
 --outlines writes words as the outlines of their letters instead of as text.`,
   options: {
     piece: { type: 'string' },
@@ -26,6 +29,9 @@ pdfx4 writes one PDF/X-4 with a page a face; svg writes one file a face into the
     faces: { type: 'string' },
     'no-marks': { type: 'boolean' },
     outlines: { type: 'boolean' },
+    ppi: { type: 'string' },
+    trimmed: { type: 'boolean' },
+    transparent: { type: 'boolean' },
     out: { type: 'string' },
   },
   async run(path, options) {
@@ -57,7 +63,24 @@ pdfx4 writes one PDF/X-4 with a page a face; svg writes one file a face into the
         const svg = writeSvg(job, piece, n, shop.bleed[piece.kind], { ...kit, press, assets });
         writeFileSync(join(out, `${piece.id}-${n + 1}.svg`), svg);
       }
-    } else throw new CliError('Choose a format with --as: pdfx4 or svg.');
+    } else if (options['as'] === 'png' || options['as'] === 'tiff') {
+      const asked = {
+        as: options['as'],
+        faces,
+        ppi: Number(options['ppi'] ?? IMAGE_PPI.usual),
+        trimmed: options['trimmed'] === true,
+        transparent: options['transparent'] === true,
+      } as const;
+      const picture = separatedPictures((hash) => assets[hash], kit.engine, press);
+      try {
+        const files = faceImages(job, piece, shop, asked, { ...kit, press, picture });
+        mkdirSync(out, { recursive: true });
+        for (const { name, bytes } of files) writeFileSync(join(out, name), bytes);
+      } catch (error) {
+        if (error instanceof ImageError) throw new CliError(error.message);
+        throw error;
+      }
+    } else throw new CliError('Choose a format with --as: pdfx4, png, tiff or svg.');
     return 0;
   },
 };

@@ -10,6 +10,7 @@ const api = {
   takeIn: async (...args: Parameters<Work['takeIn']>) => (await work).takeIn(...args),
   takeInFont: async (...args: Parameters<Work['takeInFont']>) => (await work).takeInFont(...args),
   takeInProfile: async (...args: Parameters<Work['takeInProfile']>) => (await work).takeInProfile(...args),
+  exportImages: async (...args: Parameters<Work['exportImages']>) => (await work).exportImages(...args),
   exportPdf: async (...args: Parameters<Work['exportPdf']>) => (await work).exportPdf(...args),
 };
 export type PressRoom = typeof api;

@@ -1,11 +1,15 @@
 import type { Ink } from '../core/colour/ink';
 import { readPressProfile } from '../core/colour/profile';
+import { separatedPictures } from '../core/devices/plates/pictures';
+import { faceImages, type ImageFile, type ImagesAsked } from '../core/files/face-images';
 import { hashOf } from '../core/files/hash';
 import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
 import { type PdfAsked, type Progress, writePdf } from '../core/files/pdf/write';
+import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
 import type { Asset, Job } from '../core/job/schema';
+import { shopIn } from '../core/job/shops-of';
 import { decodePicture } from '../core/picture/decode';
 import { type Lightness, lightnessOf } from '../core/picture/lightness';
 import { probePicture } from '../core/picture/probe';
@@ -123,4 +127,26 @@ export async function exportPdf(
   await import('pdfjs-dist/legacy/build/pdf.worker.mjs');
   const facts = await readBack(bytes, (await import('pdfjs-dist/legacy/build/pdf.mjs')) as never);
   return { bytes, facts };
+}
+
+/** Writes faces as pictures; `tell` hears what is being done. Throws with words for the user. */
+export async function exportImages(
+  job: Job,
+  pieceId: string,
+  asked: ImagesAsked,
+  assets: Record<string, Uint8Array>,
+  tell: (progress: Progress) => void,
+): Promise<ImageFile[]> {
+  const piece = pieceOf(job, pieceId);
+  if (!piece) throw new Error('The piece is not in this job any more.');
+  const kit = await loadKit();
+  findOwnFonts(async (hash) => assets[hash]);
+  findOwnProfiles(async (hash) => assets[hash]);
+  await loadProfiles(Object.keys(job.conditions));
+  await loadFonts(typefacesIn(job));
+  await tell({ done: 0.2, what: 'Laying the plates' });
+  const shop = shopIn(job, piece.shop);
+  const press = kit.press(pressConditionOf(job, shop));
+  const picture = separatedPictures((hash) => assets[hash], kit.engine, press);
+  return faceImages(job, piece, shop, asked, { ...kit, press, picture });
 }

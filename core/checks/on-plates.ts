@@ -79,6 +79,8 @@ export interface PieceAsked extends Pick<PlatesAsked, 'picture'> {
   /** Cells an inch; as many as are needed to look at a face where it is left out. */
   ppi?: number;
   trimOnly?: boolean;
+  /** The ids of the faces that are laid; all where it is left out. */
+  faces?: readonly string[];
 }
 
 /** Each printed face of a piece on its plates, upright as it is laid out. */
@@ -86,11 +88,13 @@ export function layPiece(
   job: Job,
   piece: Piece,
   { fonts, press }: CheckKit,
-  { picture, ppi, trimOnly = false }: PieceAsked,
+  { picture, ppi, trimOnly = false, faces }: PieceAsked,
   shop = shopIn(job, piece.shop),
 ): PlateContext[] {
   const sources = sourcesOf(job, fonts);
-  return printedFaces(piece, sources).map((face) => {
+  // All of them are made ready, since words go on from one to another.
+  const shown = printedFaces(piece, sources).filter(({ id }) => faces?.includes(id) ?? true);
+  return shown.map((face) => {
     const sheet = asFace(piece, face);
     const box = trimOnly ? trimOf(sheet) : outset(trimOf(sheet), shop.bleed[piece.kind]);
     const context = { piece: sheet, face, shop, sources, press, job, logos: job.logos, envelopes: [] };

@@ -1,17 +1,20 @@
 import { proxy } from 'comlink';
 import { useRef, useState } from 'react';
 import { type Finding, findingKey } from '../../../core/checks/check';
+import { exportName } from '../../../core/files/file-names';
 import type { PdfFacts } from '../../../core/files/pdf/read-back';
 import type { Progress } from '../../../core/files/pdf/write';
 import { findElement, titleOf } from '../../../core/job/find';
 import { pressConditionOf } from '../../../core/job/press-of';
-import type { Face, Job, Piece } from '../../../core/job/schema';
+import type { Job, Piece } from '../../../core/job/schema';
 import type { ShopSpec } from '../../../core/trade/schema';
 import { hirePressRoom } from '../../../workers/press-room';
 import { Dialog } from '../../parts/Dialog';
-import { download, fileName } from '../../parts/download';
+import { download } from '../../parts/download';
 import { loadAssets, noteExport } from '../../store/db';
 import { comparison } from './comparison';
+import { FaceChoice } from './FaceChoice';
+import { ImagesForm } from './ImagesForm';
 import { ReadBack } from './ReadBack';
 
 export interface Exported {
@@ -25,7 +28,7 @@ interface Going {
 }
 
 /** What is handed over, and what is known about it beforehand. */
-interface Subject {
+export interface Subject {
   job: Job;
   sheet: Piece;
   shop: ShopSpec;
@@ -36,6 +39,7 @@ interface Subject {
 export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): void }) {
   const { job, sheet: piece, shop, findings } = bench;
   const [faces, setFaces] = useState<readonly number[]>(piece.faces.map((_, i) => i));
+  const [as, setAs] = useState<'pdf' | 'pictures'>('pdf');
   const [marks, setMarks] = useState(true);
   const [words, setWords] = useState<'text' | 'outlines'>('text');
   const [going, setGoing] = useState<Going>();
@@ -43,7 +47,7 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
   const [problem, setProblem] = useState<string>();
   const cancelled = useRef(false);
   const stops = findings.filter((finding) => finding.severity === 'stop');
-  const name = `${fileName(job.name)}-${fileName(piece.name)}.pdf`;
+  const name = `${exportName(shop.fileName, job, piece)}.pdf`;
 
   async function write(): Promise<void> {
     setProblem(undefined);
@@ -85,6 +89,28 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
       }}
     >
       {!done && (
+        <div className="join mb-4" role="tablist" aria-label="What is written">
+          {(
+            [
+              ['pdf', 'PDF for the shop'],
+              ['pictures', 'Pictures'],
+            ] as const
+          ).map(([id, says]) => (
+            <button
+              key={id}
+              type="button"
+              role="tab"
+              aria-selected={as === id}
+              className={`btn btn-sm join-item ${as === id ? 'btn-neutral' : ''}`}
+              onClick={() => setAs(id)}
+            >
+              {says}
+            </button>
+          ))}
+        </div>
+      )}
+      {as === 'pictures' && <ImagesForm bench={bench} />}
+      {as === 'pdf' && !done && (
         <div className="grid gap-4">
           <p>
             One PDF/X-4 file for <b>{shop.name}</b>, a page a face: trim and bleed boxes, words as embedded type,
@@ -142,7 +168,7 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
           )}
         </div>
       )}
-      {done && (
+      {as === 'pdf' && done && (
         <div className="grid gap-4">
           <ReadBack rows={comparison({ job, piece, shop, faces, marks, words }, done.facts)} />
           <div className="flex items-center gap-3">
@@ -182,29 +208,4 @@ function Stops({ job, stops }: { job: Job; stops: readonly Finding[] }) {
       </ul>
     </div>
   );
-}
-
-function FaceChoice({
-  faces,
-  chosen,
-  onChange,
-}: {
-  faces: readonly Face[];
-  chosen: readonly number[];
-  onChange(chosen: readonly number[]): void;
-}) {
-  if (faces.length === 1) return null;
-  return faces.map((face, i) => (
-    <label key={face.id} className="flex cursor-pointer items-center gap-2">
-      <input
-        type="checkbox"
-        className="checkbox checkbox-sm"
-        checked={chosen.includes(i)}
-        onChange={(event) =>
-          onChange(event.target.checked ? [...chosen, i].sort((a, b) => a - b) : chosen.filter((n) => n !== i))
-        }
-      />
-      {face.name}
-    </label>
-  ));
 }
