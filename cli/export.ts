@@ -6,6 +6,7 @@ import { writePdf } from '../core/files/pdf/write';
 import { writeSvg } from '../core/files/svg-file';
 import { pressConditionOf } from '../core/job/press-of';
 import { shopIn } from '../core/job/shops-of';
+import { OFFICE_SHEETS, type OfficeSheet } from '../core/scene/office-sheet';
 import { CliError, openJob, pieceAsked } from './given';
 import { loadKit } from './kit';
 import type { Command } from './tidy';
@@ -19,9 +20,10 @@ function facesGiven(text: string | boolean | undefined, count: number): number[]
 }
 
 export const exportPiece: Command = {
-  help: `export JOB.tidyedge --piece ID --as pdfx4|png|tiff|svg [--faces 1,2] [--ppi N] [--trimmed] [--transparent] [--no-marks] [--outlines] --out FILE|DIR   writes print-ready files
+  help: `export JOB.tidyedge --piece ID --as pdfx4|png|tiff|svg [--faces 1,2] [--ppi N] [--trimmed] [--transparent] [--no-marks] [--outlines] [--sheet A4|Letter] --out FILE|DIR   writes print-ready files
 pdfx4 writes one PDF/X-4 with a page a face; svg and png write one file a face into the folder --out, in soft-proof colours.
 tiff writes a CMYK file a face with the press's profile, and one of grey for each spot ink. --ppi is 300 unless it is given.
+--sheet lays the piece on an office printer's paper at its own size, with a line to measure.
 --outlines writes words as the outlines of their letters instead of as text.`,
   options: {
     piece: { type: 'string' },
@@ -29,6 +31,7 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
     faces: { type: 'string' },
     'no-marks': { type: 'boolean' },
     outlines: { type: 'boolean' },
+    sheet: { type: 'string' },
     ppi: { type: 'string' },
     trimmed: { type: 'boolean' },
     transparent: { type: 'boolean' },
@@ -43,6 +46,8 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
     const shop = shopIn(job, piece.shop);
     const kit = await loadKit(assets);
     const press = kit.press(pressConditionOf(job, shop));
+    const office = (Object.keys(OFFICE_SHEETS) as OfficeSheet[]).find((each) => each === options['sheet']);
+    if (options['sheet'] !== undefined && !office) throw new CliError('--sheet takes A4 or Letter.');
     if (options['as'] === 'pdfx4') {
       const bytes = await writePdf(
         job,
@@ -52,6 +57,7 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
           faces,
           marks: options['no-marks'] !== true,
           words: options['outlines'] === true ? 'outlines' : 'text',
+          ...(office ? { office } : {}),
         },
         { ...kit, press, assets },
       );

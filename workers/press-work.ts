@@ -4,7 +4,7 @@ import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, type ImageFile, type ImagesAsked } from '../core/files/face-images';
 import { hashOf } from '../core/files/hash';
 import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
-import { type PdfAsked, type Progress, writePdf } from '../core/files/pdf/write';
+import { OFFICE_TYPEFACE, type PdfAsked, type Progress, writePdf } from '../core/files/pdf/write';
 import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
@@ -114,7 +114,7 @@ export async function exportPdf(
   findOwnFonts(async (hash) => assets[hash]);
   findOwnProfiles(async (hash) => assets[hash]);
   await loadProfiles(Object.keys(job.conditions));
-  await loadFonts(typefacesIn(job));
+  await loadFonts([...typefacesIn(job), ...(asked.office ? [OFFICE_TYPEFACE] : [])]);
   const cutter = await loadFontCutter();
   const bytes = await writePdf(
     job,

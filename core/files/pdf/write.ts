@@ -12,6 +12,7 @@ import { decodePicture } from '../../picture/decode';
 import { separatePicture } from '../../picture/separate';
 import { drawFace } from '../../scene/face';
 import { drawCropMarks, drawFoldMarks, mediaBox } from '../../scene/marks';
+import { drawCheckLine, OFFICE_SHEETS, type OfficeSheet, officeSheet } from '../../scene/office-sheet';
 import { printedFaces } from '../../scene/shown-faces';
 import { sourcesOf } from '../../scene/sources';
 import { placedDevice } from '../../scene/turn';
@@ -43,6 +44,8 @@ export interface PdfAsked {
   marks: boolean;
   /** Words as text that can be searched, or as the outlines of their letters. */
   words?: 'text' | 'outlines';
+  /** The paper of an office printer that the piece lies on at its size, in the middle; its own sheet where it is left out. */
+  office?: OfficeSheet;
 }
 
 export interface Progress {
@@ -61,11 +64,21 @@ export interface PageBoxes {
   media: Box;
 }
 
-export function pageBoxes(piece: Piece, shop: ShopSpec, marks: boolean): PageBoxes {
+/** Throws ExportError where the piece is too large for the office printer's sheet. */
+export function pageBoxes(piece: Piece, shop: ShopSpec, marks: boolean, office?: OfficeSheet): PageBoxes {
   const trim: Box = { x: 0, y: 0, width: piece.width, height: piece.height };
   const bleed = shop.bleed[piece.kind];
-  return { trim, bleed: outset(trim, bleed), media: mediaBox(trim, bleed, marks ? shop.marks : undefined) };
+  const media = mediaBox(trim, bleed, marks ? shop.marks : undefined);
+  const sheet = office ? officeSheet(office, trim, media) : media;
+  if (!sheet)
+    throw new ExportError(
+      `${piece.name} with its marks is too large for ${OFFICE_SHEETS[office!].name} at its own size. Leave the marks out, or have the shop print it.`,
+    );
+  return { trim, bleed: outset(trim, bleed), media: sheet };
 }
+
+/** What the line that is measured is said in: it ships with the app. */
+export const OFFICE_TYPEFACE = 'source-sans-3/regular';
 
 /** A box in the page's own coordinates: origin at the media box's lower left corner, y up. */
 const pdfBox = (box: Box, media: Box): [number, number, number, number] => [
@@ -116,7 +129,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
   if (!piece) throw new ExportError(`This job has no piece called ${asked.pieceId}.`);
   const sources = sourcesOf(job, kit.fonts);
   const faces = facesAsked(printedFaces(piece, sources), asked.faces);
-  const boxes = pageBoxes(piece, asked.shop, asked.marks);
+  const boxes = pageBoxes(piece, asked.shop, asked.marks, asked.office);
   const facts: FileFacts = {
     title: `${job.name}: ${piece.name}`,
     date: job.changed,
@@ -141,6 +154,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
       const folds = foldLines(facePanels(piece, face));
       drawFoldMarks(boxes.trim, bleed, asked.shop.marks, folds, marks);
     }
+    if (asked.office) drawCheckLine(asked.office, boxes.media, OFFICE_TYPEFACE, sources, marks);
     contents.push({
       content: `q\n${clipTo(pdfBox(boxes.bleed, boxes.media))}\n${art}Q\n${marks.content()}`,
       names: new Set([...device.names(), ...marks.names()]),

@@ -7,6 +7,7 @@ import type { Progress } from '../../../core/files/pdf/write';
 import { findElement, titleOf } from '../../../core/job/find';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job, Piece } from '../../../core/job/schema';
+import { OFFICE_SHEETS, type OfficeSheet } from '../../../core/scene/office-sheet';
 import type { ShopSpec } from '../../../core/trade/schema';
 import { hirePressRoom } from '../../../workers/press-room';
 import { Dialog } from '../../parts/Dialog';
@@ -41,13 +42,14 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
   const [faces, setFaces] = useState<readonly number[]>(piece.faces.map((_, i) => i));
   const [as, setAs] = useState<'pdf' | 'pictures'>('pdf');
   const [marks, setMarks] = useState(true);
+  const [office, setOffice] = useState<OfficeSheet>();
   const [words, setWords] = useState<'text' | 'outlines'>('text');
   const [going, setGoing] = useState<Going>();
   const [done, setDone] = useState<Exported>();
   const [problem, setProblem] = useState<string>();
   const cancelled = useRef(false);
   const stops = findings.filter((finding) => finding.severity === 'stop');
-  const name = `${exportName(shop.fileName, job, piece)}.pdf`;
+  const name = `${exportName(shop.fileName, job, piece)}${office ? `-${office.toLowerCase()}` : ''}.pdf`;
 
   async function write(): Promise<void> {
     setProblem(undefined);
@@ -64,7 +66,7 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
       const tell = proxy((progress: Progress) => setGoing({ progress, stop }));
       const written = await room.exportPdf(
         job,
-        { pieceId: piece.id, shop, faces, marks, words },
+        { pieceId: piece.id, shop, faces, marks, words, ...(office ? { office } : {}) },
         await loadAssets(job),
         tell,
       );
@@ -138,6 +140,26 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
               Words as outlines, not as text
             </label>
           </div>
+          <label className="flex items-center gap-2">
+            On
+            <select
+              className="select select-sm w-auto"
+              aria-label="The sheet"
+              value={office ?? ''}
+              onChange={(event) =>
+                setOffice((Object.keys(OFFICE_SHEETS) as OfficeSheet[]).find((each) => each === event.target.value))
+              }
+            >
+              <option value="">a sheet of its own, for the shop</option>
+              <option value="A4">A4, for your own printer and knife</option>
+              <option value="Letter">Letter, for your own printer and knife</option>
+            </select>
+            {office && (
+              <span className="quiet text-[14px]">
+                At exactly 100 %, with a line of {OFFICE_SHEETS[office].says} to measure.
+              </span>
+            )}
+          </label>
           {problem && (
             <p role="alert" className="rounded border border-error p-3 text-error">
               {problem}
@@ -170,7 +192,7 @@ export function ExportDialog({ bench, onClose }: { bench: Subject; onClose(): vo
       )}
       {as === 'pdf' && done && (
         <div className="grid gap-4">
-          <ReadBack rows={comparison({ job, piece, shop, faces, marks, words }, done.facts)} />
+          <ReadBack rows={comparison({ job, piece, shop, faces, marks, words, office }, done.facts)} />
           <div className="flex items-center gap-3">
             <button
               type="button"

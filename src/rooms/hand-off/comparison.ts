@@ -5,6 +5,7 @@ import { plainText } from '../../../core/job/look';
 import type { Face, Job, Piece } from '../../../core/job/schema';
 import { ontoSheet } from '../../../core/job/turned';
 import { effectivePpi } from '../../../core/picture/place';
+import type { OfficeSheet } from '../../../core/scene/office-sheet';
 import type { ShopSpec } from '../../../core/trade/schema';
 import { formatSize, type PieceUnit } from '../../../core/units/length';
 
@@ -23,6 +24,7 @@ interface Asked {
   faces: readonly number[];
   marks: boolean;
   words: 'text' | 'outlines';
+  office?: OfficeSheet | undefined;
 }
 
 /** Boxes agree within a hundredth of a point, pictures within one ppi. */
@@ -59,8 +61,8 @@ function runOf({ elements }: Face): number {
 }
 
 /** What was asked of an export beside what its file says. */
-export function comparison({ job, piece, shop, faces, marks, words }: Asked, facts: PdfFacts): Row[] {
-  const boxes = pageBoxes(piece, shop, marks);
+export function comparison({ job, piece, shop, faces, marks, words, office }: Asked, facts: PdfFacts): Row[] {
+  const boxes = pageBoxes(piece, shop, marks, office);
   const same = (what: string, asked: string, read: string | undefined): Row => ({
     what,
     asked,
