@@ -22,7 +22,8 @@ const COMMON = {
   standard: 'PDF/X-4',
   fileName: '{client}-{piece}-{size}',
   files: 'one',
-  asks: {},
+  // Pictures are separated when the file is written: few shops want to hear of it.
+  asks: { 'rgb-picture': 'off' },
   source: { kind: 'common practice' },
 } satisfies Partial<ShopSpec>;
 
@@ -64,6 +65,7 @@ export const SHOPS: readonly ShopSpec[] = [
     sizes: {
       card: [
         size('Standard card', '3.5 in', '2 in'),
+        size('Tall card', '3.5 in', '2.125 in'),
         size('Slim card', '3.5 in', '1.5 in'),
         size('Square card', '2.5 in', '2.5 in'),
         size('Folded card, flat', '3.5 in', '4 in'),
@@ -106,6 +108,7 @@ export const SHOPS: readonly ShopSpec[] = [
     limits: { ...LIMITS, totalInk: 2.8, tint: { least: 0.05, most: 0.95 }, line: { any: 0.3, light: 0.6 } },
     tolerance: { x: pt('1 mm'), y: pt('1 mm'), twist: 0.4, backs: pt('1 mm') },
     plates: { process: 'four', spots: 0 },
+    asks: {},
     notes: 'Toner on sheets up to SRA3. Fronts and backs may lie 1 mm apart.',
   },
   {
@@ -131,7 +134,7 @@ export const SHOPS: readonly ShopSpec[] = [
     tolerance: { x: pt('0.7 mm'), y: pt('0.7 mm'), twist: 0.2, backs: pt('0.7 mm') },
     plates: { process: 'none', spots: 2 },
     standard: 'PDF/X-1a:2003',
-    asks: { 'low-ppi': 'warn', 'black-areas': 'off' },
+    asks: { 'low-ppi': 'warn', 'black-areas': 'off', 'rgb-picture': 'off' },
     notes: 'Two inks at most, each mixed by hand; black is an ink like others. No tints, no photographs.',
   },
   {
@@ -148,7 +151,7 @@ export const SHOPS: readonly ShopSpec[] = [
     limits: { ...LIMITS, totalInk: 2.4, tint: { least: 0.06, most: 0.92 }, line: { any: 0.4, light: 0.75 } },
     tolerance: { x: pt('1.5 mm'), y: pt('1.5 mm'), twist: 0.8, backs: pt('1.5 mm') },
     plates: { process: 'four', spots: 0 },
-    asks: { 'total-ink': 'warn' },
+    asks: { 'total-ink': 'warn', 'rgb-picture': 'off' },
     notes: 'Your own printer, scissors or a small trimmer: nothing can be printed to the edge of its sheet.',
   },
 ];

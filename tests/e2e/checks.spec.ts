@@ -26,7 +26,7 @@ test('findings are walked by Enter, let stand with a reason that is kept and rep
   await spoil(page);
   await page.getByRole('button', { name: /to look at/ }).click();
   const list = page.getByRole('region', { name: 'Findings', exact: true });
-  await expect(list.getByRole('region', { name: 'Findings on Front' })).toBeVisible();
+  await expect(list.getByRole('region', { name: 'What is found on Front' })).toBeVisible();
   const first = list.locator('[data-finding]').first();
   await expect(first).toBeFocused();
   await page.keyboard.press('Enter');
@@ -133,4 +133,13 @@ test('a shop’s spec is copied, changed, sent to, written as a file and taken i
     .getByLabel('A shop’s spec')
     .setInputFiles({ name: 'shop.json', mimeType: 'application/json', buffer: Buffer.from('{') });
   await expect(dialog.getByRole('alert')).toContainText('not JSON');
+});
+
+test('the cut test, the shops and the checks are there in the Inks room as well', async ({ page }) => {
+  await page.getByRole('link', { name: 'Inks', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Edge strip' })).toBeVisible();
+  await page.getByRole('button', { name: 'Cut test' }).click();
+  await expect(page.getByRole('dialog').getByText(/of 10,000 comes? out wrong/)).toBeVisible({ timeout: 30_000 });
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
 });

@@ -7,8 +7,11 @@ import { shopsOf } from '../../../core/job/shops-of';
 import { formatLength, formatSize } from '../../../core/units/length';
 import { act } from '../../store/session';
 import { useBench } from './bench';
+import { CutDialog } from './cut/CutDialog';
+import { ChecksPanel } from './findings/ChecksPanel';
 import { FindingList } from './findings/FindingList';
-import { openPanel } from './room';
+import { openPanel, useRoom } from './room';
+import { ShopsPanel } from './shops/ShopsPanel';
 
 interface Chip {
   label: string;
@@ -20,10 +23,13 @@ interface Chip {
 /** No shop's id: what opens the list of all of them. */
 const ALL_SHOPS = '*';
 
+const closePanel = (): void => openPanel(undefined);
+
 /** The trade's figures for the piece, always in sight: calm when right, lit when a check has found something. */
 export function EdgeStrip() {
   const { job, piece, shop, findings, standing, onPress, unit } = useBench();
   const [open, setOpen] = useState<string>();
+  const { open: panel } = useRoom();
   const facts = pieceFacts(job, piece);
   const of = (check: string | undefined): Finding[] => findings.filter((f) => f.check === check);
   const chips: Chip[] = [
@@ -143,6 +149,12 @@ export function EdgeStrip() {
           </option>
         </select>
       </label>
+      {/* Dialogs stand here so that every room of a piece has them. */}
+      <div className="text-base-content">
+        {panel === 'cut' && <CutDialog onClose={closePanel} />}
+        {panel === 'shops' && <ShopsPanel onClose={closePanel} />}
+        {panel === 'checks' && <ChecksPanel onClose={closePanel} />}
+      </div>
     </section>
   );
 }

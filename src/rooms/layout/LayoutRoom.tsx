@@ -9,12 +9,10 @@ import { GuidesPanel } from './arrange/GuidesPanel';
 import { StraightenPanel } from './arrange/StraightenPanel';
 import { BenchContext } from './bench';
 import { Contents } from './Contents';
-import { CutDialog } from './cut/CutDialog';
 import { Details } from './Details';
 import { DrawingDialog } from './drawing-in/DrawingDialog';
 import { useIncoming } from './drawing-in/incoming';
 import { EdgeStrip } from './EdgeStrip';
-import { ChecksPanel } from './findings/ChecksPanel';
 import { IconsPanel } from './icons/IconsPanel';
 import { KeysHelp } from './KeysHelp';
 import { LogosPanel } from './LogosPanel';
@@ -23,7 +21,6 @@ import { FitsPanel } from './piece/FitsPanel';
 import { RoomBar, RoomWait } from './RoomShell';
 import { openPanel, toggleAsCut, toggleBoth, useRoom } from './room';
 import { Stage } from './Stage';
-import { ShopsPanel } from './shops/ShopsPanel';
 import { useBenchOf, useGesture } from './use-bench-of';
 import { useEditKeys } from './use-edit-keys';
 import { useNowAndThen } from './use-now-and-then';
@@ -121,9 +118,6 @@ export default function LayoutRoom() {
           {open === 'icons' && <IconsPanel onClose={close} />}
           {open === 'letters' && <LettersPanel onClose={close} />}
           {open === 'fits' && <FitsPanel onClose={close} />}
-          {open === 'cut' && <CutDialog onClose={close} />}
-          {open === 'checks' && <ChecksPanel onClose={close} />}
-          {open === 'shops' && <ShopsPanel onClose={close} />}
           {open === 'logos' && <LogosPanel onClose={close} />}
           {drawing && <DrawingDialog key={drawing.name} drawing={drawing} />}
           {open === 'guides' && <GuidesPanel onClose={close} />}

@@ -71,7 +71,6 @@ describe('the corpus', () => {
         'missing-typeface',
         'not-embeddable',
         'past-line',
-        'rgb-picture',
         'size-mixture',
         'typeface-mixture',
       ].sort(),

@@ -80,7 +80,7 @@ export function FindingList({
       {/* biome-ignore lint/a11y/noStaticElementInteractions: only its buttons take keys */}
       <div ref={list} onKeyDown={walk}>
         {faces.map(({ face, found }) => (
-          <section key={face.id} aria-label={`Findings on ${face.name}`}>
+          <section key={face.id} aria-label={`What is found on ${face.name}`}>
             {piece.faces.length > 1 && <h3 className="heading bg-base-200 px-3 py-1">{face.name}</h3>}
             <ul>
               {found.map((finding) => (
