@@ -48,6 +48,11 @@ test('what a letterhead fits, and where its address lands behind the window', as
   await page.keyboard.press('Escape');
   await page.getByLabel('Ticks for folding and punching').selectOption({ label: 'Printed' });
   await expect(row(page, /^Fold tick/)).toHaveCount(2);
+  await page.getByRole('button', { name: 'Take the sample letter away' }).click();
+  await expect(row(page, /^Recipient/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Show a sample letter' }).click();
+  await expect(row(page, /^Recipient/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeVisible();
 });
 
 test('faces are added, named, turned and put in order; a fold has its panels', async ({ page }) => {

@@ -1,8 +1,12 @@
 import { nanoid } from 'nanoid';
+import { removeElements } from '../../../../core/job/edits/elements';
 import { NEW_LETTER, setLetter } from '../../../../core/job/edits/kinds';
 import type { LetterMade } from '../../../../core/job/kinds';
 import type { Piece } from '../../../../core/job/schema';
+import { STARTER_TYPEFACES } from '../../../../core/starters';
+import { addSampleLetter } from '../../../../core/starters/sample-letter';
 import { LETTER_LAYOUTS } from '../../../../core/trade/letter-layouts';
+import { loadFonts } from '../../../../workers/kit';
 import { LengthField } from '../../../parts/LengthField';
 import { act } from '../../../store/session';
 import { useBench } from '../bench';
@@ -28,6 +32,7 @@ const MARGINS = [
 export function LetterCard({ piece }: { piece: Piece }) {
   const { unit, echo } = useBench();
   const { letter } = piece;
+  const samples = piece.faces.flatMap(({ elements }) => elements.flatMap(({ id, sample }) => (sample ? [id] : [])));
   const put = (to: Partial<LetterMade>): void =>
     act('Letter', (job) => setLetter(job, piece.id, letter && { ...letter, ...to }, newId));
   return (
@@ -48,6 +53,17 @@ export function LetterCard({ piece }: { piece: Piece }) {
           )
         }
       />
+      <button
+        type="button"
+        className="btn btn-sm justify-self-start"
+        onClick={async () => {
+          if (samples.length > 0) return act('Sample letter', (job) => removeElements(job, samples));
+          await loadFonts([STARTER_TYPEFACES.text]);
+          act('Sample letter', (job) => addSampleLetter(job, piece.id, newId));
+        }}
+      >
+        {samples.length > 0 ? 'Take the sample letter away' : 'Show a sample letter'}
+      </button>
       {letter && (
         <>
           <span className="quiet text-[13px]">Margins</span>
