@@ -110,9 +110,9 @@ test('a person’s picture is quoted, and changes with the person', async ({ pag
   });
   await page.getByRole('link', { name: 'House style' }).click();
   await page.getByLabel('Picture of Iris Calloway').setInputFiles(picture(40));
-  await expect(page.getByRole('img', { name: 'Iris Calloway' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Iris Calloway', exact: true })).toBeVisible();
   await page.getByLabel('Picture of Tomás Abara').setInputFiles(picture(220));
-  await expect(page.getByRole('img', { name: 'Tomás Abara' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Tomás Abara', exact: true })).toBeVisible();
   await toLayout(page);
   await page.getByLabel('Picture file').setInputFiles(picture(90));
   await row(page, /^face-90/).click();
