@@ -5,11 +5,12 @@ import { checkPlates, layPiece, withFixes } from '../core/checks/on-plates';
 import { misspeltIn, spellingFindings, wordsToSpell } from '../core/checks/spelling';
 import { unusedInks } from '../core/checks/unused-ink';
 import { separatedPictures } from '../core/devices/plates/pictures';
+import { readShop, ShopFileError } from '../core/files/shop-file';
 import { findElement, inkOf, titleOf } from '../core/job/find';
 import { pressConditionOf } from '../core/job/press-of';
 import { shopIn } from '../core/job/shops-of';
 import { sourcesOf } from '../core/scene/sources';
-import { type ShopSpec, shopSpecSchema } from '../core/trade/schema';
+import type { ShopSpec } from '../core/trade/schema';
 import { CliError, openJob, pieceAsked, readGiven } from './given';
 import { loadKit, loadSpeller } from './kit';
 import type { Command } from './tidy';
@@ -17,10 +18,10 @@ import type { Command } from './tidy';
 /** The shop spec in a file, checked. */
 export function shopGiven(path: string): ShopSpec {
   try {
-    return shopSpecSchema.parse(JSON.parse(new TextDecoder().decode(readGiven(path))));
+    return readShop(new TextDecoder().decode(readGiven(path)));
   } catch (error) {
-    if (error instanceof CliError) throw error;
-    throw new CliError(`${path} is no shop spec: it must be JSON with the fields of docs/shop-spec.md.`);
+    if (error instanceof ShopFileError) throw new CliError(`${path}: ${error.message}`);
+    throw error;
   }
 }
 

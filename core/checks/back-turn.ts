@@ -1,7 +1,4 @@
-import type { Check } from './check';
-
-/** Findings of a whole piece are told once: on the face that is posted, at the whole of it. */
-const whole = ({ width, height }: { width: number; height: number }) => ({ x: 0, y: 0, width, height });
+import { type Check, trimOf } from './check';
 
 export const backTurn: Check = {
   id: 'back-turn',
@@ -19,7 +16,7 @@ export const backTurn: Check = {
         severity: 'warn',
         face: face.id,
         element: face.elements[0]?.id ?? face.id,
-        place: whole(piece),
+        place: trimOf(piece),
         problem: 'One side is upright and the other wide: say how the piece is turned over',
         measured: { value: 1, kind: 'count' },
         wanted: { value: 0, kind: 'count' },

@@ -1,8 +1,7 @@
 import { bottom, right } from '../geometry/box';
-import { canExtend, extendToBleed } from '../scene/extend';
 import { CHECK_LIMITS } from '../trade/check-limits';
 import { type Check, type CheckContext, type Finding, trimOf } from './check';
-import { type EdgeArt, edgeArt, SIDES } from './edge-art';
+import { type EdgeArt, edgeArt, extending, SIDES } from './edge-art';
 import { found } from './found';
 
 /** Whether other art covers the strip that a background leaves at a side. */
@@ -56,9 +55,7 @@ export const backgroundGap: Check = {
           problem: `Leaves bare paper at the ${gaps.join(' and the ')}`,
           measured: { value: most, kind: 'length' },
           wanted: { value: 0, kind: 'length' },
-          ...(canExtend(element)
-            ? { fix: { label: 'Extend to bleed', apply: (job) => extendToBleed(job, element.id, edge) } }
-            : {}),
+          ...extending(element, edge),
         }),
       ];
     });

@@ -1,4 +1,4 @@
-import { bottom, distancesTo, outset, right } from '../geometry/box';
+import { distancesTo, moveInto, outset } from '../geometry/box';
 import { moveElement } from '../job/edits/elements';
 import { elementFrame } from '../scene/face';
 import { type Check, type Finding, HAIR, trimOf } from './check';
@@ -21,10 +21,7 @@ export const codeAtEdge: Check = {
       const inside = distancesTo(frame, trimOf(piece));
       const least = Math.min(inside.top, inside.right, inside.bottom, inside.left);
       if (least >= near - HAIR) return [];
-      const by = {
-        x: Math.max(0, zone.x - frame.x) + Math.min(0, right(zone) - right(frame)),
-        y: Math.max(0, zone.y - frame.y) + Math.min(0, bottom(zone) - bottom(frame)),
-      };
+      const by = moveInto(zone, frame);
       return [
         found(codeAtEdge, element, context, {
           problem: 'A cut that drifts reaches into it',

@@ -2,10 +2,11 @@ import { inkBounds } from '../devices/bounds';
 import { type Box, distancesTo, overlaps, type Sides } from '../geometry/box';
 import { isFramed } from '../job/edits/elements';
 import type { Element } from '../job/schema';
-import { type CheckContext, trimOf } from './check';
+import { canExtend, type Edge, extendToBleed } from '../scene/extend';
+import { type CheckContext, type Fix, trimOf } from './check';
 
 /** Areas and pictures that may run to the edge; words, codes and logos are kept inside instead, by their own checks. */
-export const isEdgeArt = (element: Element): boolean => isFramed(element) && element.kind !== 'code' && !element.logo;
+const isEdgeArt = (element: Element): boolean => isFramed(element) && element.kind !== 'code' && !element.logo;
 
 export interface EdgeArt {
   element: Element;
@@ -24,3 +25,7 @@ export function edgeArt({ face, piece, sources }: CheckContext): EdgeArt[] {
 }
 
 export const SIDES = ['top', 'right', 'bottom', 'left'] as const satisfies readonly (keyof Sides)[];
+
+/** The fix of edge art that stops at or near the trim, where it can be run out to the bleed. */
+export const extending = (element: Element, edge: Edge): { fix?: Fix } =>
+  canExtend(element) ? { fix: { label: 'Extend to bleed', apply: (job) => extendToBleed(job, element.id, edge) } } : {};

@@ -1,7 +1,6 @@
-import { removeElement } from '../job/edits/elements';
 import { plainText } from '../job/look';
 import type { Check, Finding } from './check';
-import { found } from './found';
+import { found, takeAway } from './found';
 
 export const emptyFrame: Check = {
   id: 'empty-frame',
@@ -21,7 +20,7 @@ export const emptyFrame: Check = {
       return [
         found(emptyFrame, element, context, {
           problem: 'There are no words in it',
-          fix: { label: 'Take it away', apply: (job) => removeElement(job, element.id) },
+          fix: takeAway(element),
         }),
       ];
     });

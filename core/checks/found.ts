@@ -1,6 +1,7 @@
+import { removeElement } from '../job/edits/elements';
 import type { Element } from '../job/schema';
 import { atElement } from './at-element';
-import type { Check, CheckContext, Finding } from './check';
+import type { Check, CheckContext, Finding, Fix } from './check';
 
 /** A finding of a check on one element; as grave as the check is, and counted as one where nothing else was measured. */
 export const found = (
@@ -15,6 +16,9 @@ export const found = (
   wanted: { value: 0, kind: 'count' },
   ...rest,
 });
+
+/** The fix of what is better gone. */
+export const takeAway = ({ id }: Element): Fix => ({ label: 'Take it away', apply: (job) => removeElement(job, id) });
 
 /** The id that findings of a face as a whole carry instead of an element's. */
 export const WHOLE_FACE = 'face';

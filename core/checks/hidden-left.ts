@@ -1,6 +1,5 @@
-import { removeElement } from '../job/edits/elements';
 import { type Check, workedOn } from './check';
-import { found } from './found';
+import { found, takeAway } from './found';
 
 export const hiddenLeft: Check = {
   id: 'hidden-left',
@@ -14,7 +13,7 @@ export const hiddenLeft: Check = {
       .map((element) =>
         found(hiddenLeft, element, context, {
           problem: 'Is hidden, and will not print',
-          orElse: { label: 'Take it away', apply: (job) => removeElement(job, element.id) },
+          orElse: takeAway(element),
         }),
       ),
 };

@@ -1,8 +1,7 @@
 import { isFlat } from '../colour/fill';
-import { removeElement } from '../job/edits/elements';
 import type { Element } from '../job/schema';
 import type { Check, Finding } from './check';
-import { found } from './found';
+import { found, takeAway } from './found';
 
 /** Why nothing of an element can be seen; undefined where something can. */
 function whyUnseen(element: Element): string | undefined {
@@ -27,7 +26,7 @@ export const invisible: Check = {
         ? [
             found(invisible, element, context, {
               problem,
-              fix: { label: 'Take it away', apply: (job) => removeElement(job, element.id) },
+              fix: takeAway(element),
             }),
           ]
         : [];

@@ -1,8 +1,7 @@
 import { inkBounds } from '../devices/bounds';
 import { overlaps } from '../geometry/box';
-import { removeElement } from '../job/edits/elements';
 import { type Check, type Finding, trimOf } from './check';
-import { found } from './found';
+import { found, takeAway } from './found';
 
 export const offFace: Check = {
   id: 'off-face',
@@ -18,7 +17,7 @@ export const offFace: Check = {
       return [
         found(offFace, element, context, {
           problem: 'Lies outside the cut: it will be on no piece',
-          fix: { label: 'Take it away', apply: (job) => removeElement(job, element.id) },
+          fix: takeAway(element),
         }),
       ];
     });

@@ -1,5 +1,5 @@
 import { inkBounds } from '../devices/bounds';
-import { bottom, distancesTo, outset, overlaps, right } from '../geometry/box';
+import { distancesTo, moveInto, outset, overlaps } from '../geometry/box';
 import { moveElement } from '../job/edits/elements';
 import { type Check, type CheckContext, type Finding, HAIR, trimOf } from './check';
 
@@ -15,10 +15,7 @@ function look({ piece, face, shop, sources }: CheckContext): Finding[] {
       const inside = distancesTo(ink, trim);
       const least = Math.min(inside.top, inside.right, inside.bottom, inside.left);
       if (least >= safe - HAIR) return [];
-      const by = {
-        x: Math.max(0, zone.x - ink.x) + Math.min(0, right(zone) - right(ink)),
-        y: Math.max(0, zone.y - ink.y) + Math.min(0, bottom(zone) - bottom(ink)),
-      };
+      const by = moveInto(zone, ink);
       const fits = ink.width <= zone.width + HAIR && ink.height <= zone.height + HAIR;
       return [
         {

@@ -1,10 +1,7 @@
 import { postRulesOf } from '../trade/post';
 import { postVerdict } from '../trade/postage';
 import { sourceWords } from '../trade/source-words';
-import { type Check, type Finding, laidOut } from './check';
-
-/** Findings of a whole piece are told once: on the face that is posted, at the whole of it. */
-const whole = ({ width, height }: { width: number; height: number }) => ({ x: 0, y: 0, width, height });
+import { type Check, type Finding, laidOut, trimOf } from './check';
 
 export const postSize: Check = {
   id: 'post-size',
@@ -24,7 +21,7 @@ export const postSize: Check = {
         severity: 'warn',
         face: face.id,
         element: face.elements[0]?.id ?? face.id,
-        place: whole(piece),
+        place: trimOf(piece),
         problem: says.charAt(0).toUpperCase() + says.slice(1),
         measured: what === 'ratio' ? { value: measured, kind: 'ratio' } : { value: measured, kind: 'length' },
         wanted: what === 'ratio' ? { value: wanted, kind: 'ratio' } : { value: wanted, kind: 'length' },

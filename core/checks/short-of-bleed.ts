@@ -1,7 +1,6 @@
 import type { Sides } from '../geometry/box';
-import { canExtend, extendToBleed } from '../scene/extend';
 import { type Check, type CheckContext, type Finding, HAIR } from './check';
-import { edgeArt } from './edge-art';
+import { edgeArt, extending } from './edge-art';
 
 function look(context: CheckContext): Finding[] {
   const { piece, face, shop } = context;
@@ -24,9 +23,7 @@ function look(context: CheckContext): Finding[] {
         problem: `Stops short of the bleed at the ${sides.join(' and the ')}`,
         measured: { value: Math.max(0, least), kind: 'length' },
         wanted: { value: bleed, kind: 'length' },
-        ...(canExtend(element)
-          ? { fix: { label: 'Extend to bleed', apply: (job) => extendToBleed(job, element.id, edge) } }
-          : {}),
+        ...extending(element, edge),
       },
     ];
   });

@@ -1,6 +1,5 @@
-import { canExtend, extendToBleed } from '../scene/extend';
 import type { Check, Finding } from './check';
-import { edgeArt, SIDES } from './edge-art';
+import { edgeArt, extending, SIDES } from './edge-art';
 import { found } from './found';
 
 /** Art that ends so near inside the cut that the guillotine decides whether paper shows beside it. */
@@ -30,9 +29,7 @@ export const sliverInside: Check = {
           problem: `Ends just inside the cut at the ${sides.join(' and the ')}`,
           measured: { value: least, kind: 'length' },
           wanted: { value: Math.max(reach.x, reach.y), kind: 'length' },
-          ...(canExtend(element)
-            ? { fix: { label: 'Extend to bleed', apply: (job) => extendToBleed(job, element.id, edge) } }
-            : {}),
+          ...extending(element, edge),
         }),
       ];
     });

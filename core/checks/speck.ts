@@ -1,8 +1,7 @@
 import { inkBounds } from '../devices/bounds';
-import { removeElement } from '../job/edits/elements';
 import { CHECK_LIMITS } from '../trade/check-limits';
 import type { Check, Finding } from './check';
-import { found } from './found';
+import { found, takeAway } from './found';
 
 export const speck: Check = {
   id: 'speck',
@@ -19,7 +18,7 @@ export const speck: Check = {
           problem: 'Is as small as a grain of dust',
           measured: { value: Math.max(ink.width, ink.height), kind: 'length' },
           wanted: { value: CHECK_LIMITS.speck, kind: 'length' },
-          fix: { label: 'Take it away', apply: (job) => removeElement(job, element.id) },
+          fix: takeAway(element),
         }),
       ];
     }),

@@ -69,3 +69,15 @@ export function onFace(
   if (face.turned === 'anticlockwise') return { ...seen, x: -seen.y, y: seen.x };
   return seen;
 }
+
+/** A shift seen on a face as the shift of the cut that shows it: `onFace` the other way round. */
+export function fromFace(
+  by: { x: number; y: number },
+  piece: Pick<Piece, 'faces' | 'turns'>,
+  face: Pick<Face, 'id' | 'turned'>,
+): { x: number; y: number } {
+  // Shifts are only mirrored and turned by quarters: what each unit becomes tells the way back.
+  const across = onFace({ ...NO_DRIFT, x: 1 }, piece, face);
+  const down = onFace({ ...NO_DRIFT, y: 1 }, piece, face);
+  return { x: by.x * across.x + by.y * across.y, y: by.x * down.x + by.y * down.y };
+}

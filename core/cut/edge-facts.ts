@@ -2,7 +2,7 @@ import { Clipper, FillRule, type PathsD } from 'clipper2-ts';
 import { polygonHull } from 'd3';
 import { isFlat } from '../colour/fill';
 import { inkBounds } from '../devices/bounds';
-import { type Box, distancesTo, outset, overlaps } from '../geometry/box';
+import { type Box, contains, distancesTo, outset, overlaps } from '../geometry/box';
 import { flatten } from '../geometry/flatten';
 import { isFramed } from '../job/edits/elements';
 import type { Element, Face } from '../job/schema';
@@ -46,12 +46,7 @@ function colourOf(elements: readonly Element[], trim: Box, sources: SceneSources
     if (!isFramed(element) || element.kind === 'code') continue;
     const ink = inkBounds(element, sources);
     if (!ink || !overlaps(ink, outset(trim, REACH))) continue;
-    const deep =
-      ink.x > inner.x &&
-      ink.y > inner.y &&
-      ink.x + ink.width < inner.x + inner.width &&
-      ink.y + ink.height < inner.y + inner.height;
-    if (deep) continue;
+    if (contains(inner, ink)) continue;
     const area = flatten(seenArea(element, sources), TOLERANCE).map(({ points }) => points) as PathsD;
     if (isPaper(element)) all = Clipper.differenceD(all, area, FillRule.NonZero, PRECISION);
     else if ((element.opacity ?? 1) > 0) all = Clipper.unionD(all, area, FillRule.NonZero, PRECISION);

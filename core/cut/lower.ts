@@ -1,3 +1,4 @@
+import { trimOf } from '../checks/check';
 import { inkBounds } from '../devices/bounds';
 import { bottom, distancesTo, right } from '../geometry/box';
 import { moveElement, setFrame } from '../job/edits/elements';
@@ -48,7 +49,7 @@ function movingIn(element: Element, faceId: string, piece: Piece, job: Job, shop
   const ink = inkBounds(element, sourcesOf(job, fonts));
   if (!ink) return [];
   const room = { x: 2 * shop.tolerance.x, y: 2 * shop.tolerance.y };
-  const inside = distancesTo(ink, { x: 0, y: 0, width: piece.width, height: piece.height });
+  const inside = distancesTo(ink, trimOf(piece));
   const by = {
     x: Math.max(0, room.x - inside.left) || Math.min(0, inside.right - room.x),
     y: Math.max(0, room.y - inside.top) || Math.min(0, inside.bottom - room.y),
@@ -72,7 +73,7 @@ function widening(element: Element, faceId: string, piece: Piece, job: Job, shop
   if (element.kind !== 'shape' || element.turn || element.logo) return [];
   const ink = inkBounds(element, sourcesOf(job, fonts));
   if (!ink) return [];
-  const inside = distancesTo(ink, { x: 0, y: 0, width: piece.width, height: piece.height });
+  const inside = distancesTo(ink, trimOf(piece));
   const drift = Math.max(shop.tolerance.x, shop.tolerance.y);
   // Margins m ± d have the ratio (m + d) / (m - d): wide enough where that stays below what is seen.
   const margin = (drift * (UNEVEN + 1)) / (UNEVEN - 1);

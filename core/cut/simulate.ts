@@ -7,17 +7,7 @@ import type { ShopSpec } from '../trade/schema';
 import type { FontBook } from '../type/font';
 import { type Drift, drifts, onFace } from './drift';
 import { type EdgeFacts, edgeFacts } from './edge-facts';
-import {
-  colourBeyond,
-  cutFace,
-  EDGES,
-  type EdgeName,
-  type Room,
-  roomFor,
-  type Wanted,
-  wantedColour,
-  wholeInside,
-} from './one-cut';
+import { cutFace, EDGES, type EdgeName, type Room, roomFor, type Wanted, wantedColour, wholeInside } from './one-cut';
 
 /** Many cuts of a piece by a guillotine that drifts, and what comes of them. */
 
@@ -75,7 +65,7 @@ interface Laid {
 const slackOf = ({ x, y }: ShopSpec['tolerance']): number => SLACK * Math.max(x, y);
 
 /** The faces of a piece as a cut meets them. */
-export const layForCutting = (piece: Piece, shop: ShopSpec, sources: SceneSources): Laid[] =>
+const layForCutting = (piece: Piece, shop: ShopSpec, sources: SceneSources): Laid[] =>
   printedFaces(piece, sources).map((face) => {
     const { width, height } = asFace(piece, face);
     const facts = edgeFacts(face, { width, height }, sources);
@@ -87,14 +77,20 @@ export const layForCutting = (piece: Piece, shop: ShopSpec, sources: SceneSource
 const outward = (edge: EdgeName, x: number, y: number): number =>
   edge === 'left' ? -x : edge === 'right' ? x : edge === 'top' ? -y : y;
 
-function storyOf(edge: EdgeName, { facts, wanted }: Laid, falls: Float64Array, reach: number): EdgeStory {
+function storyOf(edge: EdgeName, { facts, wanted, room }: Laid, falls: Float64Array, reach: number): EdgeStory {
   const step = (2 * reach) / BINS;
   const bins = new Array<number>(BINS).fill(0);
   for (const fall of falls) {
     const at = Math.floor((fall + reach) / step);
     if (at >= 0 && at < BINS) bins[at]! += 1 / falls.length;
   }
-  return { bins, from: -reach, step, colour: colourBeyond(facts, wanted, edge), words: wholeInside(facts, edge) };
+  return {
+    bins,
+    from: -reach,
+    step,
+    colour: wanted[edge].length > 0 ? room[edge].out : undefined,
+    words: wholeInside(facts, edge),
+  };
 }
 
 const noChances = (): Record<EdgeName | 'any', number> => ({ left: 0, top: 0, right: 0, bottom: 0, any: 0 });

@@ -3,15 +3,6 @@ import { formatNumber } from '../units/length';
 
 /** What exported files are called, by a shop's pattern. */
 
-/** What stands in a pattern, and what it says. */
-export const NAME_PARTS = {
-  client: 'the job',
-  piece: 'the piece',
-  size: 'its trim size',
-  face: 'the face, where each has a file of its own',
-  date: 'when the job was last changed',
-} as const;
-
 /** Words that every file system takes. */
 export const plainName = (text: string): string =>
   text

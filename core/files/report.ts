@@ -3,6 +3,7 @@ import { ALL_CHECKS } from '../checks';
 import type { Finding } from '../checks/check';
 import type { Standing } from '../checks/let-stand';
 import { measuredAndWanted } from '../checks/measure-words';
+import { pngUrl } from '../devices/tone-png';
 import { findElement, titleOf } from '../job/find';
 import type { Job, Piece } from '../job/schema';
 import type { ShopSpec } from '../trade/schema';
@@ -78,12 +79,6 @@ export const reportOf = (
   ],
 });
 
-const base64 = (bytes: Uint8Array): string => {
-  let text = '';
-  for (let i = 0; i < bytes.length; i += 0x8000) text += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
-  return btoa(text);
-};
-
 /** The report as JSON; pictures as data addresses. */
 export const reportJson = (report: Report, pictures: Pictures): string =>
   `${JSON.stringify(
@@ -91,7 +86,7 @@ export const reportJson = (report: Report, pictures: Pictures): string =>
       ...report,
       rows: report.rows.map((row) => {
         const picture = pictures.get(row);
-        return { ...row, ...(picture ? { picture: `data:image/png;base64,${base64(picture)}` } : {}) };
+        return { ...row, ...(picture ? { picture: pngUrl(picture) } : {}) };
       }),
     },
     null,

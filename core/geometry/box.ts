@@ -72,3 +72,9 @@ export const distancesTo = (inner: Box, outer: Box): Sides => ({
 });
 
 export const middleOf = ({ x, y, width, height }: Box): Point => ({ x: x + width / 2, y: y + height / 2 });
+
+/** How far a box has to move to lie inside another; one that is wider or higher than it lies past it alike. */
+export const moveInto = (zone: Box, box: Box): Point => ({
+  x: Math.max(0, zone.x - box.x) + Math.min(0, right(zone) - right(box)),
+  y: Math.max(0, zone.y - box.y) + Math.min(0, bottom(zone) - bottom(box)),
+});

@@ -1,12 +1,13 @@
 import { produce } from 'immer';
 import { unionOf } from '../geometry/box';
 import { areasOf, hits } from '../job/areas';
+import { removeElements } from '../job/edits/elements';
 import { copyOfFace } from '../job/edits/faces';
 import { requoted } from '../job/edits/house';
 import { mapElementPaints } from '../job/edits/inks';
 import { placeLogo } from '../job/edits/logos';
-import { pieceOf } from '../job/find';
-import { groupsAround, pruneGroups, unitsOf } from '../job/groups';
+import { findFace, pieceOf } from '../job/find';
+import { membersOf, pruneGroups, unitsOf } from '../job/groups';
 import type { PieceAsked } from '../job/make';
 import type { Element, Face, Job, Paint, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
@@ -59,18 +60,17 @@ function offGround(face: Face, job: Job): Element[] {
 /** The logos of a face that were made to stand out of a ground are laid again in full colour. */
 function logosOnPaper(job: Job, faceId: string, fonts: FontBook, newId: () => string): Job {
   const full = job.logos.find(({ use }) => use === 'full colour');
-  const face = job.pieces.flatMap(({ faces }) => faces).find(({ id }) => id === faceId)!;
+  const face = findFace(job, faceId)!;
   const sources = sourcesOf(job, fonts);
   return (face.groups ?? []).reduce((now, group) => {
     if (!full || job.logos.find(({ id }) => id === group.logo)?.use !== 'reversed') return now;
-    const members = face.elements.filter(({ group: own }) => groupsAround(face, own).includes(group.id));
+    const members = membersOf(face, group.id);
     const box = unionOf(members.map((each) => elementBox(each, sources)));
     if (!box) return now;
-    const without = produce(now, (draft) => {
-      const at = draft.pieces.flatMap(({ faces }) => faces).find(({ id }) => id === faceId)!;
-      at.elements = at.elements.filter(({ id }) => !members.some((each) => each.id === id));
-      pruneGroups(at);
-    });
+    const without = removeElements(
+      now,
+      members.map(({ id }) => id),
+    );
     return placeLogo(without, faceId, full.id, { x: box.x, y: box.y, width: box.width }, newId);
   }, job);
 }
@@ -78,23 +78,16 @@ function logosOnPaper(job: Job, faceId: string, fonts: FontBook, newId: () => st
 /** Takes what came to lie where nothing may be printed off again. */
 function clearOf(job: Job, piece: Piece, fonts: FontBook): Job {
   const sources = sourcesOf(job, fonts);
-  const gone = new Set(
-    piece.faces.flatMap((face) => {
-      const areas = areasOf(piece, face).filter(({ kind }) => kind === 'clear');
-      const inArea = (each: Element): boolean => areas.some((area) => hits(area, elementBox(each, sources)));
-      const units = unitsOf(
-        face,
-        face.elements.filter(({ part }) => !part),
-      );
-      return units.flatMap(({ elements }) => (elements.some(inArea) ? elements.map(({ id }) => id) : []));
-    }),
-  );
-  return produce(job, (draft) => {
-    for (const face of pieceOf(draft, piece.id)!.faces) {
-      face.elements = face.elements.filter(({ id }) => !gone.has(id));
-      pruneGroups(face as Face);
-    }
+  const gone = piece.faces.flatMap((face) => {
+    const areas = areasOf(piece, face).filter(({ kind }) => kind === 'clear');
+    const inArea = (each: Element): boolean => areas.some((area) => hits(area, elementBox(each, sources)));
+    const units = unitsOf(
+      face,
+      face.elements.filter(({ part }) => !part),
+    );
+    return units.flatMap(({ elements }) => (elements.some(inArea) ? elements.map(({ id }) => id) : []));
   });
+  return removeElements(job, gone);
 }
 
 /** Adds a new piece that begins with what goes along from a piece of the job, face by face. */

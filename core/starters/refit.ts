@@ -32,7 +32,7 @@ const CENTRED = 0.06;
 /** Drawings take at most so much more of a narrower sheet than they had: their lines are worth more than its room. */
 const ROOM_MORE = 1.4;
 
-export const refitScale = (from: Sides, to: Sides): number =>
+const refitScale = (from: Sides, to: Sides): number =>
   Math.max(LEAST_SCALE, Math.min(MOST_SCALE, to.width / from.width, to.height / from.height));
 
 /** One way of a box: where it begins and how long it is. */
@@ -151,11 +151,7 @@ export function resizePiece(
   if (!was) return job;
   const sized = changePiece(job, pieceId, (piece) => Object.assign(piece, to));
   if (was.width === to.width && was.height === to.height) return sized;
-  const { post, letter } = was;
-  const bare = letter
-    ? setLetter(setPost(sized, pieceId, undefined, newId), pieceId, undefined, newId)
-    : setPost(sized, pieceId, undefined, newId);
+  const bare = setLetter(setPost(sized, pieceId, undefined, newId), pieceId, undefined, newId);
   const placed = refitPiece(bare, pieceId, was, shopIn(job, to.shop).safe[was.kind] + 1, fonts);
-  const posted = post ? setPost(placed, pieceId, post, newId) : placed;
-  return fitPiece(letter ? setLetter(posted, pieceId, letter, newId) : posted, pieceId, fonts);
+  return fitPiece(setLetter(setPost(placed, pieceId, was.post, newId), pieceId, was.letter, newId), pieceId, fonts);
 }

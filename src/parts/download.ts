@@ -1,3 +1,5 @@
+import { plainName } from '../../core/files/file-names';
+
 /** Hands a file to the browser to keep. */
 export function download(bytes: Uint8Array, name: string, type: string): void {
   const url = URL.createObjectURL(new Blob([bytes.slice()], { type }));
@@ -9,11 +11,4 @@ export function download(bytes: Uint8Array, name: string, type: string): void {
 }
 
 /** A name that every file system takes. */
-export const fileName = (text: string): string =>
-  text
-    .normalize('NFKD')
-    .replace(/[\u0300-\u036f]/g, '')
-    .replace(/&/g, 'and')
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '') || 'job';
+export const fileName = (text: string): string => plainName(text) || 'job';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { drifts, type FaceDrift, onFace, worstDrifts } from '../../../core/cut/drift';
+import { drifts, type FaceDrift, fromFace, onFace, worstDrifts } from '../../../core/cut/drift';
 import { edgeFacts } from '../../../core/cut/edge-facts';
 import { lowerRisk } from '../../../core/cut/lower';
 import { colourBeyond, cutFace, EDGES, wantedColour } from '../../../core/cut/one-cut';
@@ -152,6 +152,16 @@ describe('drift', () => {
       twist: -3,
     });
     expect(onFace(drift, piece, { id: 'a', turned: 'clockwise' })).toEqual({ x: 2, y: -1, twist: 3 });
+  });
+  it('is found again from where it lies on any face', () => {
+    for (const turns of [undefined, 'top–bottom'] as const)
+      for (const turned of [undefined, 'clockwise', 'anticlockwise'] as const)
+        for (const id of ['a', 'b']) {
+          const piece = { faces: [{ id: 'a' }, { id: 'b' }], ...(turns ? { turns } : {}) } as never;
+          const face = { id, ...(turned ? { turned } : {}) };
+          const seen = onFace({ x: 1, y: 2, twist: 0, back: { x: 0, y: 0 } }, piece, face);
+          expect(fromFace(seen, piece, face)).toEqual({ x: 1, y: 2 });
+        }
   });
   it('has eight worst cases, all corners of the tolerance', () => {
     expect(

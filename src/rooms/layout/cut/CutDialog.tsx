@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { type Drift, NO_DRIFT, onFace, worstDrifts } from '../../../../core/cut/drift';
+import { type Drift, fromFace, NO_DRIFT, onFace, worstDrifts } from '../../../../core/cut/drift';
 import { changesFor } from '../../../../core/cut/lower';
 import { EDGES } from '../../../../core/cut/one-cut';
 import { printedFaces } from '../../../../core/scene/shown-faces';
@@ -47,10 +47,9 @@ export function CutDialog({ onClose }: { onClose(): void }) {
                 face={face}
                 drift={onFace(drift, piece, face)}
                 onDrag={(by) => {
-                  // What is dragged on a back is the same cut, seen from behind.
-                  const back = onFace({ ...NO_DRIFT, x: 1 }, piece, face).x < 0 ? -1 : 1;
+                  const cut = fromFace(by, piece, face);
                   setPlaying(undefined);
-                  setDrift((was) => ({ ...was, x: was.x + back * by.x, y: was.y + by.y }));
+                  setDrift((was) => ({ ...was, x: was.x + cut.x, y: was.y + cut.y }));
                 }}
               />
             ))}

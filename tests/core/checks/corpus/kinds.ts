@@ -7,9 +7,9 @@ import { inch, mm } from '../../../kit';
 import { area, type Fault, ink, jobOf, words } from './fault';
 
 /** Faults of post, folds, letters and of a set that does not agree. US and UPU areas from memory; DIN 5008 and 680. */
-const ids = () => {
+const ids = (prefix = 'k') => {
   let n = 0;
-  return () => `k${++n}`;
+  return () => `${prefix}${++n}`;
 };
 const one = (
   check: string,
@@ -77,13 +77,7 @@ function twoLogos(use: 'full colour' | 'reversed'): Job {
     faces: 1,
   });
   job = placeLogo(addPiece(job, other), 'other-1', 'first', { x: mm(30), y: mm(30), width: mm(20) }, ids());
-  return placeLogo(
-    job,
-    'card-1',
-    'logo',
-    { x: mm(30), y: mm(15), width: mm(20) },
-    () => `t${Math.random().toString(36).slice(2, 9)}`,
-  );
+  return placeLogo(job, 'card-1', 'logo', { x: mm(30), y: mm(15), width: mm(20) }, ids('t'));
 }
 const beside = (width: number): Job =>
   addPiece(
