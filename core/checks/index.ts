@@ -36,6 +36,7 @@ import { keepClear } from './keep-clear';
 import { knockedOutBlack } from './knocked-out-black';
 import { letterWouldPrint } from './letter-would-print';
 import { lineArtPpi } from './line-art-ppi';
+import { lockedLeft } from './locked-left';
 import { logoAltered } from './logo-altered';
 import { logoCrowded } from './logo-crowded';
 import { logoSmall } from './logo-small';
@@ -149,6 +150,7 @@ export const CHECKS: readonly Check[] = [
   invisible,
   doubled,
   hiddenLeft,
+  lockedLeft,
   sampleLeft,
   covered,
   speck,

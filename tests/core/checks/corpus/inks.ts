@@ -163,6 +163,12 @@ export const INKS: readonly Fault[] = [
   one('hidden-left', 'a hidden panel', [{ ...swatch(), hidden: true }], [swatch()]),
   one('hidden-left', 'hidden words', [{ ...words('w', 'Iris', 10, 20), hidden: true }], [words('w', 'Iris', 10, 20)]),
   one(
+    'locked-left',
+    'locked words on a panel that is not',
+    [swatch(), { ...words('w', 'Iris', 12, 14, { lettering: { paint: ink('paper') } }), locked: true }],
+    [{ ...swatch(), locked: true }, words('w', 'Iris', 12, 14, { lettering: { paint: ink('paper') } })],
+  ),
+  one(
     'sample-left',
     'a sample on a card',
     [{ ...words('w', 'Iris', 10, 20), sample: true }],
