@@ -2,10 +2,13 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, IMAGE_PPI, ImageError } from '../core/files/face-images';
+import { type HandOffSettings, pdfAsked, settingsOf } from '../core/files/hand-off/settings';
+import type { Standard } from '../core/files/pdf/standards';
 import { writePdf } from '../core/files/pdf/write';
 import { writeSvg } from '../core/files/svg-file';
 import { pressConditionOf } from '../core/job/press-of';
 import { shopIn } from '../core/job/shops-of';
+import { FURTHER_MARKS } from '../core/scene/marks';
 import { OFFICE_SHEETS, type OfficeSheet } from '../core/scene/office-sheet';
 import { CliError, openJob, pieceAsked } from './given';
 import { loadKit } from './kit';
@@ -19,9 +22,15 @@ function facesGiven(text: string | boolean | undefined, count: number): number[]
   return numbers;
 }
 
+const FILE_STANDARDS: Partial<Record<string, Standard>> = {
+  pdfx4: 'PDF/X-4',
+  pdfx1a: 'PDF/X-1a:2003',
+  'pdfx1a-2001': 'PDF/X-1a:2001',
+};
+
 export const exportPiece: Command = {
-  help: `export JOB.tidyedge --piece ID --as pdfx4|png|tiff|svg [--faces 1,2] [--ppi N] [--trimmed] [--transparent] [--no-marks] [--outlines] [--sheet A4|Letter] --out FILE|DIR   writes print-ready files
-pdfx4 writes one PDF/X-4 with a page a face; svg and png write one file a face into the folder --out, in soft-proof colours.
+  help: `export JOB.tidyedge --piece ID --as pdfx4|pdfx1a|pdfx1a-2001|png|tiff|svg [--faces 1,2] [--marks 'registration,colour bar,slug'] [--ppi N] [--trimmed] [--transparent] [--no-marks] [--outlines] [--sheet A4|Letter] --out FILE|DIR   writes print-ready files
+pdfx4 writes one PDF/X-4 with a page a face; pdfx1a (of 2003) and pdfx1a-2001 one with nothing left that is see-through; svg and png write one file a face into the folder --out, in soft-proof colours.
 tiff writes a CMYK file a face with the press's profile, and one of grey for each spot ink. --ppi is 300 unless it is given.
 --sheet lays the piece on an office printer's paper at its own size, with a line to measure.
 --outlines writes words as the outlines of their letters instead of as text.`,
@@ -32,6 +41,7 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
     'no-marks': { type: 'boolean' },
     outlines: { type: 'boolean' },
     sheet: { type: 'string' },
+    marks: { type: 'string' },
     ppi: { type: 'string' },
     trimmed: { type: 'boolean' },
     transparent: { type: 'boolean' },
@@ -48,19 +58,22 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
     const press = kit.press(pressConditionOf(job, shop));
     const office = (Object.keys(OFFICE_SHEETS) as OfficeSheet[]).find((each) => each === options['sheet']);
     if (options['sheet'] !== undefined && !office) throw new CliError('--sheet takes A4 or Letter.');
-    if (options['as'] === 'pdfx4') {
-      const bytes = await writePdf(
-        job,
-        {
-          pieceId: piece.id,
-          shop,
-          faces,
-          marks: options['no-marks'] !== true,
-          words: options['outlines'] === true ? 'outlines' : 'text',
-          ...(office ? { office } : {}),
-        },
-        { ...kit, press, assets },
-      );
+    const standard = FILE_STANDARDS[String(options['as'])];
+    const also = FURTHER_MARKS.filter((mark) =>
+      String(options['marks'] ?? '')
+        .split(',')
+        .includes(mark),
+    );
+    if (standard) {
+      const settings: HandOffSettings = {
+        ...settingsOf(shop),
+        standard,
+        marks: options['no-marks'] !== true,
+        also,
+        words: options['outlines'] === true ? 'outlines' : 'text',
+        office: office ?? 'its own',
+      };
+      const bytes = await writePdf(job, pdfAsked(piece.id, shop, settings, faces), { ...kit, press, assets });
       mkdirSync(dirname(out), { recursive: true });
       writeFileSync(out, bytes);
     } else if (options['as'] === 'svg') {
@@ -86,7 +99,7 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
         if (error instanceof ImageError) throw new CliError(error.message);
         throw error;
       }
-    } else throw new CliError('Choose a format with --as: pdfx4, png, tiff or svg.');
+    } else throw new CliError('Choose a format with --as: pdfx4, pdfx1a, pdfx1a-2001, png, tiff or svg.');
     return 0;
   },
 };

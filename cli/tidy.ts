@@ -1,11 +1,12 @@
 import { parseArgs } from 'node:util';
 import { JobFileError } from '../core/files/job-file';
-import { ExportError } from '../core/files/pdf/write';
+import { ExportError } from '../core/files/pdf/asked';
 import { PictureError } from '../core/picture/limits';
 import { FontError } from '../core/type/sfnt';
 import { check } from './check';
 import { exportPiece } from './export';
 import { CliError } from './given';
+import { inspect } from './inspect';
 import { list } from './list';
 import { plates } from './plates';
 
@@ -17,9 +18,9 @@ export interface Command {
   run(job: string, options: Record<string, string | boolean | undefined>): Promise<number>;
 }
 
-const COMMANDS: Record<string, Command> = { list, check, export: exportPiece, plates };
+const COMMANDS: Record<string, Command> = { list, check, export: exportPiece, plates, inspect };
 
-const usage = `tidy COMMAND JOB.tidyedge [options]
+const usage = `tidy COMMAND FILE [options]
 
 ${Object.values(COMMANDS)
   .map(({ help }) => help.split('\n')[0])
@@ -40,7 +41,7 @@ async function main(argv: string[]): Promise<number> {
     return 0;
   }
   const { values, positionals } = parseArgs({ args: rest, options: command.options ?? {}, allowPositionals: true });
-  if (positionals.length !== 1) throw new CliError(`Name one job file: tidy ${name} JOB.tidyedge`);
+  if (positionals.length !== 1) throw new CliError(`Name one file: tidy ${name} FILE`);
   return command.run(positionals[0]!, values as Record<string, string | boolean | undefined>);
 }
 

@@ -145,8 +145,8 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
   },
   export: async (page) => {
     await layout(page);
-    await page.getByRole('button', { name: 'Export for print' }).click();
-    await page.getByRole('button', { name: /^Write the file/ }).click();
+    await page.getByRole('link', { name: 'Export for print' }).click();
+    await page.getByRole('button', { name: 'Write the file' }).click();
     await page.getByText('The file was read back').waitFor({ timeout: 60_000 });
   },
 };

@@ -11,7 +11,8 @@ const api = {
   takeInFont: async (...args: Parameters<Work['takeInFont']>) => (await work).takeInFont(...args),
   takeInProfile: async (...args: Parameters<Work['takeInProfile']>) => (await work).takeInProfile(...args),
   exportImages: async (...args: Parameters<Work['exportImages']>) => (await work).exportImages(...args),
-  exportPdf: async (...args: Parameters<Work['exportPdf']>) => (await work).exportPdf(...args),
+  exportDrawings: async (...args: Parameters<Work['exportDrawings']>) => (await work).exportDrawings(...args),
+  handOff: async (...args: Parameters<Work['handOff']>) => (await work).handOff(...args),
 };
 export type PressRoom = typeof api;
 expose(api);

@@ -1,29 +1,39 @@
+import type { Press } from '../core/colour/engine';
 import type { Ink } from '../core/colour/ink';
 import { readPressProfile } from '../core/colour/profile';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, type ImageFile, type ImagesAsked } from '../core/files/face-images';
+import { exportName } from '../core/files/file-names';
+import type { PlannedFile } from '../core/files/hand-off/plan';
 import { hashOf } from '../core/files/hash';
 import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
-import { OFFICE_TYPEFACE, type PdfAsked, type Progress, writePdf } from '../core/files/pdf/write';
+import { type RuleSeen, verify } from '../core/files/pdf/rules';
+import { type Progress, writePdf } from '../core/files/pdf/write';
+import { writeSvg } from '../core/files/svg-file';
 import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
-import type { Asset, Job } from '../core/job/schema';
+import type { Asset, Job, Piece } from '../core/job/schema';
 import { shopIn } from '../core/job/shops-of';
 import { decodePicture } from '../core/picture/decode';
 import { type Lightness, lightnessOf } from '../core/picture/lightness';
 import { probePicture } from '../core/picture/probe';
 import { proofPicture, type Separation, separatePicture } from '../core/picture/separate';
 import { upscaledBy } from '../core/picture/upscaled';
-import type { OwnCondition, PressCondition } from '../core/trade/schema';
+import { SERVICE_TYPEFACE } from '../core/scene/slug';
+import type { OwnCondition, PressCondition, ShopSpec } from '../core/trade/schema';
 import { type OwnFont, plainFont, takeFont } from '../core/type/own-font';
+import { drawPages, type PagePicture } from './draw-pages';
 import { findOwnFonts, findOwnProfiles, loadFontCutter, loadFonts, loadKit, loadPresses, loadProfiles } from './kit';
 
 /** Heavy work, off the page's thread. Errors keep their message when they cross. */
 
-export interface Written {
+/** A file that was written, what it says when it is read again, and its pages as a reader draws them. */
+export interface Written extends PlannedFile {
   bytes: Uint8Array;
   facts: PdfFacts;
+  rules: RuleSeen[];
+  pages: PagePicture[];
 }
 
 const LONGEST_PREVIEW = 1800;
@@ -104,49 +114,91 @@ export async function takeInProfile(bytes: Uint8Array): Promise<{ hash: string; 
   };
 }
 
-export async function exportPdf(
-  job: Job,
-  asked: PdfAsked,
-  assets: Record<string, Uint8Array>,
-  tell: (progress: Progress) => void,
-): Promise<Written> {
+/** What files are written with: the kit, and all that the job's own fonts and profiles need. */
+async function kitFor(job: Job, assets: Record<string, Uint8Array>) {
   const kit = await loadKit();
   findOwnFonts(async (hash) => assets[hash]);
   findOwnProfiles(async (hash) => assets[hash]);
   await loadProfiles(Object.keys(job.conditions));
-  await loadFonts([...typefacesIn(job), ...(asked.office ? [OFFICE_TYPEFACE] : [])]);
-  const cutter = await loadFontCutter();
-  const bytes = await writePdf(
-    job,
-    asked,
-    { ...kit, cutter, press: kit.press(pressConditionOf(job, asked.shop)), assets },
-    tell,
-  );
-  tell({ done: 1, what: 'Reading the file back' });
-  // pdf.js looks for its own worker; with the worker's code loaded here it works in this thread.
-  await import('pdfjs-dist/legacy/build/pdf.worker.mjs');
-  const facts = await readBack(bytes, (await import('pdfjs-dist/legacy/build/pdf.mjs')) as never);
-  return { bytes, facts };
+  await loadFonts([...typefacesIn(job), SERVICE_TYPEFACE]);
+  return { ...kit, cutter: await loadFontCutter(), assets };
 }
 
-/** Writes faces as pictures; `tell` hears what is being done. Throws with words for the user. */
-export async function exportImages(
-  job: Job,
-  pieceId: string,
-  asked: ImagesAsked,
-  assets: Record<string, Uint8Array>,
-  tell: (progress: Progress) => void,
-): Promise<ImageFile[]> {
-  const piece = pieceOf(job, pieceId);
-  if (!piece) throw new Error('The piece is not in this job any more.');
-  const kit = await loadKit();
-  findOwnFonts(async (hash) => assets[hash]);
-  findOwnProfiles(async (hash) => assets[hash]);
-  await loadProfiles(Object.keys(job.conditions));
-  await loadFonts(typefacesIn(job));
-  await tell({ done: 0.2, what: 'Laying the plates' });
-  const shop = shopIn(job, piece.shop);
-  const press = kit.press(pressConditionOf(job, shop));
-  const picture = separatedPictures((hash) => assets[hash], kit.engine, press);
-  return faceImages(job, piece, shop, asked, { ...kit, press, picture });
+/** pdf.js looks for its own worker; with the worker's code loaded here it works in this thread. */
+async function loadReader() {
+  await import('pdfjs-dist/legacy/build/pdf.worker.mjs');
+  return (await import('pdfjs-dist/legacy/build/pdf.mjs')) as never;
 }
+
+type Hear = (progress: Progress) => void;
+
+/** Writes files one after another, reads each back and draws its pages. Throws with words for the user. */
+export async function handOff(
+  job: Job,
+  files: readonly PlannedFile[],
+  assets: Record<string, Uint8Array>,
+  tell: Hear,
+): Promise<Written[]> {
+  const kit = await kitFor(job, assets);
+  const reader = await loadReader();
+  const written: Written[] = [];
+  for (const [i, { name, piece, asked }] of files.entries()) {
+    const saying = files.length > 1 ? `${name}: ` : '';
+    const hear = ({ done, what }: Progress): void =>
+      tell({ done: (i + 0.9 * done) / files.length, what: saying + what });
+    const press = kit.press(pressConditionOf(job, asked.shop));
+    const bytes = await writePdf(job, asked, { ...kit, press }, hear);
+    tell({ done: (i + 0.92) / files.length, what: `${saying}Reading the file back` });
+    const facts = await readBack(bytes, reader);
+    const rules = verify(bytes, asked.standard ?? asked.shop.standard);
+    written.push({ name, piece, asked, bytes, facts, rules, pages: await drawPages(bytes) });
+  }
+  return written;
+}
+
+type FileKit = Omit<Awaited<ReturnType<typeof kitFor>>, 'press'>;
+
+/** Files of one piece after another, each by its own shop. */
+async function ofPieces(
+  job: Job,
+  pieceIds: readonly string[],
+  assets: Record<string, Uint8Array>,
+  tell: Hear,
+  write: (piece: Piece, shop: ShopSpec, kit: FileKit & { press: Press }) => ImageFile[],
+): Promise<ImageFile[]> {
+  const kit = await kitFor(job, assets);
+  return pieceIds.flatMap((id, i) => {
+    const piece = pieceOf(job, id);
+    if (!piece) return [];
+    tell({ done: i / pieceIds.length, what: `Drawing ${piece.name}` });
+    const shop = shopIn(job, piece.shop);
+    return write(piece, shop, { ...kit, press: kit.press(pressConditionOf(job, shop)) });
+  });
+}
+
+/** Writes faces as pictures, all of them where none are named. Throws with words for the user. */
+export const exportImages = (
+  job: Job,
+  pieceIds: readonly string[],
+  asked: Omit<ImagesAsked, 'faces'> & Partial<Pick<ImagesAsked, 'faces'>>,
+  assets: Record<string, Uint8Array>,
+  tell: Hear,
+): Promise<ImageFile[]> =>
+  ofPieces(job, pieceIds, assets, tell, (piece, shop, kit) => {
+    const picture = separatedPictures((hash) => assets[hash], kit.engine, kit.press);
+    return faceImages(job, piece, shop, { faces: piece.faces.map((_, n) => n), ...asked }, { ...kit, picture });
+  });
+
+/** Writes faces as SVG drawings. */
+export const exportDrawings = (
+  job: Job,
+  pieceIds: readonly string[],
+  assets: Record<string, Uint8Array>,
+  tell: Hear,
+): Promise<ImageFile[]> =>
+  ofPieces(job, pieceIds, assets, tell, (piece, shop, kit) =>
+    piece.faces.map((face, n) => ({
+      name: `${exportName('{client}-{piece}-{face}', job, piece, face)}.svg`,
+      bytes: new TextEncoder().encode(writeSvg(job, piece, n, shop.bleed[piece.kind], kit)),
+    })),
+  );

@@ -49,6 +49,15 @@ export const platesOf = (ink: Ink, tint = 1): Plates =>
         PROCESS_PLATES.map((plate, i) => [plate, ink.cmyk[i]! * tint] as const).filter(([, a]) => a > 0),
       );
 
+/**
+ * The plates that a colour names as a colour space orders them: process inks in their order, all of them where there is
+ * no spot, then spots.
+ */
+export function platesInOrder(used: Plates): string[] {
+  const spots = Object.keys(used).filter((plate) => !isProcessPlate(plate));
+  return [...PROCESS_PLATES.filter((plate) => spots.length === 0 || plate in used), ...spots];
+}
+
 /** The process part of some plates, and the spots beside it. */
 export function splitPlates(plates: Plates): { cmyk: Cmyk; spots: [name: string, amount: number][] } {
   const cmyk = PROCESS_PLATES.map((plate) => plates[plate] ?? 0) as Cmyk;

@@ -36,6 +36,14 @@ const down = (cmyk: Cmyk): Cmyk => cmyk.map((a) => Math.floor(a * 1000 + 1e-9) /
 /** Bytes a colour is looked up by: darker places differ by less than can be seen. */
 const GRAIN = 3;
 
+/** Whether no pixel has more ink than `limit`, 1 to 4. */
+export function isWithin(cmyk: Uint8Array, limit: number): boolean {
+  const most = Math.floor(limit * 255);
+  for (let at = 0; at < cmyk.length; at += 4)
+    if (cmyk[at]! + cmyk[at + 1]! + cmyk[at + 2]! + cmyk[at + 3]! > most) return false;
+  return true;
+}
+
 /** CMYK bytes with every pixel of more than `limit` ink brought under it; others keep their numbers. */
 export function limitPixels(cmyk: Uint8Array, limit: number, press: Press): Uint8Array {
   const most = Math.floor(limit * 255);

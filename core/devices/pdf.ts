@@ -1,11 +1,13 @@
-import { type Plates, splitPlates } from '../colour/ink';
+import { type Plates, platesInOrder, splitPlates } from '../colour/ink';
 import { type Box, bottom } from '../geometry/box';
 import { type Matrix, multiply } from '../geometry/matrix';
 import { asCubic, boxPath, type Path } from '../geometry/path';
 import { type Colour, type Coverage, isShade, type Shade } from '../scene/colour';
-import { type Device, type GlyphRun, type ImageRef, imageKey, runMatrix, type Tone } from '../scene/device';
+import { type GlyphRun, type ImageRef, imageKey, runMatrix, type Tone } from '../scene/device';
 import { runOutline } from '../scene/run-outline';
 import type { Font, Glyph } from '../type/font';
+import type { PatchDevice } from './flat/flat';
+import type { Patch } from './flat/patch';
 
 /** A font as a document uses it: its glyphs, each with the words it stands for. */
 export interface FontUse {
@@ -18,9 +20,13 @@ export interface FontUse {
 /** What the pages of one document share; the writer makes PDF objects of it. Keys are resource names. */
 export interface PdfUses {
   fonts: Map<string, FontUse>;
-  images: Map<string, { key: string; image: ImageRef }>;
+  /** With the fewest pixels an inch that any of them is drawn at. */
+  images: Map<string, { key: string; image: ImageRef; ppi: number }>;
   /** Separations by plate name; `All` among them. */
   plates: Map<string, string>;
+  /** Spaces of several plates that one colour mixes, by the plates' names. */
+  mixtures: Map<string, { key: string; plates: Plates }>;
+  patches: { key: string; patch: Patch }[];
   /** Colour that runs, by what it is written as. */
   shades: Map<string, { key: string; shade: Shade | Coverage }>;
   tones: Map<Tone, { key: string; colour: Plates }[]>;
@@ -30,8 +36,8 @@ export interface PdfUses {
   states: Map<string, { key: string; state: PdfState }>;
 }
 
-/** What a graphics state sets: an amount that covers, a form whose grey says how much shows, or that inks overprint. */
-export type PdfState = { opacity: number } | { mask: string } | { overprint: true };
+/** What a graphics state sets: an amount that covers, a form whose grey says how much shows, or whether inks overprint. */
+export type PdfState = { opacity: number } | { mask: string } | { overprint: boolean };
 
 /** A piece of content with the names it uses. A grey one is a mask. */
 export interface PdfForm {
@@ -45,6 +51,8 @@ export const noUses = (): PdfUses => ({
   fonts: new Map(),
   images: new Map(),
   plates: new Map(),
+  mixtures: new Map(),
+  patches: [],
   shades: new Map(),
   tones: new Map(),
   forms: [],
@@ -99,7 +107,7 @@ export function pdfDevice(
   media: Box,
   uses: PdfUses,
   words: 'text' | 'outlines' = 'text',
-): Device & { content(): string; names(): ReadonlySet<string> } {
+): PatchDevice & { content(): string; names(): ReadonlySet<string> } {
   let out: string[] = [];
   let names = new Set<string>();
   const outer: { out: string[]; names: Set<string> }[] = [];
@@ -142,14 +150,21 @@ export function pdfDevice(
     return found.key;
   }
 
+  /** A spot ink with others, as one colour of several plates in the order that `platesInOrder` has. */
+  function mixture(given: Plates, space: string, set: string): string {
+    const order = platesInOrder(given);
+    const found = uses.mixtures.get(order.join('\n')) ?? { key: `N${uses.mixtures.size + 1}`, plates: given };
+    uses.mixtures.set(order.join('\n'), found);
+    return `${named(found.key)} ${space} ${numbers(...order.map((plate) => given[plate] ?? 0))} ${set}`;
+  }
+
   /** The operator that takes a colour: process inks as DeviceCMYK, one spot or All as a Separation, others as patterns. */
   function colour(given: Colour, stroke: boolean): string {
     const [space, set] = stroke ? ['CS', 'SCN'] : ['cs', 'scn'];
     if (isShade(given)) return `/Pattern ${space} ${named(shadeKey(given))} ${set}`;
     const { cmyk, spots } = splitPlates(given);
     if (spots.length === 0) return `${numbers(...cmyk)} ${stroke ? 'K' : 'k'}`;
-    if (spots.length > 1 || cmyk.some((a) => a > 0))
-      throw new Error('One colour cannot mix a spot ink with other inks.');
+    if (spots.length > 1 || cmyk.some((a) => a > 0)) return mixture(given, space, set);
     const [name, amount] = spots[0]!;
     return `${named(keyOf(uses.plates, name, 'S'))} ${space} ${pdfNumber(amount)} ${set}`;
   }
@@ -177,6 +192,7 @@ export function pdfDevice(
     out.push('q', `${named(stateKey(state))} gs`, `${named(form)} Do`, 'Q');
   };
   const masks: string[] = [];
+  let overprints = 0;
   const opacities: number[] = [];
   // A picture's own space grows upwards from its foot.
   const imageOps = (key: string, [a, b, c, d, e, f]: Matrix): string[] => [
@@ -304,9 +320,11 @@ export function pdfDevice(
     },
     endFade: () => end({ mask: masks.pop()! }),
     beginOverprint: () => {
+      overprints++;
       out.push('q', `${named(stateKey({ overprint: true }))} gs`);
     },
     endOverprint: () => {
+      overprints--;
       out.push('Q');
     },
     fillPath: (path, given) => {
@@ -327,9 +345,18 @@ export function pdfDevice(
       else out.push(colour(given, false), 'BT', ...textOps(run), 'ET');
     },
     drawImage: (image, place) => {
-      const found = uses.images.get(imageKey(image)) ?? { key: `Im${uses.images.size + 1}`, image };
-      uses.images.set(imageKey(image), found);
+      const ppi = (72 * image.width) / Math.hypot(place[0], place[1]);
+      const found = uses.images.get(imageKey(image)) ?? { key: `Im${uses.images.size + 1}`, image, ppi };
+      uses.images.set(imageKey(image), { ...found, ppi: Math.min(found.ppi, ppi) });
       out.push(...imageOps(found.key, place));
+    },
+    drawPatch: (patch, place) => {
+      const key = `B${uses.patches.length + 1}`;
+      uses.patches.push({ key, patch });
+      // A patch has all that the press gets there: nothing below it shows through.
+      const solid = overprints > 0 ? [`${named(stateKey({ overprint: false }))} gs`] : [];
+      const [save, ...rest] = imageOps(key, place);
+      out.push(save!, ...solid, ...rest);
     },
     drawTone: (tone, place, given) => {
       const colours = uses.tones.get(tone) ?? [];

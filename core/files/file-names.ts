@@ -14,7 +14,13 @@ export const plainName = (text: string): string =>
     .replace(/^-|-$/g, '');
 
 /** A file's name without its ending. What a pattern says of a face is left out where there is none. */
-export function exportName(pattern: string, job: Pick<Job, 'name' | 'changed'>, piece: Piece, face?: Face): string {
+export function exportName(
+  pattern: string,
+  job: Pick<Job, 'name' | 'changed'>,
+  piece: Piece,
+  face?: Face,
+  version = 1,
+): string {
   const size = `${formatNumber(piece.width, piece.unit)}x${formatNumber(piece.height, piece.unit)}${piece.unit}`;
   const parts: Record<string, string> = {
     client: plainName(job.name),
@@ -22,6 +28,7 @@ export function exportName(pattern: string, job: Pick<Job, 'name' | 'changed'>, 
     size: size.replace(/[^0-9a-z.]+/g, '-'),
     face: face ? plainName(face.name) : '',
     date: job.changed.slice(0, 10),
+    version: `v${version}`,
   };
   const named = pattern.replace(/\{(\w+)\}/g, (all, part: string) => parts[part] ?? all);
   const clean = named

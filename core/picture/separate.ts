@@ -1,6 +1,6 @@
 import { type ColourEngine, type Press, type Profile, ProfileError } from '../colour/engine';
-import { type Ink, isProcessPlate, type Plates, PROCESS_PLATES, processStandIn } from '../colour/ink';
-import { limitPixels } from '../colour/total-ink';
+import { type Ink, type Plates, PROCESS_PLATES, platesInOrder, processStandIn } from '../colour/ink';
+import { isWithin, limitPixels } from '../colour/total-ink';
 import { darknessOf } from './darkness';
 import type { Pixels } from './decode';
 
@@ -48,12 +48,22 @@ export function sourceOf(pixels: Pixels, engine: ColourEngine): { data: Uint8Arr
   return { data: pixels.space === 'GRAY' ? grayAsRgb(pixels.colour) : pixels.colour, from: 'sRGB' };
 }
 
+const sameBytes = (a: Uint8Array, b: Uint8Array): boolean =>
+  a.length === b.length && a.every((byte, i) => byte === b[i]);
+
+/** The profile that a picture's numbers mean, where it is not the press's own. */
+function fromOther(pixels: Pixels, engine: ColourEngine, press: Press): Profile | 'sRGB' | undefined {
+  const { from } = sourceOf(pixels, engine);
+  return from && from !== 'sRGB' && sameBytes(from, press.profile) ? undefined : from;
+}
+
 /**
  * Converts a picture from its own profile to the press's. Untagged RGB and grey are read as sRGB; untagged CMYK keeps
  * its numbers, unless it is to be separated anew: from colour to ink by the press's own tables.
  */
 function inProcess(pixels: Pixels, engine: ColourEngine, press: Press, how: Separation): Uint8Array {
-  const { data, from } = sourceOf(pixels, engine);
+  const { data } = sourceOf(pixels, engine);
+  const from = fromOther(pixels, engine, press);
   const cmyk = from
     ? engine.converter(from, press.profile, press.condition)(data)
     : how.reseparate
@@ -62,11 +72,16 @@ function inProcess(pixels: Pixels, engine: ColourEngine, press: Press, how: Sepa
   return how.inkLimit === undefined ? cmyk : limitPixels(cmyk, how.inkLimit, press);
 }
 
+/** Whether a picture's own CMYK numbers go to the press as they are. */
+export function keepsNumbers(pixels: Pixels, engine: ColourEngine, press: Press, how: Separation): boolean {
+  if (pixels.space !== 'CMYK' || pixels.alpha || how.inks || how.reseparate) return false;
+  if (fromOther(pixels, engine, press)) return false;
+  return how.inkLimit === undefined || isWithin(pixels.colour, how.inkLimit);
+}
+
 /** The plates of some inks in the order they are written: process inks, all of them where there is no spot, then spots. */
 function platesOfInks(inks: readonly Plates[]): string[] {
-  const names = new Set(inks.flatMap(Object.keys));
-  const spots = [...names].filter((name) => !isProcessPlate(name));
-  return [...PROCESS_PLATES.filter((plate) => spots.length === 0 || names.has(plate)), ...spots];
+  return platesInOrder(Object.fromEntries(inks.flatMap(Object.keys).map((plate) => [plate, 1])));
 }
 
 /** Greys in one ink or two: how dark a pixel is, each ink's share of it. */

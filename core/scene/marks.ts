@@ -1,21 +1,60 @@
-import { ALL_PLATES } from '../colour/ink';
+import { ALL_PLATES, type Plates } from '../colour/ink';
 import { type Box, bottom, outset, right } from '../geometry/box';
-import { linePath } from '../geometry/path';
+import { ellipsePath } from '../geometry/forms';
+import { boxPath, linePath } from '../geometry/path';
 import type { ShopSpec } from '../trade/schema';
 import type { Device } from './device';
 
+/** Marks beyond those that are cut and folded by. */
+export const FURTHER_MARKS = ['registration', 'colour bar', 'slug'] as const;
+export type FurtherMark = (typeof FURTHER_MARKS)[number];
+
+type MarkStyle = ShopSpec['marks'];
+
 /** Marks keep a little paper around them, so that no reader crops them. Points. */
 const MARGIN = 6;
+/** The side of a patch of the colour bar, and the room for it; the room for the slug's two lines. */
+export const BAR = { patch: 14, room: 20 };
+export const SLUG = { size: 6, room: 22 };
+/** The radius of a registration mark's ring, and how far its cross reaches. */
+const TARGET = { ring: 3.5, cross: 6 };
 
 /** The distance from the trim at which crop marks start: as the shop asks, and never inside the bleed. */
-export const markOffset = (marks: ShopSpec['marks'], bleed: number): number => Math.max(marks.offset, bleed);
+export const markOffset = (marks: MarkStyle, bleed: number): number => Math.max(marks.offset, bleed);
+
+/** How far marks reach from the trim. */
+const reach = (marks: MarkStyle, bleed: number, also: readonly FurtherMark[]): number =>
+  markOffset(marks, bleed) + Math.max(marks.length, also.includes('registration') ? 2 * TARGET.cross : 0);
 
 /** The sheet that holds trim, bleed and, if asked for, marks. Points from the trim's corner. */
-export const mediaBox = (trim: Box, bleed: number, marks: ShopSpec['marks'] | undefined): Box =>
-  outset(trim, marks ? markOffset(marks, bleed) + marks.length + MARGIN : bleed);
+export function mediaBox(
+  trim: Box,
+  bleed: number,
+  marks: MarkStyle | undefined,
+  also: readonly FurtherMark[] = [],
+): Box {
+  const around =
+    marks || also.length > 0 ? outset(trim, reach(marks ?? NO_CROPS, bleed, also) + MARGIN) : outset(trim, bleed);
+  const head = also.includes('slug') ? SLUG.room : 0;
+  const foot = also.includes('colour bar') ? BAR.room : 0;
+  return { ...around, y: around.y - head, height: around.height + head + foot };
+}
+
+/** Where there are no crop marks, others stand as near as they may. */
+const NO_CROPS: MarkStyle = { weight: 0.25, length: 0, offset: 0 };
+
+const inAll: Plates = { [ALL_PLATES]: 1 };
+
+function strokeLine(
+  device: Device,
+  pen: Parameters<Device['strokePath']>[1],
+  [ax, ay, bx, by]: readonly number[],
+): void {
+  device.strokePath(linePath({ x: ax!, y: ay! }, { x: bx!, y: by! }), pen, inAll);
+}
 
 /** Crop marks: two at each corner, on every plate. */
-export function drawCropMarks(trim: Box, bleed: number, marks: ShopSpec['marks'], device: Device): void {
+export function drawCropMarks(trim: Box, bleed: number, marks: MarkStyle, device: Device): void {
   const near = markOffset(marks, bleed);
   const far = near + marks.length;
   const [x0, x1, y0, y1] = [trim.x, right(trim), trim.y, bottom(trim)];
@@ -28,22 +67,15 @@ export function drawCropMarks(trim: Box, bleed: number, marks: ShopSpec['marks']
       [x, y0 - far, x, y0 - near],
       [x, y1 + near, x, y1 + far],
     ]),
-  ] as [number, number, number, number][];
-  for (const [ax, ay, bx, by] of lines)
-    device.strokePath(linePath({ x: ax, y: ay }, { x: bx, y: by }), { weight: marks.weight }, { [ALL_PLATES]: 1 });
+  ];
+  for (const line of lines) strokeLine(device, { weight: marks.weight }, line);
 }
 
 /** A dash and a gap of a fold mark, points. */
 const FOLD_DASH = [3, 2] as const;
 
 /** Fold marks: dashed, where crop marks are, above and below each fold; `at` from the trim's left edge. */
-export function drawFoldMarks(
-  trim: Box,
-  bleed: number,
-  marks: ShopSpec['marks'],
-  at: readonly number[],
-  device: Device,
-): void {
+export function drawFoldMarks(trim: Box, bleed: number, marks: MarkStyle, at: readonly number[], device: Device): void {
   const near = markOffset(marks, bleed);
   const far = near + marks.length;
   const pen = { weight: marks.weight, dash: [...FOLD_DASH] as [number, number] };
@@ -51,6 +83,53 @@ export function drawFoldMarks(
     for (const [from, to] of [
       [trim.y - far, trim.y - near],
       [bottom(trim) + near, bottom(trim) + far],
-    ] as const)
-      device.strokePath(linePath({ x: trim.x + x, y: from }, { x: trim.x + x, y: to }), pen, { [ALL_PLATES]: 1 });
+    ])
+      strokeLine(device, pen, [trim.x + x, from!, trim.x + x, to!]);
+}
+
+/** A punch mark: a ring on a line, where crop marks are, at the height that holes are punched at; from the trim's head. */
+export function drawPunchMark(trim: Box, bleed: number, marks: MarkStyle, at: number, device: Device): void {
+  const near = trim.x - markOffset(marks, bleed);
+  const y = trim.y + at;
+  const pen = { weight: marks.weight };
+  strokeLine(device, pen, [near - marks.length, y, near, y]);
+  device.strokePath(ellipsePath({ x: near - marks.length / 2 - 2, y: y - 2, width: 4, height: 4 }), pen, inAll);
+}
+
+/** Registration marks: a ring and a cross at the middle of each side, outside the bleed, on every plate. */
+export function drawRegistrationMarks(trim: Box, bleed: number, marks: MarkStyle, device: Device): void {
+  const out = markOffset(marks, bleed) + TARGET.cross;
+  const [mx, my] = [trim.x + trim.width / 2, trim.y + trim.height / 2];
+  for (const [x, y] of [
+    [mx, trim.y - out],
+    [mx, bottom(trim) + out],
+    [trim.x - out, my],
+    [right(trim) + out, my],
+  ] as const) {
+    const pen = { weight: marks.weight };
+    strokeLine(device, pen, [x - TARGET.cross, y, x + TARGET.cross, y]);
+    strokeLine(device, pen, [x, y - TARGET.cross, x, y + TARGET.cross]);
+    const { ring } = TARGET;
+    device.strokePath(ellipsePath({ x: x - ring, y: y - ring, width: 2 * ring, height: 2 * ring }), pen, inAll);
+  }
+}
+
+/** The patches of a colour bar: each plate solid and at half, and grey out of cyan, magenta and yellow (common practice). */
+export function barPatches(plates: readonly string[]): Plates[] {
+  const grey = ['Cyan', 'Magenta', 'Yellow'].every((plate) => plates.includes(plate));
+  return [
+    ...plates.flatMap((plate) => [{ [plate]: 1 }, { [plate]: 0.5 }]),
+    ...(grey ? [{ Cyan: 0.5, Magenta: 0.4, Yellow: 0.4 }] : []),
+  ];
+}
+
+/** A colour bar along the foot of the sheet, in the plates it is printed from. */
+export function drawColourBar(trim: Box, media: Box, plates: readonly string[], device: Device): void {
+  const patches = barPatches(plates);
+  const side = Math.min(BAR.patch, trim.width / Math.max(1, patches.length));
+  const y = bottom(media) - MARGIN - side;
+  const x = trim.x + (trim.width - side * patches.length) / 2;
+  patches.forEach((patch, i) => {
+    device.fillPath(boxPath({ x: x + i * side, y, width: side, height: side }), patch);
+  });
 }

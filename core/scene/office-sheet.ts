@@ -4,6 +4,7 @@ import { makeWords } from '../job/make';
 import { toPoints } from '../units/length';
 import type { Device } from './device';
 import { drawElement } from './face';
+import { SERVICE_TYPEFACE } from './slug';
 import type { SceneSources } from './sources';
 
 /** The paper of an office printer: ISO 216, and ANSI/ASME Y14.1 size A. Points, upright. */
@@ -45,13 +46,7 @@ const WEIGHT = 0.5;
 const TICK = 6;
 
 /** A line of a known length at the foot of the sheet, with what it measures: a printer that shrinks is found out by it. */
-export function drawCheckLine(
-  sheet: OfficeSheet,
-  media: Box,
-  typeface: string,
-  sources: SceneSources,
-  device: Device,
-): void {
+export function drawCheckLine(sheet: OfficeSheet, media: Box, sources: SceneSources, device: Device): void {
   const { line, says } = OFFICE_SHEETS[sheet];
   const y = bottom(media) - UNPRINTABLE - 5;
   const x = media.x + (media.width - line) / 2;
@@ -66,7 +61,7 @@ export function drawCheckLine(
       text,
       x: media.x + media.width / 2,
       y: y - 15,
-      lettering: { typeface, size: 8 },
+      lettering: { typeface: SERVICE_TYPEFACE, size: 8 },
       setting: { align: 'centre' },
     }),
     sources,

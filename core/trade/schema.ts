@@ -88,7 +88,7 @@ export const shopSpecSchema = z.strictObject({
   /** The plates it prints from: the four process inks or black alone, and how many spots besides. */
   plates: z.strictObject({ process: z.enum(['four', 'black', 'none']), spots: z.int().min(0).max(12) }),
   standard: z.enum(STANDARDS),
-  /** What files are called: {client}, {piece}, {size}, {face}, {date} stand for what they say. */
+  /** What files are called: {client}, {piece}, {size}, {face}, {date}, {version} stand for what they say. */
   fileName: z.string().min(1).max(120),
   files: z.enum(['one', 'one a face']),
   notes: z.string().max(4000),

@@ -3,10 +3,11 @@ const ROOMS = [
   ['house', 'House style'],
   ['layout', 'Layout'],
   ['inks', 'Inks'],
+  ['hand-off', 'Hand-off'],
 ] as const;
 
 /** Rooms that only a piece has. */
-const OF_A_PIECE: ReadonlySet<string> = new Set(['layout', 'inks']);
+const OF_A_PIECE: ReadonlySet<string> = new Set(['layout', 'inks', 'hand-off']);
 
 /** The rooms of a piece, and which of them one is in. */
 export function RoomLinks({ here }: { here: (typeof ROOMS)[number][0] }) {

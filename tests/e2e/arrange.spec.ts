@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { expect, type Page, test } from '@playwright/test';
-import { bytesOf, drag, element, middleOf, openDemoCard, row, shownIn, typeInto } from './bench';
+import { drag, element, exportedFile, middleOf, openDemoCard, row, shownIn, typeInto } from './bench';
 
 /** A day's arranging, on the demo card. */
 test.beforeEach(async ({ page }) => openDemoCard(page));
@@ -12,12 +12,7 @@ const placeOf = async (page: Page, name: string | RegExp): Promise<{ x: string; 
 };
 
 async function wordsExported(page: Page): Promise<string> {
-  await page.getByRole('button', { name: 'Export for print' }).click();
-  await page.getByRole('button', { name: /^Write the file/ }).click();
-  await expect(page.getByText('The file was read back')).toBeVisible({ timeout: 60_000 });
-  const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: /^Save .*\.pdf/ }).click();
-  const pdf = await bytesOf(await saving);
+  const pdf = await exportedFile(page);
   return execFileSync('pdftotext', ['-', '-'], { input: pdf }).toString();
 }
 

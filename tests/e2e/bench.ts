@@ -72,3 +72,25 @@ export async function chooseTypeface(page: Page, search: string, name: RegExp): 
   await page.getByRole('combobox', { name: 'Find a typeface' }).fill(search);
   await page.getByRole('option', { name }).click();
 }
+
+/** Goes to the hand-off of the piece, and has its file written, open stops or not. */
+export async function writeForShop(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Export for print' }).click();
+  const write = page.getByRole('button', { name: 'Write the file' });
+  const anyway = page.getByLabel('Write it all the same');
+  await expect(write).toBeVisible();
+  // What is found on the plates comes a moment later.
+  await expect(async () => {
+    if (await anyway.isVisible()) await anyway.check();
+    await write.click({ timeout: 1000 });
+  }).toPass();
+}
+
+/** The file that the shop gets. */
+export async function exportedFile(page: Page): Promise<Buffer> {
+  await writeForShop(page);
+  await expect(page.getByText('The file was read back')).toBeVisible({ timeout: 60_000 });
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Save .*\.pdf/ }).click();
+  return bytesOf(await saving);
+}

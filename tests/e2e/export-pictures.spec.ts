@@ -6,23 +6,22 @@ import { openDemoCard } from './bench';
 
 test('faces are written as pictures: a PNG, and separated TIFFs in a zip', async ({ page }) => {
   await openDemoCard(page);
-  await page.getByRole('button', { name: 'Export for print' }).click();
-  const dialog = page.getByRole('dialog');
-  await dialog.getByRole('tab', { name: 'Pictures' }).click();
-  await dialog.getByLabel('Back', { exact: true }).uncheck();
-  await dialog.getByLabel('ppi').fill('200');
-  await dialog.getByLabel('ppi').press('Enter');
+  await page.getByRole('link', { name: 'Export for print' }).click();
+  await page.getByRole('tab', { name: 'Pictures', exact: true }).click();
+  await page.getByLabel('Back', { exact: true }).uncheck();
+  await page.getByLabel('ppi').fill('200');
+  await page.getByLabel('ppi').press('Enter');
   const png = page.waitForEvent('download');
-  await dialog.getByRole('button', { name: 'Write the picture' }).click();
+  await page.getByRole('button', { name: 'Write the picture' }).click();
   const first = await png;
   expect(first.suggestedFilename()).toBe('hollin-and-fen-business-card-iris-calloway-85x55mm-front.png');
   const seen = await sharp(readFileSync(await first.path())).metadata();
   // 85 mm at 200 ppi are 669.3 pixels.
   expect(Math.abs(seen.width! - 669)).toBeLessThanOrEqual(1);
   expect(seen.density).toBe(200);
-  await dialog.getByLabel('TIFF, separated').check();
+  await page.getByLabel('TIFF, separated').check();
   const zip = page.waitForEvent('download');
-  await dialog.getByRole('button', { name: 'Write the picture' }).click();
+  await page.getByRole('button', { name: 'Write the picture' }).click();
   const files = unzipSync(readFileSync(await (await zip).path()));
   expect(Object.keys(files).sort()).toEqual([
     'hollin-and-fen-business-card-iris-calloway-85x55mm-front-copper.tif',

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import sharp from 'sharp';
-import { bytesOf, element, openDemoCard, row, typeInto } from './bench';
+import { bytesOf, element, openDemoCard, row, typeInto, writeForShop } from './bench';
 
 /** The Inks room as a designer uses it: plates, the palette, what the piece prints with, the shop's profile. */
 
@@ -99,8 +99,7 @@ test('a piece of two inks: what strays is named and mended, and the file has jus
   await page.getByRole('link', { name: 'Layout', exact: true }).click();
   await element(page, 'name').click();
   await expect(page.getByRole('group', { name: 'Inks of the job' }).getByRole('button')).toHaveCount(4);
-  await page.getByRole('button', { name: 'Export for print' }).click();
-  await page.getByRole('button', { name: /^Write the file/ }).click();
+  await writeForShop(page);
   await expect(page.getByText('The file was read back')).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole('row', { name: /^Screen colours/ })).toContainText('none');
   const saving = page.waitForEvent('download');

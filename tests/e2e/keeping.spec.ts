@@ -3,7 +3,7 @@ import { expect, type Page, test } from '@playwright/test';
 import { zipSync } from 'fflate';
 import { hashOf } from '../../core/files/hash';
 import { makePng } from '../png';
-import { bytesOf, drag, dropOn, element, middleOf, openDemoCard, row, shownIn, typeInto } from './bench';
+import { bytesOf, drag, dropOn, element, middleOf, openDemoCard, row, shownIn, typeInto, writeForShop } from './bench';
 
 /** Nothing is lost: in the browser, in files, and where a file is no good. */
 
@@ -68,8 +68,7 @@ test('a deleted job stays away, and comes back from its file', async ({ page }) 
 test('the file exported in the browser is, byte for byte, the one the headless twin writes', async ({ page }, info) => {
   const { execFileSync } = await import('node:child_process');
   await openDemoCard(page);
-  await page.getByRole('button', { name: 'Export for print' }).click();
-  await page.getByRole('button', { name: 'Write the file' }).click();
+  await writeForShop(page);
   await expect(page.getByText(/all \d+ things are as asked/)).toBeVisible({ timeout: 60_000 });
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -93,8 +92,7 @@ test('the file exported in the browser is, byte for byte, the one the headless t
 
 test('an export can be stopped', async ({ page }) => {
   await openDemoCard(page);
-  await page.getByRole('button', { name: 'Export for print' }).click();
-  await page.getByRole('button', { name: 'Write the file' }).click();
+  await writeForShop(page);
   await page.getByRole('button', { name: 'Cancel' }).click();
   await expect(page.getByRole('button', { name: 'Write the file' })).toBeVisible();
 });

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import sharp from 'sharp';
-import { bytesOf, element, openDemoCard, row, typeInto } from './bench';
+import { element, exportedFile, openDemoCard, row, typeInto } from './bench';
 
 /** A card laid out by hand: drawn and combined shapes, an even border, icons in a row, a logo from a file. */
 
@@ -19,13 +19,8 @@ async function onCard(page: Page, x: number, y: number): Promise<[number, number
 }
 
 async function exported(page: Page): Promise<string> {
-  await page.getByRole('button', { name: 'Export for print' }).click();
-  await page.getByRole('button', { name: /^Write the file/ }).click();
-  await expect(page.getByText('The file was read back')).toBeVisible({ timeout: 60_000 });
-  const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: /^Save .*\.pdf/ }).click();
   const folder = mkdtempSync(join(tmpdir(), 'tidy-card-'));
-  writeFileSync(join(folder, 'card.pdf'), await bytesOf(await saving));
+  writeFileSync(join(folder, 'card.pdf'), await await exportedFile(page));
   return folder;
 }
 

@@ -2,7 +2,17 @@ import { execFileSync } from 'node:child_process';
 import { expect, type Page, test } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { otfFile, withEmbedding } from '../fonts';
-import { bytesOf, chooseTypeface, element, openDemoCard, row, shownIn, typeInto } from './bench';
+import {
+  bytesOf,
+  chooseTypeface,
+  element,
+  exportedFile,
+  openDemoCard,
+  row,
+  shownIn,
+  typeInto,
+  writeForShop,
+} from './bench';
 
 /** What a compositor does with words, on the demo card. */
 test.beforeEach(async ({ page }) => openDemoCard(page));
@@ -11,15 +21,6 @@ const details = (page: Page) => page.getByRole('complementary', { name: 'Details
 const findings = (page: Page) => page.getByRole('region', { name: 'Findings' });
 const frameBox = async (page: Page, id: string) => (await element(page, id).boundingBox())!;
 
-/** Exports through the dialog, and gives the saved file. */
-async function exported(page: Page): Promise<Buffer> {
-  await page.getByRole('button', { name: 'Export for print' }).click();
-  await page.getByRole('button', { name: /^Write the file/ }).click();
-  await expect(page.getByText('The file was read back')).toBeVisible({ timeout: 60_000 });
-  const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: /^Save .*\.pdf/ }).click();
-  return bytesOf(await saving);
-}
 const textOf = (pdf: Buffer): string => execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf }).toString();
 
 test('words stand on a circle, on an outline that they follow, and straight again', async ({ page }) => {
@@ -49,7 +50,7 @@ test('a row of details has its separator in the exported file, and comes apart a
   await element(page, 'contact').click();
   await typeInto(page, 'Size', '5 pt');
   await page.getByLabel('The lines').selectOption({ label: 'In a row, · between (middle dot)' });
-  const text = textOf(await exported(page)).replaceAll('\u00a0', ' ');
+  const text = textOf(await exportedFile(page)).replaceAll('\u00a0', ' ');
   expect(text).toContain('01632 960 118 · iris@hollinandfen.example · Fen Lane, Little Hollin LH4 2QT');
   await page.keyboard.press('Escape');
   await page.getByLabel('The lines').selectOption('');
@@ -84,7 +85,7 @@ test('a font of one’s own is tried, taken, exported, and found in the saved jo
   await page.getByRole('combobox', { name: 'Find a typeface' }).fill('cantarell');
   await page.getByRole('option', { name: /Cantarell Bold, your own/ }).click();
   await expect(page.getByRole('button', { name: 'Typeface: Cantarell Bold' })).toBeVisible();
-  const pdf = await exported(page);
+  const pdf = await exportedFile(page);
   const fonts = execFileSync('pdffonts', ['-'], { input: pdf }).toString();
   expect(fonts).toMatch(/[A-Z]{6}\+Cantarell-Bold\s+CID Type 0C\s+Identity-H\s+yes yes yes/);
   expect(textOf(pdf)).toContain('Iris Calloway');
@@ -106,9 +107,8 @@ test('a font that may not be embedded is shown, but not exported', async ({ page
   await page.getByRole('option', { name: /Cantarell Regular/ }).click();
   await page.getByRole('button', { name: /to look at/ }).click();
   await expect(findings(page)).toContainText('the maker of Cantarell forbids embedding');
-  await page.getByRole('button', { name: 'Export for print' }).click();
-  await page.getByRole('button', { name: /^Write the file/ }).click();
-  await expect(page.getByRole('dialog')).toContainText(/does not let it go into an exported file/);
+  await writeForShop(page);
+  await expect(page.getByRole('alert')).toContainText(/does not let it go into an exported file/);
 });
 
 test('a misspelt word is found, not marked on the piece, and mended or kept', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { afterAll, describe, expect, it } from 'vitest';
-import { ExportError, pageBoxes } from '../../core/files/pdf/write';
+import { ExportError, pageBoxes } from '../../core/files/pdf/asked';
 import { shopOf } from '../../core/trade/shops';
 import { mm, openDemo } from '../kit';
 import { boxesOf, exportTo, platesOf, run, tidyUp } from './tools';

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Fill, Shadow } from '../../core/colour/fill';
-import { pageBoxes } from '../../core/files/pdf/write';
+import { pageBoxes } from '../../core/files/pdf/asked';
 import { addElement } from '../../core/job/edits/elements';
 import { makePicture, makeRule, makeShape, makeWords } from '../../core/job/make';
 import type { Element } from '../../core/job/schema';

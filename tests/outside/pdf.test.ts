@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { profileFile } from '../../cli/kit';
 import type { JobBundle } from '../../core/files/job-file';
-import { pageBoxes } from '../../core/files/pdf/write';
+import { pageBoxes } from '../../core/files/pdf/asked';
 import { type Box, bottom, right } from '../../core/geometry/box';
 import { addElement } from '../../core/job/edits/elements';
 import { plainText } from '../../core/job/look';

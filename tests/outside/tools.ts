@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import type { JobBundle } from '../../core/files/job-file';
-import { type PdfAsked, writePdf } from '../../core/files/pdf/write';
+import type { PdfAsked } from '../../core/files/pdf/asked';
+import { writePdf } from '../../core/files/pdf/write';
 import { shopOf } from '../../core/trade/shops';
 import { kit } from '../kit';
 

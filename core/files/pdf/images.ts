@@ -1,9 +1,11 @@
 import type { PDFContext, PDFRef } from '@cantoo/pdf-lib';
-import type { Ink, Plates } from '../../colour/ink';
+import { type Ink, isProcessPlate, type Plates, PROCESS_PLATES } from '../../colour/ink';
+import type { Patch } from '../../devices/flat/patch';
+import { encodeCmykJpeg } from '../../picture/jpeg-encode';
 import type { SeparatedPicture } from '../../picture/separate';
 import type { Tone } from '../../scene/device';
 import { spaceOf } from './shades';
-import { flate } from './streams';
+import { flate, plain } from './streams';
 
 /** Rows with the PNG "sub" filter in front (ISO 32000-1, 7.4.4.4): neighbouring pixels are alike, so differences pack better. */
 function subFiltered(samples: Uint8Array, channels: number, width: number): Uint8Array {
@@ -53,6 +55,39 @@ export function embedPicture(
   );
 }
 
+/** The same packed as JPEG where it is in the four process inks; others keep every pixel. */
+export function embedJpeg(
+  context: PDFContext,
+  picture: SeparatedPicture,
+  quality: number,
+  inks: readonly Ink[],
+  separation: (plate: string) => PDFRef,
+): PDFRef {
+  const { width, height, plates, amounts, alpha } = picture;
+  if (plates.length !== PROCESS_PLATES.length || !plates.every(isProcessPlate))
+    return embedPicture(context, picture, inks, separation);
+  const mask = alpha && context.register(samplesStream(context, alpha, 1, picture, { ColorSpace: 'DeviceGray' }));
+  const packed = encodeCmykJpeg(amounts, width, height, quality);
+  return context.register(plain(context, packed, { ...jpegEntries(picture), ...(mask ? { SMask: mask } : {}) }));
+}
+
+/** A CMYK JPEG as it came. Files of that kind hold the opposite of each amount (common practice since Adobe's marker). */
+export const embedPlainJpeg = (
+  context: PDFContext,
+  bytes: Uint8Array,
+  size: { width: number; height: number },
+): PDFRef => context.register(plain(context, bytes, { ...jpegEntries(size), Decode: [1, 0, 1, 0, 1, 0, 1, 0] }));
+
+const jpegEntries = ({ width, height }: { width: number; height: number }) => ({
+  Type: 'XObject',
+  Subtype: 'Image',
+  Width: width,
+  Height: height,
+  BitsPerComponent: 8,
+  ColorSpace: 'DeviceCMYK',
+  Filter: 'DCTDecode',
+});
+
 /** Amounts of one colour: a single sample of it, seen through the amounts as a soft mask. */
 export function embedTone(
   context: PDFContext,
@@ -74,5 +109,34 @@ export function embedTone(
       ColorSpace: space,
       SMask: mask,
     }),
+  );
+}
+
+/** A patch: all its plates, and a stencil that leaves out the cells that are not there (ISO 32000-1, 8.9.6.3). */
+export function embedPatch(
+  context: PDFContext,
+  { width, height, plates, amounts, here }: Patch,
+  inks: readonly Ink[],
+  separation: (plate: string) => PDFRef,
+): PDFRef {
+  const row = Math.ceil(width / 8);
+  const bits = new Uint8Array(row * height).fill(255);
+  for (let i = 0; i < here.length; i++) {
+    const x = i % width;
+    if (here[i]) bits[Math.floor(i / width) * row + (x >> 3)]! &= ~(128 >> (x & 7));
+  }
+  const stencil = context.register(
+    flate(context, bits, {
+      Type: 'XObject',
+      Subtype: 'Image',
+      ImageMask: true,
+      Width: width,
+      Height: height,
+      BitsPerComponent: 1,
+    }),
+  );
+  const { space } = spaceOf(context, Object.fromEntries(plates.map((plate) => [plate, 1])), inks, separation);
+  return context.register(
+    samplesStream(context, amounts, plates.length, { width, height }, { ColorSpace: space, Mask: stencil }),
   );
 }

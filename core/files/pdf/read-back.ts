@@ -1,14 +1,9 @@
-import {
-  decodePDFRawStream,
-  PDFArray,
-  PDFDict,
-  PDFDocument,
-  PDFHexString,
-  PDFName,
-  PDFNumber,
-  PDFRawStream,
-  PDFString,
-} from '@cantoo/pdf-lib';
+import { contentsOf, parsePdf } from './parsed/file';
+import { type PictureDrawn, picturesOn, spotsIn } from './parsed/pictures';
+import type { Dict } from './parsed/syntax';
+import { Stream } from './parsed/syntax';
+import { arrayOf, dictOf, nameOf, type PdfView, textOf, viewFile } from './parsed/view';
+import { COLOUR_RULES } from './rules/colour';
 
 /** What a written file says when it is read again. Boxes in points as [x0, y0, x1, y1], origin lower left. */
 export interface PdfFacts {
@@ -17,14 +12,15 @@ export interface PdfFacts {
   intent: string | undefined;
   pages: PageFacts[];
   fonts: FontFacts[];
-  /** Screen colours that are left anywhere: names of colour spaces, and of operators that set them. */
+  spots: string[];
+  /** Screen colours that are left anywhere. */
   screenColours: string[];
 }
 export interface PageFacts {
   media: BoxNumbers;
   bleed: BoxNumbers;
   trim: BoxNumbers;
-  pictures: PictureSeen[];
+  pictures: PictureDrawn[];
   words: string;
   /** The quarter turns clockwise at which most of its words run; none where it has no words. */
   wordsRun: number | undefined;
@@ -35,74 +31,53 @@ export interface FontFacts {
   subset: boolean;
   searchable: boolean;
 }
-export interface PictureSeen {
-  width: number;
-  height: number;
-  ppi: number;
-}
 export type BoxNumbers = [x0: number, y0: number, x1: number, y1: number];
 
 /** The few calls of pdf.js that are used; its legacy build serves browsers, workers and Node alike. */
 export interface PdfReader {
   getDocument(source: { data: Uint8Array; isEvalSupported: boolean; useSystemFonts: boolean; verbosity: number }): {
     promise: Promise<{
-      numPages: number;
-      getPage(n: number): Promise<{
-        getOperatorList(): Promise<{ fnArray: number[]; argsArray: unknown[] }>;
-        getTextContent(): Promise<{ items: unknown[] }>;
-      }>;
+      getPage(n: number): Promise<{ getTextContent(): Promise<{ items: unknown[] }> }>;
       destroy(): Promise<void>;
     }>;
   };
-  OPS: Record<string, number>;
 }
 
-const boxOf = (page: PDFDict, name: string): BoxNumbers => {
-  const array = page.lookupMaybe(PDFName.of(name), PDFArray);
-  return (
-    array ? Array.from({ length: 4 }, (_, i) => array.lookup(i, PDFNumber).asNumber()) : [0, 0, 0, 0]
-  ) as BoxNumbers;
-};
+function boxOf({ file }: PdfView, page: Dict, name: string): BoxNumbers {
+  const values = arrayOf(file, page.get(name)).map((each) => Number(file.get(each)));
+  return (values.length === 4 ? values : [0, 0, 0, 0]) as BoxNumbers;
+}
 
-function fontFacts(font: PDFDict): FontFacts {
-  const name = font.lookup(PDFName.of('BaseFont'), PDFName).decodeText();
-  const descendant = font.lookupMaybe(PDFName.of('DescendantFonts'), PDFArray)?.lookup(0, PDFDict) ?? font;
-  const descriptor = descendant.lookupMaybe(PDFName.of('FontDescriptor'), PDFDict);
-  const embedded = ['FontFile', 'FontFile2', 'FontFile3'].some((key) => descriptor?.has(PDFName.of(key)));
+function fontFacts({ file }: PdfView, font: Dict): FontFacts {
+  const name = nameOf(file, font.get('BaseFont')) ?? '';
+  const own = dictOf(file, arrayOf(file, font.get('DescendantFonts'))[0]) ?? font;
+  const descriptor = dictOf(file, own.get('FontDescriptor'));
   return {
     name: name.replace(/^[A-Z]{6}\+/, ''),
-    embedded,
+    embedded: ['FontFile', 'FontFile2', 'FontFile3'].some((key) => descriptor?.has(key)),
     subset: /^[A-Z]{6}\+/.test(name),
-    searchable: font.has(PDFName.of('ToUnicode')),
+    searchable: font.has('ToUnicode'),
   };
 }
 
-type M = [number, number, number, number, number, number];
-const times = ([a, b, c, d, e, f]: M, [g, h, i, j, k, l]: M): M => [
-  a * g + c * h,
-  b * g + d * h,
-  a * i + c * j,
-  b * i + d * j,
-  a * k + c * l + e,
-  b * k + d * l + f,
-];
-
-/** Follows the drawing of a page and measures each picture at the size it is drawn. */
-function picturesDrawn(list: { fnArray: number[]; argsArray: unknown[] }, OPS: Record<string, number>): PictureSeen[] {
-  const seen: PictureSeen[] = [];
-  const stack: M[] = [];
-  let now: M = [1, 0, 0, 1, 0, 0];
-  list.fnArray.forEach((op, i) => {
-    const args = list.argsArray[i] as unknown[];
-    if (op === OPS['save']) stack.push(now);
-    else if (op === OPS['restore']) now = stack.pop() ?? now;
-    else if (op === OPS['transform']) now = times(now, args as M);
-    else if (op === OPS['paintImageXObject']) {
-      const [, width, height] = args as [string, number, number];
-      seen.push({ width, height, ppi: (width / Math.hypot(now[0], now[1])) * 72 });
-    }
+function fontsIn(view: PdfView): FontFacts[] {
+  const fonts = view.contents.flatMap(({ resources }) => [
+    ...(dictOf(view.file, resources.get('Font'))?.values() ?? []),
+  ]);
+  const facts = fonts.flatMap((each) => {
+    const font = dictOf(view.file, each);
+    return font ? [fontFacts(view, font)] : [];
   });
-  return seen;
+  return [...new Map(facts.map((each) => [each.name, each])).values()];
+}
+
+/** The standard that a file says it goes by: PDF/X-1a in Info, PDF/X-4 in its XMP packet. */
+function standardOf({ file, info, catalog }: PdfView): string | undefined {
+  const told = textOf(file, info.get('GTS_PDFXConformance')) ?? textOf(file, info.get('GTS_PDFXVersion'));
+  if (told) return told;
+  const stream = file.get(catalog.get('Metadata'));
+  const xmp = stream instanceof Stream ? new TextDecoder().decode(contentsOf(stream, file)) : '';
+  return /<pdfxid:GTS_PDFXVersion>([^<]+)</.exec(xmp)?.[1];
 }
 
 /** The quarter turn at which most letters of a page run. */
@@ -117,42 +92,11 @@ function turnOfWords(items: readonly { str?: string; transform?: number[] }[]): 
   return most > 0 ? letters.indexOf(most) : undefined;
 }
 
-/** Colour spaces of screens, by their names in a file (ISO 32000-1, 8.6.4 and 8.6.5). */
-const SCREEN_SPACES = /\/(DeviceRGB|CalRGB|CalGray)\b/g;
-const SCREEN_OPERATORS = /(?:^|\s)(rg|RG)(?=\s)/g;
-
-/** What sets or names a screen colour in a document: in its objects, and in the contents it draws. */
-function screenColoursIn(document: PDFDocument): string[] {
-  const found = new Set<string>();
-  for (const [, object] of document.context.enumerateIndirectObjects()) {
-    const isStream = object instanceof PDFRawStream;
-    const text = isStream ? object.dict.toString() : object.toString();
-    for (const [, name] of text.matchAll(SCREEN_SPACES)) found.add(name!);
-    // Contents, forms among them, have no colour space or type of image of their own.
-    if (!isStream || /\/(Image|Metadata|FontFile|FunctionType|Alternate|Length1|CIDFontType0C)\b/.test(text)) continue;
-    const content = new TextDecoder('latin1').decode(decodePDFRawStream(object).decode());
-    for (const [, name] of content.matchAll(SCREEN_OPERATORS)) found.add(name!);
-  }
-  return [...found].sort();
-}
-
-/** Opens a PDF and says what is in it: boxes and fonts from its objects, pictures and words as drawn by pdf.js. */
+/** Opens a PDF and says what is in it: its objects by a reader of their own, words as pdf.js reads them. */
 export async function readBack(bytes: Uint8Array, reader: PdfReader): Promise<PdfFacts> {
-  const document = await PDFDocument.load(bytes, { updateMetadata: false });
-  const fonts = new Map<string, FontFacts>();
-  const pageDicts = document.getPages().map((page) => page.node);
-  for (const page of pageDicts) {
-    const list = page.Resources()?.lookupMaybe(PDFName.of('Font'), PDFDict);
-    for (const key of list?.keys() ?? []) {
-      const facts = fontFacts(list!.lookup(key, PDFDict));
-      fonts.set(facts.name, facts);
-    }
-  }
-  const intent = document.catalog.lookupMaybe(PDFName.of('OutputIntents'), PDFArray)?.lookup(0, PDFDict);
-  const info = intent?.lookup(PDFName.of('Info'));
-  const metadata = document.catalog.lookup(PDFName.of('Metadata'));
-  const xmp = metadata instanceof PDFRawStream ? new TextDecoder().decode(metadata.contents) : '';
-
+  const view = viewFile(parsePdf(bytes));
+  const { file } = view;
+  const intent = dictOf(file, arrayOf(file, view.catalog.get('OutputIntents'))[0]);
   const drawn = await reader.getDocument({
     data: bytes.slice(),
     isEvalSupported: false,
@@ -160,14 +104,14 @@ export async function readBack(bytes: Uint8Array, reader: PdfReader): Promise<Pd
     verbosity: 0,
   }).promise;
   const pages: PageFacts[] = [];
-  for (const [i, dict] of pageDicts.entries()) {
+  for (const [i, dict] of view.pages.entries()) {
     const page = await drawn.getPage(i + 1);
     const { items } = await page.getTextContent();
     pages.push({
-      media: boxOf(dict, 'MediaBox'),
-      bleed: boxOf(dict, 'BleedBox'),
-      trim: boxOf(dict, 'TrimBox'),
-      pictures: picturesDrawn(await page.getOperatorList(), reader.OPS),
+      media: boxOf(view, dict, 'MediaBox'),
+      bleed: boxOf(view, dict, 'BleedBox'),
+      trim: boxOf(view, dict, 'TrimBox'),
+      pictures: picturesOn(view, i + 1),
       words: (items as { str?: string; hasEOL?: boolean }[])
         .map((item) => (item.str ?? '') + (item.hasEOL ? '\n' : ''))
         .join(''),
@@ -176,11 +120,13 @@ export async function readBack(bytes: Uint8Array, reader: PdfReader): Promise<Pd
   }
   await drawn.destroy();
   return {
-    version: new TextDecoder('latin1').decode(bytes.subarray(5, 8)),
-    standard: /<pdfxid:GTS_PDFXVersion>([^<]+)</.exec(xmp)?.[1],
-    intent: info instanceof PDFString || info instanceof PDFHexString ? info.decodeText() : undefined,
+    version: file.version,
+    standard: standardOf(view),
+    intent: intent && textOf(file, intent.get('Info')),
     pages,
-    fonts: [...fonts.values()],
-    screenColours: screenColoursIn(document),
+    fonts: fontsIn(view),
+    spots: spotsIn(view),
+    // Files of this app have no colours that are not inks, whichever standard they go by.
+    screenColours: COLOUR_RULES.find(({ id }) => id === 'ink-spaces')!.faults(view, 'PDF/X-1a:2003'),
   };
 }

@@ -3,8 +3,8 @@ import { processStandIn } from '../../colour/ink';
 import type { PdfUses } from '../../devices/pdf';
 import type { Box } from '../../geometry/box';
 import type { Job } from '../../job/schema';
-import { embedTone } from './images';
-import { shadePattern } from './shades';
+import { embedPatch, embedTone } from './images';
+import { shadePattern, spaceOf } from './shades';
 import { flate } from './streams';
 
 /** A spot ink, or All, as a Separation whose tint runs from paper to the ink's stand-in (ISO 32000-1, 8.6.6.4). */
@@ -53,6 +53,9 @@ export function nameUses(
   for (const use of uses.fonts.values()) put(use.key, 'Font', given.fonts.get(use.typeface));
   for (const [name, { key }] of uses.images) put(key, 'XObject', given.images.get(name));
   for (const [plate, key] of uses.plates) put(key, 'ColorSpace', plateRef(plate));
+  for (const { key, plates } of uses.mixtures.values())
+    put(key, 'ColorSpace', spaceOf(context, plates, job.inks, plateRef).space as PDFRef);
+  for (const { key, patch } of uses.patches) put(key, 'XObject', embedPatch(context, patch, job.inks, plateRef));
   for (const { key, shade } of uses.shades.values())
     put(key, 'Pattern', shadePattern(context, shade, job.inks, plateRef));
   for (const [tone, colours] of uses.tones)
@@ -66,7 +69,7 @@ export function nameUses(
         ? { ca: state.opacity, CA: state.opacity }
         : 'overprint' in state
           ? // Zero process amounts leave their plates alone (ISO 32000-1, 8.6.7).
-            { OP: true, op: true, OPM: 1 }
+            { OP: state.overprint, op: state.overprint, OPM: 1 }
           : { SMask: { Type: 'Mask', S: 'Luminosity', G: named.get(state.mask)!.ref } };
     put(key, 'ExtGState', context.register(context.obj({ Type: 'ExtGState', ...entries } as never)));
   };

@@ -1,5 +1,13 @@
 import type { PDFContext, PDFRef } from '@cantoo/pdf-lib';
-import { type Ink, isProcessPlate, type Plates, PROCESS_PLATES, processStandIn, splitPlates } from '../../colour/ink';
+import {
+  type Ink,
+  isProcessPlate,
+  type Plates,
+  PROCESS_PLATES,
+  platesInOrder,
+  processStandIn,
+  splitPlates,
+} from '../../colour/ink';
 import type { Coverage, Shade } from '../../scene/colour';
 import { plain } from './streams';
 
@@ -45,14 +53,10 @@ export function spaceOf(
   inks: readonly Ink[],
   separation: (plate: string) => PDFRef,
 ): { space: string | PDFRef; amounts(plates: Plates): number[] } {
-  const { cmyk, spots } = splitPlates(used);
-  const names = spots.map(([name]) => name);
-  if (names.length === 0) return { space: 'DeviceCMYK', amounts: (plates) => splitPlates(plates).cmyk };
-  const process = PROCESS_PLATES.filter((plate, i) => plate in used && cmyk[i] !== undefined);
-  const [only] = names;
-  if (names.length === 1 && process.length === 0)
-    return { space: separation(only!), amounts: (plates) => [plates[only!] ?? 0] };
-  const all = [...process, ...names];
+  const all = platesInOrder(used);
+  const [only] = all;
+  if (all.every(isProcessPlate)) return { space: 'DeviceCMYK', amounts: (plates) => splitPlates(plates).cmyk };
+  if (all.length === 1) return { space: separation(only!), amounts: (plates) => [plates[only!] ?? 0] };
   return {
     space: deviceN(context, all, inks, separation),
     amounts: (plates) => all.map((plate) => plates[plate] ?? 0),

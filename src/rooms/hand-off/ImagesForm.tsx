@@ -1,15 +1,15 @@
-import { proxy } from 'comlink';
-import { zipSync } from 'fflate';
 import { useState } from 'react';
 import { IMAGE_PPI, type ImagesAsked } from '../../../core/files/face-images';
-import { exportName } from '../../../core/files/file-names';
-import { hirePressRoom } from '../../../workers/press-room';
-import { download } from '../../parts/download';
+import { plainName } from '../../../core/files/file-names';
+import type { Chosen } from '../../../core/files/hand-off/plan';
+import { pieceOf } from '../../../core/job/find';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
 import { loadAssets } from '../../store/db';
-import type { Subject } from './ExportDialog';
-import { FaceChoice } from './FaceChoice';
+import { useBench } from '../layout/bench';
+import { saveFiles } from './save';
+import { useWriting } from './use-writing';
+import { WriteRow } from './WriteRow';
 
 const FORMATS = [
   ['png', 'PNG, in the colours of the screen', 'For a web page or a mail: what the press makes of it, as sRGB.'],
@@ -17,50 +17,27 @@ const FORMATS = [
 ] as const;
 
 /** Faces as pictures, at a resolution that is chosen; several files go into one zip. */
-export function ImagesForm({ bench: { job, sheet: piece, shop } }: { bench: Subject }) {
-  const [faces, setFaces] = useState<readonly number[]>(piece.faces.map((_, i) => i));
+export function ImagesForm({ chosen }: { chosen: readonly Chosen[] }) {
+  const { job } = useBench();
   const [as, setAs] = useState<ImagesAsked['as']>('png');
   const [ppi, setPpi] = useState<number>(IMAGE_PPI.usual);
   const [trimmed, setTrimmed] = useState(true);
   const [transparent, setTransparent] = useState(false);
-  const [stop, setStop] = useState<() => void>();
-  const [problem, setProblem] = useState<string>();
+  const writing = useWriting();
   const pixels = (points: number): number => Math.round((points / 72) * ppi);
   async function write(): Promise<void> {
-    setProblem(undefined);
-    const { room, dismiss } = hirePressRoom();
-    let stopped = false;
-    setStop(() => () => {
-      stopped = true;
-      dismiss();
-      setStop(undefined);
+    const assets = await loadAssets(job);
+    const asked = { as, ppi, trimmed, transparent: transparent && as === 'png' };
+    const files = await writing.run(async (room, tell) => {
+      const all = [];
+      for (const { piece, faces } of chosen)
+        all.push(...(await room.exportImages(job, [piece], { ...asked, ...(faces ? { faces } : {}) }, assets, tell)));
+      return all;
     });
-    try {
-      const asked: ImagesAsked = { as, faces, ppi, trimmed, transparent: transparent && as === 'png' };
-      const files = await room.exportImages(
-        job,
-        piece.id,
-        asked,
-        await loadAssets(job),
-        proxy(() => {}),
-      );
-      const [only, ...others] = files;
-      if (only && others.length === 0) download(only.bytes, only.name, as === 'png' ? 'image/png' : 'image/tiff');
-      else
-        download(
-          // They are packed already.
-          zipSync(Object.fromEntries(files.map(({ name, bytes }) => [name, bytes])), { level: 0 }),
-          `${exportName(shop.fileName, job, piece)}-${as}.zip`,
-          'application/zip',
-        );
-    } catch (error) {
-      if (!stopped) setProblem((error as Error).message);
-    }
-    dismiss();
-    setStop(undefined);
+    if (files) saveFiles(files, `${plainName(job.name)}-${as}.zip`);
   }
   return (
-    <div className="grid gap-4">
+    <div className="grid gap-4 p-4">
       <fieldset className="grid gap-1.5">
         <legend className="heading mb-1">Format</legend>
         {FORMATS.map(([id, says, why]) => (
@@ -74,13 +51,12 @@ export function ImagesForm({ bench: { job, sheet: piece, shop } }: { bench: Subj
               aria-label={says}
             />
             <span>
-              {says} <span className="quiet text-[14px]">{why}</span>
+              {says} <span className="quiet block text-[14px]">{why}</span>
             </span>
           </label>
         ))}
       </fieldset>
-      <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
-        <FaceChoice faces={piece.faces} chosen={faces} onChange={setFaces} />
+      <div className="grid gap-2">
         <Tick checked={trimmed} onChange={setTrimmed}>
           Cut at the trim
         </Tick>
@@ -92,33 +68,25 @@ export function ImagesForm({ bench: { job, sheet: piece, shop } }: { bench: Subj
         <span className="w-40">
           <NumberField label="ppi" value={ppi} least={IMAGE_PPI.least} most={IMAGE_PPI.most} onChange={setPpi} />
         </span>
-        <span className="quiet text-[14px]">
-          {pixels(piece.width).toLocaleString('en')} × {pixels(piece.height).toLocaleString('en')} pixels
-          {trimmed ? '' : ' and the bleed'}
-        </span>
+        {chosen.map(({ piece: id }) => {
+          const piece = pieceOf(job, id);
+          return (
+            piece && (
+              <span key={id} className="quiet text-[14px]">
+                {chosen.length > 1 && `${piece.name}: `}
+                {pixels(piece.width).toLocaleString('en')} × {pixels(piece.height).toLocaleString('en')} pixels
+                {trimmed ? '' : ' and the bleed'}
+              </span>
+            )
+          );
+        })}
       </div>
-      {problem && (
-        <p role="alert" className="rounded border border-error p-3 text-error">
-          {problem}
-        </p>
-      )}
-      {stop ? (
-        <div className="flex items-center gap-4">
-          <progress className="progress progress-primary flex-1" aria-label="Pictures" />
-          <button type="button" className="btn btn-sm" onClick={stop}>
-            Cancel
-          </button>
-        </div>
-      ) : (
-        <button
-          type="button"
-          className="btn btn-primary justify-self-start"
-          disabled={faces.length === 0}
-          onClick={() => void write()}
-        >
-          Write {faces.length === 1 ? 'the picture' : 'the pictures'}
-        </button>
-      )}
+      <WriteRow
+        writing={writing}
+        says={chosen.length === 1 && chosen[0]!.faces?.length === 1 ? 'Write the picture' : 'Write the pictures'}
+        disabled={chosen.length === 0}
+        onWrite={() => void write()}
+      />
     </div>
   );
 }

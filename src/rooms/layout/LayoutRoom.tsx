@@ -3,7 +3,6 @@ import Keyboard from 'lucide-react/icons/keyboard';
 import Scissors from 'lucide-react/icons/scissors';
 import { memo, useCallback, useState } from 'react';
 import { TypefaceFaces } from '../../parts/TypefaceFaces';
-import { ExportDialog } from '../hand-off/ExportDialog';
 import { ActionList } from './ActionList';
 import { GuidesPanel } from './arrange/GuidesPanel';
 import { StraightenPanel } from './arrange/StraightenPanel';
@@ -81,9 +80,9 @@ export default function LayoutRoom() {
         >
           <Keyboard size={16} />
         </button>
-        <button type="button" className="btn btn-primary btn-sm" disabled={!bench} onClick={() => openPanel('export')}>
+        <a href={`/hand-off${location.search}`} className="btn btn-primary btn-sm">
           Export for print
-        </button>
+        </a>
       </RoomBar>
       {bench ? (
         <BenchContext value={bench}>
@@ -113,7 +112,6 @@ export default function LayoutRoom() {
           <BenchContext value={listed}>
             <EdgeStripBeside />
           </BenchContext>
-          {open === 'export' && <ExportDialog bench={bench} onClose={close} />}
           {open === 'actions' && <ActionList onClose={close} />}
           {open === 'icons' && <IconsPanel onClose={close} />}
           {open === 'letters' && <LettersPanel onClose={close} />}

@@ -10,7 +10,6 @@ interface Room {
   open:
     | 'keys'
     | 'actions'
-    | 'export'
     | 'straighten'
     | 'guides'
     | 'icons'

@@ -91,8 +91,13 @@ describe('the pdf device', () => {
       ['All', 'S2'],
     ]);
   });
-  it('refuses a colour no plate can hold in one fill', () => {
-    expect(() => page().device.fillPath([], { Copper: 1, Cyan: 0.5 })).toThrow(/cannot mix/);
+  it('mixes a spot ink with others in a space of just those plates', () => {
+    const { device, uses } = page();
+    device.fillPath([], { Copper: 1, Cyan: 0.5 });
+    device.fillPath([], { Cyan: 0.2, Copper: 0.3 });
+    expect(device.content()).toContain('/N1 cs 0.5 1 scn');
+    expect(device.content()).toContain('/N1 cs 0.2 0.3 scn');
+    expect([...uses.mixtures.values()]).toHaveLength(1);
   });
   it('says what a glyph stands for once, and uses ActualText where it stands for something else', () => {
     const { device, uses } = page();

@@ -216,13 +216,14 @@ function ExportPages({ name, pages }: { name: string; pages: readonly Face[] }) 
       const office = { ...shop, bleed: { ...shop.bleed, letterhead: 0 } };
       const sheets = { ...job, pieces: [{ ...sheet, name, faces: [...pages] }] };
       const asked = { pieceId: sheet.id, shop: office, marks: false, words: 'text' as const };
-      const { bytes } = await room.exportPdf(
+      const file = { name: `${fileName(name)}.pdf`, piece: sheet.id, asked };
+      const [written] = await room.handOff(
         sheets,
-        asked,
+        [file],
         await loadAssets(job),
         proxy(() => {}),
       );
-      download(bytes, `${fileName(name)}.pdf`, 'application/pdf');
+      download(written!.bytes, file.name, 'application/pdf');
     } catch (error) {
       setProblem((error as Error).message);
     }

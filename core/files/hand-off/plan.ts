@@ -1,0 +1,56 @@
+import { pieceOf } from '../../job/find';
+import type { Job, Piece } from '../../job/schema';
+import { shopIn } from '../../job/shops-of';
+import { exportName } from '../file-names';
+import type { PdfAsked } from '../pdf/asked';
+import { type HandOffSettings, pdfAsked, settled } from './settings';
+
+/** A piece that is handed over, and which of its faces; all of them where they are left out. */
+export interface Chosen {
+  piece: string;
+  faces?: readonly number[] | undefined;
+}
+
+/** A file that is to be written. */
+export interface PlannedFile {
+  name: string;
+  piece: string;
+  asked: PdfAsked;
+}
+
+/** Names that are taken get a number. */
+function unlike(name: string, taken: Set<string>): string {
+  let given = name;
+  for (let n = 2; taken.has(given.toLowerCase()); n++) given = `${name}-${n}`;
+  taken.add(given.toLowerCase());
+  return given;
+}
+
+/** One file for all faces, or one for each: faces by number, and what the file is named by. */
+function parts(piece: Piece, faces: readonly number[] | undefined, { files }: HandOffSettings) {
+  const all = faces ?? piece.faces.map((_, i) => i);
+  return files === 'one' || all.length === 1 ? [all] : all.map((face) => [face]);
+}
+
+/** The files that a choice of pieces becomes, each by its own shop's wishes but for what was changed. */
+export function plannedFiles(
+  job: Job,
+  chosen: readonly Chosen[],
+  changes: Partial<HandOffSettings>,
+  version: number,
+): PlannedFile[] {
+  const taken = new Set<string>();
+  return chosen.flatMap(({ piece: id, faces }) => {
+    const piece = pieceOf(job, id);
+    if (!piece) return [];
+    const shop = shopIn(job, piece.shop);
+    const settings = settled(shop, changes);
+    return parts(piece, faces, settings).map((part) => {
+      const face = part.length === 1 && piece.faces.length > 1 ? piece.faces[part[0]!] : undefined;
+      const pattern = face && !settings.fileName.includes('{face}') ? `${settings.fileName}-{face}` : settings.fileName;
+      const sheet = settings.office === 'its own' ? '' : `-${settings.office.toLowerCase()}`;
+      const name = unlike(`${exportName(pattern, job, piece, face, version)}${sheet}`, taken);
+      return { name: `${name}.pdf`, piece: id, asked: pdfAsked(id, shop, settings, part) };
+    });
+  });
+}

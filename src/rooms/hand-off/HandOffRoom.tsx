@@ -1,0 +1,130 @@
+import { type ReactNode, useState } from 'react';
+import type { Chosen } from '../../../core/files/hand-off/plan';
+import { pieceOf } from '../../../core/job/find';
+import { printedFaces } from '../../../core/scene/shown-faces';
+import { FaceArt } from '../../parts/FaceArt';
+import { useUndoKeys } from '../../parts/use-undo-keys';
+import { BenchContext, useBench } from '../layout/bench';
+import { EdgeStrip } from '../layout/EdgeStrip';
+import { RoomBar, RoomWait } from '../layout/RoomShell';
+import { useBenchOf } from '../layout/use-bench-of';
+import { askedPiece, useOpenPiece } from '../layout/use-open-piece';
+import { DrawingsForm } from './DrawingsForm';
+import { ImagesForm } from './ImagesForm';
+import { Results } from './Results';
+import { type Done, ShopForm } from './ShopForm';
+import { WhatGoes } from './WhatGoes';
+
+const FORMS = [
+  ['shop', 'For the shop', 'PDF to print from'],
+  ['pictures', 'Pictures', 'PNG or TIFF'],
+  ['drawings', 'Drawings', 'SVG'],
+] as const;
+type Form = (typeof FORMS)[number][0];
+
+/** Where a job leaves the house: what goes, to whom, as what; and what came out, read back. */
+export default function HandOffRoom() {
+  const [faceId, setFaceId] = useState<string>();
+  const { bench, failure } = useBenchOf(askedPiece, faceId, false, setFaceId);
+  useUndoKeys();
+  const trouble = useOpenPiece(bench !== undefined, failure);
+  return (
+    <div className="grid h-screen grid-cols-[270px_minmax(0,1fr)_348px] grid-rows-[52px_minmax(0,1fr)_46px]">
+      <RoomBar here="hand-off" bench={bench} />
+      {bench ? (
+        <BenchContext value={bench}>
+          <HandOff />
+          <EdgeStrip />
+        </BenchContext>
+      ) : (
+        <RoomWait trouble={trouble} says="Fetching what goes…" />
+      )}
+    </div>
+  );
+}
+
+function HandOff() {
+  const { job, sheet } = useBench();
+  const [form, setForm] = useState<Form>('shop');
+  const [chosen, setChosen] = useState<readonly Chosen[]>([{ piece: sheet.id }]);
+  const [done, setDone] = useState<Done>();
+  const forms: Readonly<Record<Form, ReactNode>> = {
+    shop: <ShopForm chosen={chosen} onDone={setDone} />,
+    pictures: <ImagesForm chosen={chosen} />,
+    drawings: <DrawingsForm chosen={chosen} />,
+  };
+  return (
+    <>
+      <aside className="overflow-y-auto border-base-300 border-r bg-base-100 p-4" aria-label="What goes">
+        <h2 className="heading mb-2">As</h2>
+        <div className="mb-5 grid gap-1" role="tablist" aria-label="What is written">
+          {FORMS.map(([id, says, what]) => (
+            <button
+              key={id}
+              type="button"
+              role="tab"
+              aria-selected={form === id}
+              aria-label={says}
+              className={`btn btn-sm h-auto justify-start py-1.5 text-left ${form === id ? 'btn-neutral' : 'btn-ghost'}`}
+              onClick={() => {
+                setForm(id);
+                setDone(undefined);
+              }}
+            >
+              <span>
+                {says} <span className="block font-normal text-[13px] opacity-75">{what}</span>
+              </span>
+            </button>
+          ))}
+        </div>
+        <h2 className="heading mb-2">What goes</h2>
+        <WhatGoes
+          job={job}
+          chosen={chosen}
+          onChange={(to) => {
+            setChosen(to);
+            setDone(undefined);
+          }}
+        />
+      </aside>
+      <main className="overflow-y-auto bg-base-200 p-5">
+        {done ? <Results job={job} {...done} onBack={() => setDone(undefined)} /> : <ChosenFaces chosen={chosen} />}
+      </main>
+      <aside className="flex min-h-0 flex-col border-base-300 border-l bg-base-100" aria-label="How it is written">
+        {forms[form]}
+      </aside>
+    </>
+  );
+}
+
+/** The faces that go, as they are. */
+function ChosenFaces({ chosen }: { chosen: readonly Chosen[] }) {
+  const { job, sources, press, previews } = useBench();
+  if (chosen.length === 0) return <p className="quiet">Tick a piece at the left.</p>;
+  return (
+    <div className="flex flex-wrap items-end justify-center gap-8 pt-6">
+      {chosen.flatMap(({ piece: id, faces }) => {
+        const piece = pieceOf(job, id);
+        if (!piece) return [];
+        return printedFaces(piece, sources)
+          .filter((_, i) => !faces || faces.includes(i))
+          .map((face) => (
+            <figure key={face.id} className="grid gap-1.5">
+              <svg
+                role="img"
+                aria-label={`${piece.name}, ${face.name}`}
+                viewBox={`0 0 ${piece.width} ${piece.height}`}
+                className="max-h-[42vh] bg-white shadow-md"
+                style={{ width: Math.min(460, piece.width * 1.5) }}
+              >
+                <FaceArt face={face} sources={sources} press={press} previews={previews} />
+              </svg>
+              <figcaption className="quiet text-center text-[13px]">
+                {piece.name}, {face.name}
+              </figcaption>
+            </figure>
+          ));
+      })}
+    </div>
+  );
+}

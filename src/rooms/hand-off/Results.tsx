@@ -1,0 +1,113 @@
+import { useEffect, useState } from 'react';
+import { comparison } from '../../../core/files/hand-off/comparison';
+import { pieceOf } from '../../../core/job/find';
+import type { Job } from '../../../core/job/schema';
+import type { PagePicture } from '../../../workers/draw-pages';
+import type { Written } from '../../../workers/press-work';
+import { ReadBack, Verdict } from './ReadBack';
+import { saveFile, saveFiles } from './save';
+
+const kB = (bytes: number): string => `${Math.ceil(bytes / 1000).toLocaleString('en')} kB`;
+
+/** A page as another program draws it. */
+function PageShot({ page, says }: { page: PagePicture; says: string }) {
+  const [url, setUrl] = useState<string>();
+  useEffect(() => {
+    const made = URL.createObjectURL(page.image);
+    setUrl(made);
+    return () => URL.revokeObjectURL(made);
+  }, [page]);
+  return (
+    <figure className="grid gap-1">
+      {url && <img src={url} alt={says} className="max-h-[30vh] max-w-full bg-white shadow-md" />}
+      <figcaption className="quiet text-center text-[13px]">{says}</figcaption>
+    </figure>
+  );
+}
+
+/** The bytes of the pictures that a file was made from, and those that lie in it. */
+function PictureSizes({ job, file, sizes }: { job: Job; file: Written; sizes: Readonly<Record<string, number>> }) {
+  const piece = pieceOf(job, file.piece);
+  const used = new Set(
+    piece?.faces.flatMap(({ elements }) => elements.flatMap((e) => (e.kind === 'picture' ? [e.asset] : []))),
+  );
+  const before = [...used].reduce((sum, hash) => sum + (sizes[hash] ?? 0), 0);
+  const inside = new Set(file.facts.pages.flatMap(({ pictures }) => pictures.map(({ bytes }) => bytes)));
+  const after = [...inside].reduce((sum, bytes) => sum + bytes, 0);
+  if (used.size === 0) return null;
+  return (
+    <p className="quiet text-[13px]">
+      Pictures: {kB(before)} as they came, {kB(after)} in the file.
+    </p>
+  );
+}
+
+/** The files that were written: their pages as a reader draws them, and what they say beside what was asked. */
+export function Results({
+  job,
+  files,
+  zipName,
+  sizes,
+  onBack,
+}: {
+  job: Job;
+  files: readonly Written[];
+  zipName: string;
+  sizes: Readonly<Record<string, number>>;
+  onBack(): void;
+}) {
+  return (
+    <div className="grid gap-6">
+      <div className="flex flex-wrap items-center gap-3">
+        {files.length > 1 && (
+          <button type="button" className="btn btn-primary" onClick={() => saveFiles(files, zipName)}>
+            Save all {files.length} as {zipName}
+          </button>
+        )}
+        <button type="button" className="btn ml-auto" onClick={onBack}>
+          Change and write again
+        </button>
+      </div>
+      {files.map((file) => (
+        <FileCard key={file.name} job={job} file={file} sizes={sizes} only={files.length === 1} />
+      ))}
+    </div>
+  );
+}
+
+function FileCard({
+  job,
+  file,
+  sizes,
+  only,
+}: {
+  job: Job;
+  file: Written;
+  sizes: Readonly<Record<string, number>>;
+  only: boolean;
+}) {
+  const { piece, asked, facts, rules } = file;
+  const rows = comparison(job, pieceOf(job, piece)!, asked, facts, rules);
+  return (
+    <section aria-label={file.name} className="grid gap-3 rounded-lg bg-base-100 p-4 shadow-sm">
+      <div className="flex flex-wrap items-center gap-3">
+        <button type="button" className={`btn ${only ? 'btn-primary' : 'btn-sm'}`} onClick={() => saveFile(file)}>
+          Save {file.name}
+        </button>
+        <span className="quiet">{kB(file.bytes.length)}</span>
+      </div>
+      <Verdict rows={rows} />
+      <div className="flex flex-wrap items-end justify-center gap-6 rounded bg-base-300 p-4">
+        {file.pages.map((page, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a page is known by its number
+          <PageShot key={i} page={page} says={`Page ${i + 1}`} />
+        ))}
+      </div>
+      <PictureSizes job={job} file={file} sizes={sizes} />
+      <details open={only || rows.some(({ right }) => !right)}>
+        <summary className="cursor-pointer text-[14px]">What was asked, and what is in the file</summary>
+        <ReadBack rows={rows} />
+      </details>
+    </section>
+  );
+}

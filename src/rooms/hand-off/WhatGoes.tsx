@@ -1,0 +1,57 @@
+import type { Chosen } from '../../../core/files/hand-off/plan';
+import type { Job } from '../../../core/job/schema';
+import { shopIn } from '../../../core/job/shops-of';
+import { formatSize } from '../../../core/units/length';
+import { Tick } from '../../parts/Tick';
+
+/** Which pieces go, and of one with several faces which of those. */
+export function WhatGoes({
+  job,
+  chosen,
+  onChange,
+}: {
+  job: Job;
+  chosen: readonly Chosen[];
+  onChange(chosen: readonly Chosen[]): void;
+}) {
+  const put = (piece: string, faces: Chosen['faces'] | 'out'): void => {
+    const others = new Map(chosen.map((each) => [each.piece, each] as const));
+    if (faces === 'out') others.delete(piece);
+    else others.set(piece, { piece, faces });
+    onChange(job.pieces.flatMap(({ id }) => others.get(id) ?? []));
+  };
+  return (
+    <ul className="grid gap-2.5">
+      {job.pieces.map((piece) => {
+        const found = chosen.find((each) => each.piece === piece.id);
+        const faces = found?.faces ?? piece.faces.map((_, i) => i);
+        return (
+          <li key={piece.id}>
+            <Tick checked={found !== undefined} onChange={(on) => put(piece.id, on ? undefined : 'out')}>
+              {piece.name}
+            </Tick>
+            <p className="quiet ml-7 text-[13px]">
+              {formatSize(piece.width, piece.height, piece.unit)}, {shopIn(job, piece.shop).name}
+            </p>
+            {found && piece.faces.length > 1 && (
+              <div className="mt-1 ml-7 flex flex-wrap gap-x-4 gap-y-1">
+                {piece.faces.map((face, i) => (
+                  <Tick
+                    key={face.id}
+                    checked={faces.includes(i)}
+                    onChange={(on) => {
+                      const left = on ? [...faces, i].sort((a, b) => a - b) : faces.filter((n) => n !== i);
+                      put(piece.id, left.length === 0 ? 'out' : left.length === piece.faces.length ? undefined : left);
+                    }}
+                  >
+                    {face.name}
+                  </Tick>
+                ))}
+              </div>
+            )}
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,75 @@
+import { execFileSync } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { unzipSync } from 'fflate';
+import { bytesOf, openDemoCard, typeInto } from './bench';
+
+const settings = (page: Page) => page.getByRole('complementary', { name: 'How it is written' });
+const whatGoes = (page: Page) => page.getByRole('complementary', { name: 'What goes' });
+
+async function handOff(page: Page): Promise<void> {
+  await openDemoCard(page);
+  await page.getByRole('link', { name: 'Hand-off' }).click();
+  await expect(page.getByRole('button', { name: 'Write the file' })).toBeVisible();
+}
+
+test('a card goes as PDF/X-1a with every mark, and says so when it is read back', async ({ page }, info) => {
+  await handOff(page);
+  const form = settings(page);
+  await expect(form).toContainText('Filled in for Metric offset');
+  await expect(form).toContainText('Marks too near the piece end up on it when the cut drifts.');
+  await form.getByLabel('Standard').selectOption('PDF/X-1a:2001');
+  for (const mark of ['Registration marks', 'Colour bar', 'Slug line']) await form.getByLabel(mark).check();
+  await typeInto(page, 'Length', '6 mm');
+  await form.getByRole('button', { name: 'Write the file' }).click();
+  await expect(page.getByText(/The file was read back: all \d+ things are as asked/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('row', { name: /^Standard PDF\/X-1a:2001 PDF\/X-1a:2001 as asked/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^Rules of PDF\/X-1a:2001/ })).toContainText(/all 4\d hold/);
+  await expect(page.getByRole('img', { name: 'Page 2' })).toBeVisible();
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Save hollin.*\.pdf/ }).click();
+  const file = info.outputPath('card.pdf');
+  writeFileSync(file, await bytesOf(await saving));
+  const text = execFileSync('pdftotext', [file, '-']).toString();
+  expect(text).toContain('Cyan, Magenta, Yellow, Black, Copper');
+  expect(text).toContain('Iris Calloway');
+  expect(execFileSync('pdfinfo', [file]).toString()).toMatch(/PDF version:\s+1\.3/);
+  await page.getByRole('button', { name: 'Change and write again' }).click();
+  await form.getByRole('button', { name: 'Standard as the shop asks' }).click();
+  await expect(form.getByLabel('Standard')).toHaveValue('PDF/X-4');
+});
+
+test('several pieces go at once, each for its own shop, into one zip', async ({ page }) => {
+  await handOff(page);
+  await whatGoes(page).getByLabel('Letterhead', { exact: true }).check();
+  await whatGoes(page).getByLabel('Envelope No. 10').check();
+  const form = settings(page);
+  await expect(form).toContainText('2 shops, each piece for its own');
+  // The second shop sorts by file: its envelope is two.
+  await expect(form.getByRole('button', { name: 'Write 4 files' })).toBeVisible();
+  await form.getByLabel('Files', { exact: true }).selectOption('one');
+  await typeInto(page, 'Names of the files', '{piece}-{version}');
+  await typeInto(page, 'Version', '3');
+  await form.getByRole('button', { name: 'Write 3 files' }).click();
+  const saveAll = page.getByRole('button', { name: /^Save all 3 as hollin-and-fen-v3\.zip/ });
+  await expect(saveAll).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/all \d+ things are as asked/)).toHaveCount(3);
+  const saving = page.waitForEvent('download');
+  await saveAll.click();
+  const files = unzipSync(await bytesOf(await saving));
+  expect(Object.keys(files).sort()).toEqual([
+    'business-card-iris-calloway-v3.pdf',
+    'envelope-no-10-v3.pdf',
+    'letterhead-v3.pdf',
+  ]);
+});
+
+test('faces are written as drawings', async ({ page }) => {
+  await handOff(page);
+  await page.getByRole('tab', { name: 'Drawings' }).click();
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Write the drawings' }).click();
+  const files = unzipSync(await bytesOf(await saving));
+  const [front] = Object.entries(files).filter(([name]) => name.endsWith('front.svg'));
+  expect(new TextDecoder().decode(front![1])).toMatch(/^<svg[^>]*viewBox="-8\.50\d* -8\.50\d* 257\.9\d* 172\.9\d*"/);
+});
