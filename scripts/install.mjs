@@ -12,6 +12,7 @@ const DEBIAN = {
   gs: 'ghostscript',
   pdfinfo: 'poppler-utils',
   qpdf: 'qpdf',
+  xmllint: 'libxml2-utils',
   transicc: 'liblcms2-utils',
   'hb-shape': 'libharfbuzz-bin',
   zbarimg: 'zbar-tools',

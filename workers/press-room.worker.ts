@@ -12,6 +12,8 @@ const api = {
   takeInProfile: async (...args: Parameters<Work['takeInProfile']>) => (await work).takeInProfile(...args),
   exportImages: async (...args: Parameters<Work['exportImages']>) => (await work).exportImages(...args),
   exportDrawings: async (...args: Parameters<Work['exportDrawings']>) => (await work).exportDrawings(...args),
+  writeProofs: async (...args: Parameters<Work['writeProofs']>) => (await work).writeProofs(...args),
+  writePackage: async (...args: Parameters<Work['writePackage']>) => (await work).writePackage(...args),
   handOff: async (...args: Parameters<Work['handOff']>) => (await work).handOff(...args),
 };
 export type PressRoom = typeof api;

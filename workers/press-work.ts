@@ -1,3 +1,5 @@
+import { asShopAsks, checkPiece } from '../core/checks';
+import { letStand } from '../core/checks/let-stand';
 import type { Press } from '../core/colour/engine';
 import type { Ink } from '../core/colour/ink';
 import { readPressProfile } from '../core/colour/profile';
@@ -6,9 +8,14 @@ import { faceImages, type ImageFile, type ImagesAsked } from '../core/files/face
 import { exportName } from '../core/files/file-names';
 import type { PlannedFile } from '../core/files/hand-off/plan';
 import { hashOf } from '../core/files/hash';
+import { packageZip } from '../core/files/package';
 import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
 import { type RuleSeen, verify } from '../core/files/pdf/rules';
 import { type Progress, writePdf } from '../core/files/pdf/write';
+import type { LastProof } from '../core/files/proof/proof';
+import { keptOf, PROOF_PPI, proofPdf } from '../core/files/proof/proof';
+import { faceShots } from '../core/files/proof/shots';
+import { reportJson, reportOf } from '../core/files/report';
 import { writeSvg } from '../core/files/svg-file';
 import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
@@ -22,7 +29,7 @@ import { proofPicture, type Separation, separatePicture } from '../core/picture/
 import { upscaledBy } from '../core/picture/upscaled';
 import { SERVICE_TYPEFACE } from '../core/scene/slug';
 import type { OwnCondition, PressCondition, ShopSpec } from '../core/trade/schema';
-import { type OwnFont, plainFont, takeFont } from '../core/type/own-font';
+import { type OwnFont, ownId, plainFont, takeFont } from '../core/type/own-font';
 import { drawPages, type PagePicture } from './draw-pages';
 import { findOwnFonts, findOwnProfiles, loadFontCutter, loadFonts, loadKit, loadPresses, loadProfiles } from './kit';
 
@@ -202,3 +209,59 @@ export const exportDrawings = (
       bytes: new TextEncoder().encode(writeSvg(job, piece, n, shop.bleed[piece.kind], kit)),
     })),
   );
+
+/** A proof of one piece, and what the next one is compared with. */
+export interface Proof extends ImageFile {
+  piece: string;
+  kept: LastProof;
+}
+
+/** Writes a proof for the client of each piece, compared with the last one where there was one. */
+export async function writeProofs(
+  job: Job,
+  asked: readonly { piece: string; last?: LastProof | undefined }[],
+  date: string,
+  assets: Record<string, Uint8Array>,
+  tell: Hear,
+): Promise<Proof[]> {
+  const kit = await kitFor(job, assets);
+  const proofs: Proof[] = [];
+  for (const [i, { piece: id, last }] of asked.entries()) {
+    const piece = pieceOf(job, id);
+    if (!piece) continue;
+    tell({ done: i / asked.length, what: `Drawing ${piece.name}` });
+    const press = kit.press(pressConditionOf(job, shopIn(job, piece.shop)));
+    const picture = separatedPictures((hash) => assets[hash], kit.engine, press);
+    const shots = faceShots(job, piece, { ...kit, press, picture }, PROOF_PPI);
+    const facts = { version: (last?.version ?? 0) + 1, date, last };
+    proofs.push({
+      piece: id,
+      name: `${exportName('{client}-{piece}-proof-{version}', job, piece, undefined, facts.version)}.pdf`,
+      bytes: await proofPdf(job, piece, shots, facts),
+      kept: keptOf(shots, facts),
+    });
+  }
+  return proofs;
+}
+
+/** Packs the job, its print files, findings, ticket and fonts into one zip. */
+export async function writePackage(
+  job: Job,
+  files: readonly PlannedFile[],
+  assets: Record<string, Uint8Array>,
+  tell: Hear,
+): Promise<Uint8Array> {
+  const written = await handOff(job, files, assets, ({ done, what }) => tell({ done: 0.9 * done, what }));
+  const kit = await kitFor(job, assets);
+  const pieces = job.pieces.filter(({ id }) => files.some(({ piece }) => piece === id));
+  const reports = pieces.map((piece) => {
+    const shop = shopIn(job, piece.shop);
+    const press = kit.press(pressConditionOf(job, shop));
+    const found = asShopAsks(checkPiece(job, piece, { fonts: kit.fonts, press }, shop), shop);
+    const { open, standing } = letStand(found, job, piece);
+    return { piece: piece.name, json: reportJson(reportOf(job, piece, shop, open, standing), new Map()) };
+  });
+  tell({ done: 0.95, what: 'Packing' });
+  const fontOf = (hash: string) => (hash in job.fonts ? kit.fonts.font(ownId(hash)) : undefined);
+  return packageZip(job, pieces, { files: written, reports, assets, fontOf });
+}

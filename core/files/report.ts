@@ -1,4 +1,4 @@
-import { PDFDocument, type PDFFont, type PDFPage, rgb, StandardFonts } from '@cantoo/pdf-lib';
+import { PDFDocument, type PDFFont, type PDFPage, StandardFonts } from '@cantoo/pdf-lib';
 import { ALL_CHECKS } from '../checks';
 import type { Finding } from '../checks/check';
 import type { Standing } from '../checks/let-stand';
@@ -9,6 +9,7 @@ import type { Job, Piece } from '../job/schema';
 import type { ShopSpec } from '../trade/schema';
 import { sourceWords } from '../trade/source-words';
 import { formatSize } from '../units/length';
+import { A4, INK, MARGIN, QUIET, sayAt, wrapped } from './plain-pages';
 
 /** What was found in a piece, to be handed on: as data, and as pages with a picture of each place. */
 
@@ -93,40 +94,8 @@ export const reportJson = (report: Report, pictures: Pictures): string =>
     1,
   )}\n`;
 
-const A4 = { width: 595.28, height: 841.89 };
-const MARGIN = 48;
 const PICTURE = 96;
-const INK = rgb(0.14, 0.13, 0.12);
-const QUIET = rgb(0.4, 0.38, 0.36);
 const SAYS = { stop: 'Stop', warn: 'Warning', advise: 'Advice' } as const;
-
-/** What the built-in fonts of PDF have no letter for is left as a question mark. */
-const plain = (text: string, font: PDFFont): string =>
-  [...text.replace(/[\u2028\n\t]/g, ' ').replaceAll('→', '->')]
-    .map((letter) => {
-      try {
-        font.encodeText(letter);
-        return letter;
-      } catch {
-        return '?';
-      }
-    })
-    .join('');
-
-/** Words in lines no longer than a width. */
-function wrapped(text: string, font: PDFFont, size: number, width: number): string[] {
-  const lines: string[] = [];
-  let now = '';
-  for (const word of plain(text, font).split(' ')) {
-    const more = now === '' ? word : `${now} ${word}`;
-    if (font.widthOfTextAtSize(more, size) <= width || now === '') now = more;
-    else {
-      lines.push(now);
-      now = word;
-    }
-  }
-  return now === '' ? lines : [...lines, now];
-}
 
 /** The report as a PDF on A4, a picture of each place beside what was found there. The same report gives the same pages. */
 export async function reportPdf(report: Report, pictures: Pictures): Promise<Uint8Array> {
@@ -140,7 +109,7 @@ export async function reportPdf(report: Report, pictures: Pictures): Promise<Uin
   let page: PDFPage = file.addPage([A4.width, A4.height]);
   let y = A4.height - MARGIN;
   const line = (text: string, x: number, size: number, face = font, colour = INK): void => {
-    page.drawText(plain(text, face), { x, y: y - size, size, font: face, color: colour });
+    sayAt(page, text, { x, y, size, font: face, color: colour });
     y -= size * 1.35;
   };
   const room = (needed: number): void => {

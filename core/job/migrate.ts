@@ -47,8 +47,11 @@ const from3 = (job: Loose): Loose => ({ ...job, version: 4, firm: {}, people: []
 /** Version 4 had no shops of its own, and every finding was open. */
 const from4 = (job: Loose): Loose => ({ ...job, version: 5, shops: [], accepted: [] });
 
+/** Version 5 knew no orders. */
+const from5 = (job: Loose): Loose => ({ ...job, version: 6 });
+
 /** The step from each version to the next. */
-const STEPS: Record<number, (job: Loose) => Loose> = { 1: from1, 2: from2, 3: from3, 4: from4 };
+const STEPS: Record<number, (job: Loose) => Loose> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5 };
 
 /** An older job brought to the present version; anything else comes back as it is. */
 export function migrate(json: unknown): unknown {

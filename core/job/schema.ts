@@ -11,13 +11,14 @@ import { firmSchema, personSchema } from './details';
 import { elementSchema, id, name, paintsOf, place } from './element';
 import { logoSchema, rolesSchema } from './house';
 import { kindFacts } from './kinds';
+import { orderSchema } from './order';
 import { underlaySchema } from './underlay';
 
 export * from './element';
 
 /** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
-export const JOB_VERSION = 5;
+export const JOB_VERSION = 6;
 
 /** A line to lay things out by; upright where `axis` is x. */
 export const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: place });
@@ -68,6 +69,7 @@ export const pieceSchema = z.strictObject({
   /** The plates it is to be printed from; process and spots where it is left out. */
   printedWith: printedWithSchema.optional(),
   ...kindFacts,
+  order: orderSchema.optional(),
   /** Whose details it shows; the first person's where it is left out. */
   person: id.optional(),
   /** Guides of all its faces. */

@@ -1,6 +1,6 @@
 /**
- * Baseline JPEG of four process inks (ITU-T T.81), which no packaged encoder writes: cyan, magenta and yellow as
- * luminance and colour differences, black as it is (the Adobe marker's transform 2), nothing subsampled.
+ * Baseline JPEG (ITU-T T.81) of RGB, or of four process inks, which no packaged encoder writes: cyan, magenta and yellow
+ * as luminance and colour differences, black as it is (the Adobe marker's transform 2). Nothing is subsampled.
  */
 
 /** T.81, tables K.1 and K.2, in rows. */
@@ -154,29 +154,40 @@ const sizeOf = (value: number): number => 32 - Math.clz32(Math.abs(value));
 /** Which table each of the four planes is packed by: 0 for light and black, 1 for the differences. */
 const TABLE_OF = [0, 1, 1, 0] as const;
 
-/** Cyan, magenta, yellow and black as the planes that are packed, about zero (ITU-R BT.601, as JFIF has it). */
-function planesOf(cmyk: Uint8Array): Float32Array[] {
-  const count = cmyk.length / 4;
-  const planes = TABLE_OF.map(() => new Float32Array(count));
-  for (let i = 0; i < count; i++) {
-    const [r, g, b] = [255 - cmyk[4 * i]!, 255 - cmyk[4 * i + 1]!, 255 - cmyk[4 * i + 2]!];
+/** Colours as the planes that are packed, about zero (ITU-R BT.601, as JFIF has it); inks count from their opposite. */
+function planesOf(data: Uint8Array, channels: 3 | 4): Float32Array[] {
+  const count = data.length / channels;
+  const planes = Array.from({ length: channels }, () => new Float32Array(count));
+  const [from, sign] = channels === 4 ? [255, -1] : [0, 1];
+  for (let i = 0, at = 0; i < count; i++, at += channels) {
+    const [r, g, b] = [from + sign * data[at]!, from + sign * data[at + 1]!, from + sign * data[at + 2]!];
     planes[0]![i] = 0.299 * r + 0.587 * g + 0.114 * b - 128;
     planes[1]![i] = -0.168736 * r - 0.331264 * g + 0.5 * b;
     planes[2]![i] = 0.5 * r - 0.418688 * g - 0.081312 * b;
-    planes[3]![i] = cmyk[4 * i + 3]! - 128;
+    if (channels === 4) planes[3]![i] = data[at + 3]! - 128;
   }
   return planes;
 }
 
-/** A JPEG of CMYK pixels, 255 full ink; `quality` 1 to 100. Readers get the same amounts, not their opposites. */
-export function encodeCmykJpeg(cmyk: Uint8Array, width: number, height: number, quality: number): Uint8Array {
+/**
+ * A JPEG of RGB pixels, or of CMYK ones, 255 full ink; `quality` 1 to 100. Readers of a PDF get the same amounts, not
+ * their opposites.
+ */
+export function encodeJpeg(
+  data: Uint8Array,
+  channels: 3 | 4,
+  width: number,
+  height: number,
+  quality: number,
+): Uint8Array {
+  const tableOf = TABLE_OF.slice(0, channels);
   const writer = bitWriter();
   const tables = [tableFor(LUMINANCE, quality), tableFor(CHROMINANCE, quality)];
   const segment = (marker: number, ...body: number[]): void => {
     for (const each of [255, marker, (body.length + 2) >> 8, (body.length + 2) & 255, ...body]) writer.byte(each);
   };
   for (const each of [255, 0xd8]) writer.byte(each);
-  segment(0xee, ...[...'Adobe'].map((c) => c.charCodeAt(0)), 0, 100, 0, 0, 0, 0, 2);
+  if (channels === 4) segment(0xee, ...[...'Adobe'].map((c) => c.charCodeAt(0)), 0, 100, 0, 0, 0, 0, 2);
   for (const [i, table] of tables.entries()) segment(0xdb, i, ...ZIGZAG.map((at) => table[at]!));
   segment(
     0xc0,
@@ -185,15 +196,15 @@ export function encodeCmykJpeg(cmyk: Uint8Array, width: number, height: number, 
     height & 255,
     width >> 8,
     width & 255,
-    4,
-    ...TABLE_OF.flatMap((t, i) => [i + 1, 0x11, t]),
+    channels,
+    ...tableOf.flatMap((t, i) => [i + 1, 0x11, t]),
   );
   segment(0xc4, 0x00, ...DC.counts, ...DC.values);
   segment(0xc4, 0x10, ...AC.counts, ...AC.values);
-  segment(0xda, 4, ...TABLE_OF.flatMap((_, i) => [i + 1, 0x00]), 0, 63, 0);
+  segment(0xda, channels, ...tableOf.flatMap((_, i) => [i + 1, 0x00]), 0, 63, 0);
 
   const [dc, ac] = [codesOf(DC), codesOf(AC)];
-  const planes = planesOf(cmyk);
+  const planes = planesOf(data, channels);
   const block = new Float32Array(64);
   const half = new Float32Array(64);
   const before = [0, 0, 0, 0];

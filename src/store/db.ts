@@ -1,5 +1,6 @@
 import Dexie, { type Table } from 'dexie';
 import { assetsInUse, type JobBundle, readJob, readJobFile, writeJobFile } from '../../core/files/job-file';
+import type { LastProof } from '../../core/files/proof/proof';
 import { templateOf } from '../../core/job/edits/adopt';
 import type { Job } from '../../core/job/schema';
 import type { Kind } from '../../core/trade/schema';
@@ -26,6 +27,12 @@ export interface Template {
   file: Uint8Array;
 }
 
+/** What is kept of the last proof of a piece. */
+interface KeptProof {
+  piece: string;
+  last: LastProof;
+}
+
 class Shelf extends Dexie {
   jobs!: Table<Job, string>;
   assets!: Table<StoredAsset, string>;
@@ -33,12 +40,14 @@ class Shelf extends Dexie {
   notes!: Table<{ key: string }, string>;
   exported!: Table<Exported, string>;
   templates!: Table<Template, string>;
+  proofs!: Table<KeptProof, string>;
 
   constructor() {
     super('tidy-edge');
     this.version(1).stores({ jobs: 'id, changed', assets: 'hash', notes: 'key' });
     this.version(2).stores({ exported: 'piece' });
     this.version(3).stores({ templates: 'id, kind' });
+    this.version(4).stores({ proofs: 'piece' });
   }
 }
 
@@ -76,6 +85,11 @@ export const noteExport = (job: Job, pieceId: string): Promise<unknown> =>
   db.exported.put({ piece: exportKey(job, pieceId), at: new Date().toISOString(), changed: job.changed });
 export const lastExport = (job: Job, pieceId: string): Promise<Exported | undefined> =>
   db.exported.get(exportKey(job, pieceId));
+
+export const lastProof = async (job: Job, pieceId: string): Promise<LastProof | undefined> =>
+  (await db.proofs.get(exportKey(job, pieceId)))?.last;
+export const keepProof = (job: Job, pieceId: string, last: LastProof): Promise<unknown> =>
+  db.proofs.put({ piece: exportKey(job, pieceId), last });
 
 /** Keeps a piece as a template, as it is now. */
 export async function keepTemplate(job: Job, pieceId: string, id: string): Promise<void> {

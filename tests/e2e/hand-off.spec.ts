@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import { bytesOf, openDemoCard, typeInto } from './bench';
+import { bytesOf, element, openDemoCard, typeInto } from './bench';
 
 const settings = (page: Page) => page.getByRole('complementary', { name: 'How it is written' });
 const whatGoes = (page: Page) => page.getByRole('complementary', { name: 'What goes' });
@@ -72,4 +72,42 @@ test('faces are written as drawings', async ({ page }) => {
   const files = unzipSync(await bytesOf(await saving));
   const [front] = Object.entries(files).filter(([name]) => name.endsWith('front.svg'));
   expect(new TextDecoder().decode(front![1])).toMatch(/^<svg[^>]*viewBox="-8\.50\d* -8\.50\d* 257\.9\d* 172\.9\d*"/);
+});
+
+test('a proof tells the client what changed since the last; a package has all of the job', async ({ page }) => {
+  await handOff(page);
+  const proof = async (): Promise<string> => {
+    await page.getByRole('tab', { name: 'For the client' }).click();
+    const saving = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Write the proof' }).click();
+    return execFileSync('pdftotext', ['-', '-'], { input: await bytesOf(await saving) }).toString();
+  };
+  await page.getByRole('tab', { name: 'For the client' }).click();
+  await typeInto(page, 'Quantity', '500');
+  await typeInto(page, 'Stock', 'Uncoated board');
+  const first = await proof();
+  expect(first).toContain('Proof 1');
+  expect(first).toContain('Uncoated board');
+  await page.getByRole('link', { name: 'Layout', exact: true }).click();
+  await element(page, 'name').click();
+  for (let i = 0; i < 5; i++) await page.keyboard.press('Shift+ArrowRight');
+  await page.getByRole('link', { name: 'Hand-off' }).click();
+  const second = await proof();
+  expect(second).toMatch(/places? changed since proof 1/);
+  expect(second).toContain('Nothing changed since proof 1');
+  await page.getByRole('tab', { name: 'The whole job' }).click();
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Write the package' }).click();
+  const files = unzipSync(await bytesOf(await saving));
+  expect(Object.keys(files)).toEqual(
+    expect.arrayContaining([
+      'hollin-and-fen.tidyedge',
+      'ticket.json',
+      'ticket.xjdf',
+      'findings/business-card-iris-calloway.json',
+    ]),
+  );
+  expect(JSON.parse(new TextDecoder().decode(files['ticket.json']))).toMatchObject({
+    pieces: [{ order: { quantity: 500, stock: 'Uncoated board' } }],
+  });
 });

@@ -1,7 +1,7 @@
 import type { PDFContext, PDFRef } from '@cantoo/pdf-lib';
 import { type Ink, isProcessPlate, type Plates, PROCESS_PLATES } from '../../colour/ink';
 import type { Patch } from '../../devices/flat/patch';
-import { encodeCmykJpeg } from '../../picture/jpeg-encode';
+import { encodeJpeg } from '../../picture/jpeg-encode';
 import type { SeparatedPicture } from '../../picture/separate';
 import type { Tone } from '../../scene/device';
 import { spaceOf } from './shades';
@@ -67,7 +67,7 @@ export function embedJpeg(
   if (plates.length !== PROCESS_PLATES.length || !plates.every(isProcessPlate))
     return embedPicture(context, picture, inks, separation);
   const mask = alpha && context.register(samplesStream(context, alpha, 1, picture, { ColorSpace: 'DeviceGray' }));
-  const packed = encodeCmykJpeg(amounts, width, height, quality);
+  const packed = encodeJpeg(amounts, 4, width, height, quality);
   return context.register(plain(context, packed, { ...jpegEntries(picture), ...(mask ? { SMask: mask } : {}) }));
 }
 

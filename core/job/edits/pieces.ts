@@ -1,3 +1,4 @@
+import type { Order } from '../order';
 import type { Job, Piece } from '../schema';
 import { changePiece } from './change-piece';
 import { copyOfFace } from './faces';
@@ -29,3 +30,9 @@ export const renamePiece = (job: Job, pieceId: string, name: string): Job =>
 /** Takes a piece away; the last one of a job stays. */
 export const removePiece = (job: Job, pieceId: string): Job =>
   job.pieces.length < 2 ? job : { ...job, pieces: job.pieces.filter(({ id }) => id !== pieceId) };
+
+/** Says what is ordered of a piece. */
+export const setOrder = (job: Job, pieceId: string, order: Order): Job =>
+  changePiece(job, pieceId, (piece) => {
+    piece.order = order;
+  });

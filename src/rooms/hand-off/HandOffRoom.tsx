@@ -11,14 +11,18 @@ import { useBenchOf } from '../layout/use-bench-of';
 import { askedPiece, useOpenPiece } from '../layout/use-open-piece';
 import { DrawingsForm } from './DrawingsForm';
 import { ImagesForm } from './ImagesForm';
+import { PackageForm } from './PackageForm';
+import { ProofForm } from './ProofForm';
 import { Results } from './Results';
 import { type Done, ShopForm } from './ShopForm';
 import { WhatGoes } from './WhatGoes';
 
 const FORMS = [
-  ['shop', 'For the shop', 'PDF to print from'],
+  ['shop', 'For the shop', 'PDF/X'],
+  ['proof', 'For the client', 'proof to sign'],
   ['pictures', 'Pictures', 'PNG or TIFF'],
   ['drawings', 'Drawings', 'SVG'],
+  ['package', 'The whole job', 'package, ticket'],
 ] as const;
 type Form = (typeof FORMS)[number][0];
 
@@ -50,8 +54,10 @@ function HandOff() {
   const [done, setDone] = useState<Done>();
   const forms: Readonly<Record<Form, ReactNode>> = {
     shop: <ShopForm chosen={chosen} onDone={setDone} />,
+    proof: <ProofForm chosen={chosen} />,
     pictures: <ImagesForm chosen={chosen} />,
     drawings: <DrawingsForm chosen={chosen} />,
+    package: <PackageForm chosen={chosen} />,
   };
   return (
     <>
@@ -65,15 +71,13 @@ function HandOff() {
               role="tab"
               aria-selected={form === id}
               aria-label={says}
-              className={`btn btn-sm h-auto justify-start py-1.5 text-left ${form === id ? 'btn-neutral' : 'btn-ghost'}`}
+              className={`btn btn-sm justify-between ${form === id ? 'btn-neutral' : 'btn-ghost'}`}
               onClick={() => {
                 setForm(id);
                 setDone(undefined);
               }}
             >
-              <span>
-                {says} <span className="block font-normal text-[13px] opacity-75">{what}</span>
-              </span>
+              {says} <span className="font-normal text-[13px] opacity-75">{what}</span>
             </button>
           ))}
         </div>

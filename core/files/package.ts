@@ -1,0 +1,66 @@
+import { zipSync } from 'fflate';
+import type { Job, Piece } from '../job/schema';
+import type { Font } from '../type/font';
+import { plainName } from './file-names';
+import { writeJobFile } from './job-file';
+import { ticketJson, ticketOf, ticketXjdf } from './ticket';
+
+/** Everything of a job that somebody else needs to go on with it, in one zip. */
+
+export interface PackageParts {
+  /** Exported files: by the piece each is of. */
+  files: readonly { name: string; piece: string; bytes: Uint8Array }[];
+  /** Findings of each piece, as JSON. */
+  reports: readonly { piece: string; json: string }[];
+  /** The bytes of the job's pictures, fonts and profiles, by hash. */
+  assets: Readonly<Record<string, Uint8Array>>;
+  /** The job's own fonts, for what their makers allow. */
+  fontOf(hash: string): Pick<Font, 'embedding' | 'postscriptName'> | undefined;
+}
+
+const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
+
+/** Packs a package. Fonts whose makers forbid it are left out, and named in `left-out.txt`. */
+export function packageZip(job: Job, pieces: readonly Piece[], parts: PackageParts): Uint8Array {
+  const { files, reports, assets, fontOf } = parts;
+  const byPiece: Record<string, string[]> = {};
+  for (const { name, piece } of files) byPiece[piece] = [...(byPiece[piece] ?? []), name];
+  const ticket = ticketOf(job, pieces, byPiece);
+  const fonts = Object.entries(job.fonts).flatMap(([hash, { family, style }]) => {
+    const bytes = assets[hash];
+    return bytes ? [{ hash, name: `${family} ${style}`, bytes, font: fontOf(hash) }] : [];
+  });
+  const kept = fonts.filter(({ font }) => font && font.embedding !== 'forbidden');
+  const left = fonts.filter(({ font }) => !font || font.embedding === 'forbidden');
+  // The job goes without fonts that may not be passed on: who has them puts them in again.
+  const isLeft = (hash: string): boolean => left.some((each) => each.hash === hash);
+  const fontsPassed = Object.fromEntries(Object.entries(job.fonts).filter(([hash]) => !isLeft(hash)));
+  const passed = Object.fromEntries(Object.entries(assets).filter(([hash]) => !isLeft(hash)));
+  const stem = plainName(job.name) || 'job';
+  return zipSync(
+    {
+      [`${stem}.tidyedge`]: [writeJobFile({ job: { ...job, fonts: fontsPassed }, assets: passed }), { level: 0 }],
+      'ticket.json': bytesOf(ticketJson(ticket)),
+      'ticket.xjdf': bytesOf(ticketXjdf(ticket)),
+      ...Object.fromEntries(files.map(({ name, bytes }) => [`print/${name}`, [bytes, { level: 0 }] as const])),
+      ...Object.fromEntries(reports.map(({ piece, json }) => [`findings/${plainName(piece)}.json`, bytesOf(json)])),
+      ...Object.fromEntries(
+        kept.map(({ bytes, font }) => [
+          `fonts/${plainName(font!.postscriptName)}.${isCff(bytes) ? 'otf' : 'ttf'}`,
+          bytes,
+        ]),
+      ),
+      ...(left.length > 0
+        ? {
+            'left-out.txt': bytesOf(
+              `The makers of these typefaces do not let them be passed on:\n${left.map(({ name }) => name).join('\n')}\n`,
+            ),
+          }
+        : {}),
+    } as Parameters<typeof zipSync>[0],
+    { mtime: new Date(job.changed) },
+  );
+}
+
+/** OpenType with CFF outlines begins with these letters. */
+const isCff = (bytes: Uint8Array): boolean => String.fromCharCode(...bytes.subarray(0, 4)) === 'OTTO';

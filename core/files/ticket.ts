@@ -1,0 +1,177 @@
+import { pieceFacts } from '../checks/piece-facts';
+import { NO_ORDER, type Order } from '../job/order';
+import type { Job, Piece } from '../job/schema';
+import { shopIn } from '../job/shops-of';
+import { formatSize } from '../units/length';
+
+/** What a shop needs to know besides the files: as data of our own, and as XJDF 2.1 (CIP4; from memory). */
+
+const POINTS_A_MM = 72 / 25.4;
+const mm = (points: number): number => Math.round((points / POINTS_A_MM) * 1000) / 1000;
+
+export interface PieceTicket {
+  id: string;
+  name: string;
+  kind: Piece['kind'];
+  /** As people say it, and in millimetres. */
+  size: string;
+  width: number;
+  height: number;
+  bleed: number;
+  faces: { name: string; plates: string[] }[];
+  order: Order;
+  fold?: string;
+  shop: string;
+  standard: string;
+  condition: string;
+  files: string[];
+}
+
+export interface Ticket {
+  format: 'tidyedge-ticket';
+  version: 1;
+  job: string;
+  client: string;
+  /** ISO 8601. */
+  date: string;
+  pieces: PieceTicket[];
+}
+
+/** The plates of one face, process inks first. */
+function facePlates(job: Job, piece: Piece, face: Piece['faces'][number]): string[] {
+  const one = { ...piece, faces: [face] };
+  return pieceFacts(job, one).plates;
+}
+
+/** What is ordered of some pieces; `files` are the names of the files that go with each. */
+export const ticketOf = (
+  job: Job,
+  pieces: readonly Piece[],
+  files: Readonly<Record<string, readonly string[]>> = {},
+): Ticket => ({
+  format: 'tidyedge-ticket',
+  version: 1,
+  job: job.id,
+  client: job.name,
+  date: job.changed,
+  pieces: pieces.map((piece) => {
+    const shop = shopIn(job, piece.shop);
+    return {
+      id: piece.id,
+      name: piece.name,
+      kind: piece.kind,
+      size: formatSize(piece.width, piece.height, piece.unit),
+      width: mm(piece.width),
+      height: mm(piece.height),
+      bleed: mm(shop.bleed[piece.kind]),
+      faces: piece.faces.map((face) => ({ name: face.name, plates: facePlates(job, piece, face) })),
+      order: piece.order ?? NO_ORDER,
+      ...(piece.fold ? { fold: piece.fold.kind } : {}),
+      shop: shop.name,
+      standard: shop.standard,
+      condition: shop.condition,
+      files: [...(files[piece.id] ?? [])],
+    };
+  }),
+});
+
+export const ticketJson = (ticket: Ticket): string => `${JSON.stringify(ticket, null, 1)}\n`;
+
+const escaped = (text: string): string =>
+  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
+
+type Attributes = Readonly<Record<string, string | number | undefined>>;
+
+/** An element with its attributes; those without a value are left out. */
+function tag(name: string, attributes: Attributes, inside: readonly string[] = []): string {
+  const written = Object.entries(attributes).flatMap(([key, value]) =>
+    value === undefined || value === '' ? [] : [` ${key}="${escaped(String(value))}"`],
+  );
+  const open = `<${name}${written.join('')}`;
+  return inside.length === 0 ? `${open}/>` : `${open}>\n${inside.join('\n').replace(/^/gm, '  ')}\n</${name}>`;
+}
+
+const PRODUCT_TYPES: Readonly<Record<Piece['kind'], string>> = {
+  card: 'BusinessCard',
+  letterhead: 'Stationery',
+  envelope: 'Envelope',
+  postcard: 'Postcard',
+  flyer: 'Flyer',
+};
+
+const points = (millimetres: number): string => (millimetres * POINTS_A_MM).toFixed(3).replace(/\.?0+$/, '');
+
+/** Names as XJDF lists them: without spaces. */
+const nmtokens = (names: readonly string[]): string => names.map((name) => name.replace(/\s+/g, '_')).join(' ');
+
+const intent = (name: string, attributes: Attributes, inside: readonly string[] = []): string =>
+  tag('Intent', { Name: name }, [tag(name, attributes, inside)]);
+
+function product({ id, name, kind, width, height, bleed, faces, order, fold }: PieceTicket): string {
+  const printed = faces.map(({ plates }) => plates.length > 0);
+  const sides = printed.filter(Boolean).length > 1 ? 'TwoSided' : 'OneSided';
+  const surfaces = ['Front', 'Back'];
+  const finishing = [...order.finishing, ...(order.notes ? [order.notes] : [])];
+  return tag(
+    'Product',
+    {
+      ID: `product-${id}`,
+      Amount: order.quantity,
+      IsRoot: 'true',
+      ProductType: PRODUCT_TYPES[kind],
+      DescriptiveName: name,
+    },
+    [
+      ...finishing.map((text) => `<Comment Type="Instruction">${escaped(text)}</Comment>`),
+      intent('LayoutIntent', {
+        Bleed: points(bleed),
+        Dimensions: `${points(width)} ${points(height)}`,
+        FinishedDimensions: `${points(width)} ${points(height)} 0`,
+        Pages: faces.length,
+        Sides: sides,
+      }),
+      intent('MediaIntent', { MediaType: 'Paper', MediaTypeDetails: order.stock, Weight: order.weight }),
+      intent(
+        'ColorIntent',
+        {},
+        faces
+          .slice(0, surfaces.length)
+          .map(({ plates }, i) => tag('SurfaceColor', { Surface: surfaces[i], ColorsUsed: nmtokens(plates) })),
+      ),
+      ...(fold ? [intent('FoldingIntent', { DescriptiveName: fold })] : []),
+    ],
+  );
+}
+
+/** The same as XJDF 2.1: a product a piece, its files as a run list. Lengths in points, as the standard has them. */
+export function ticketXjdf(ticket: Ticket): string {
+  const runs = ticket.pieces.flatMap(({ id, files }) =>
+    files.map((file) =>
+      tag('Resource', { DescriptiveName: file }, [
+        tag('Part', { Product: `product-${id}` }),
+        tag('RunList', {}, [tag('FileSpec', { URL: encodeURIComponent(file), MimeType: 'application/pdf' })]),
+      ]),
+    ),
+  );
+  const body = [
+    tag('AuditPool', {}, [
+      tag('AuditCreated', {}, [
+        tag('Header', { AgentName: 'Tidy Edge', DeviceID: 'tidy-edge', ID: 'audit-1', Time: ticket.date }),
+      ]),
+    ]),
+    tag('ProductList', {}, ticket.pieces.map(product)),
+    ...(runs.length > 0 ? [tag('ResourceSet', { Name: 'RunList', Usage: 'Input' }, runs)] : []),
+  ];
+  const root = tag(
+    'XJDF',
+    {
+      xmlns: 'http://www.CIP4.org/JDFSchema_2_0',
+      Version: '2.1',
+      JobID: ticket.job,
+      DescriptiveName: ticket.client,
+      Types: 'Product',
+    },
+    body,
+  );
+  return `<?xml version="1.0" encoding="UTF-8"?>\n${root}\n`;
+}

@@ -1,0 +1,92 @@
+import type { Chosen } from '../../../core/files/hand-off/plan';
+import { setOrder } from '../../../core/job/edits/pieces';
+import { pieceOf } from '../../../core/job/find';
+import { MOST_ORDERED, NO_ORDER, type Order } from '../../../core/job/order';
+import { NumberField } from '../../parts/NumberField';
+import { act } from '../../store/session';
+import { useBench } from '../layout/bench';
+
+const split = (text: string): string[] =>
+  text
+    .split(',')
+    .map((part) => part.trim().slice(0, 80))
+    .filter(Boolean)
+    .slice(0, 12);
+
+/** What is ordered of each piece that goes. */
+export function OrderFields({ chosen }: { chosen: readonly Chosen[] }) {
+  const { job } = useBench();
+  return (
+    <div className="grid gap-5">
+      {chosen.map(({ piece: id }) => {
+        const piece = pieceOf(job, id);
+        if (!piece) return null;
+        const order = piece.order ?? NO_ORDER;
+        const put = (part: Partial<Order>): void => act('Order', (now) => setOrder(now, id, { ...order, ...part }));
+        return (
+          <fieldset key={id} className="grid gap-2">
+            <legend className="mb-1 font-semibold text-[14px]">{piece.name}</legend>
+            <div className="grid grid-cols-2 gap-2">
+              <NumberField
+                label="Quantity"
+                value={order.quantity}
+                least={1}
+                most={MOST_ORDERED}
+                onChange={(quantity) => put({ quantity: Math.round(quantity) })}
+              />
+              <NumberField
+                label="g/m²"
+                name="Weight of the stock"
+                value={order.weight ?? 0}
+                least={20}
+                most={2000}
+                onChange={(weight) => put({ weight })}
+              />
+            </div>
+            <TextRow label="Stock" value={order.stock} most={120} onChange={(stock) => put({ stock })} />
+            <TextRow
+              label="Finishing"
+              hint="with commas between"
+              value={order.finishing.join(', ')}
+              most={600}
+              onChange={(text) => put({ finishing: split(text) })}
+            />
+            <TextRow label="Notes" value={order.notes} most={2000} onChange={(notes) => put({ notes })} />
+          </fieldset>
+        );
+      })}
+    </div>
+  );
+}
+
+/** A line of words that is taken when it is left. */
+function TextRow({
+  label,
+  hint,
+  value,
+  most,
+  onChange,
+}: {
+  label: string;
+  hint?: string;
+  value: string;
+  most: number;
+  onChange(text: string): void;
+}) {
+  return (
+    <label className="grid gap-0.5 text-[14px]">
+      <span>
+        {label} {hint && <span className="quiet text-[13px]">{hint}</span>}
+      </span>
+      <input
+        key={value}
+        className="input input-sm w-full"
+        aria-label={label}
+        defaultValue={value}
+        maxLength={most}
+        onBlur={(event) => event.target.value.trim() !== value && onChange(event.target.value.trim())}
+        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+      />
+    </label>
+  );
+}

@@ -1,0 +1,42 @@
+import { plainName } from '../../../core/files/file-names';
+import type { Chosen } from '../../../core/files/hand-off/plan';
+import { keepProof, lastProof, loadAssets } from '../../store/db';
+import { useBench } from '../layout/bench';
+import { OrderFields } from './OrderFields';
+import { saveFiles } from './save';
+import { useWriting } from './use-writing';
+import { WriteRow } from './WriteRow';
+
+/** A proof of each piece for the client to sign, with what changed since the last one. */
+export function ProofForm({ chosen }: { chosen: readonly Chosen[] }) {
+  const { job } = useBench();
+  const writing = useWriting();
+  async function write(): Promise<void> {
+    const asked = await Promise.all(chosen.map(async ({ piece }) => ({ piece, last: await lastProof(job, piece) })));
+    const assets = await loadAssets(job);
+    const date = new Date().toISOString();
+    const proofs = await writing.run((room, tell) => room.writeProofs(job, asked, date, assets, tell));
+    if (!proofs) return;
+    saveFiles(proofs, `${plainName(job.name)}-proofs.zip`);
+    for (const { piece, kept } of proofs) void keepProof(job, piece, kept);
+  }
+  return (
+    <>
+      <div className="min-h-0 flex-1 overflow-y-auto p-4">
+        <p className="mb-4 text-[14px]">
+          Each face as it will be cut and with its edges, in screen colours, with “not for print” across it and a box to
+          sign. What changed since the last proof is framed.
+        </p>
+        <OrderFields chosen={chosen} />
+      </div>
+      <div className="border-base-300 border-t p-4">
+        <WriteRow
+          writing={writing}
+          says={chosen.length === 1 ? 'Write the proof' : `Write ${chosen.length} proofs`}
+          disabled={chosen.length === 0}
+          onWrite={() => void write()}
+        />
+      </div>
+    </>
+  );
+}

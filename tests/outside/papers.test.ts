@@ -1,0 +1,179 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { unzipSync } from 'fflate';
+import { afterAll, describe, expect, it } from 'vitest';
+import { separatedPictures } from '../../core/devices/plates/pictures';
+import { readJobFile } from '../../core/files/job-file';
+import { packageZip } from '../../core/files/package';
+import { changesSince, keptOf, PROOF_PPI, proofPdf } from '../../core/files/proof/proof';
+import { faceShots } from '../../core/files/proof/shots';
+import { ticketJson, ticketOf, ticketXjdf } from '../../core/files/ticket';
+import { moveElement } from '../../core/job/edits/elements';
+import { setOrder } from '../../core/job/edits/pieces';
+import { makeShape } from '../../core/job/make';
+import { migrate } from '../../core/job/migrate';
+import type { Job } from '../../core/job/schema';
+import { cardWith, kit, mm, openDemo } from '../kit';
+import { folder, run, tidyUp } from './tools';
+
+const square = makeShape({
+  id: 's',
+  x: mm(20),
+  y: mm(20),
+  width: mm(10),
+  height: mm(10),
+  paint: { ink: 'green', tint: 1 },
+});
+const ordered = (job: Job): Job =>
+  setOrder(job, job.pieces[0]!.id, {
+    quantity: 500,
+    stock: 'Uncoated “Chalk”',
+    weight: 350,
+    finishing: ['rounded corners 3 mm'],
+    notes: 'Pack in 100s & band',
+  });
+const press = kit.press('general-coated');
+const shotsOf = (job: Job) =>
+  faceShots(
+    job,
+    job.pieces[0]!,
+    { ...kit, press, picture: separatedPictures(() => undefined, kit.engine, press) },
+    PROOF_PPI,
+  );
+const FIRST = { version: 1, date: '2026-11-26T09:00:00.000Z' };
+
+afterAll(tidyUp);
+
+describe('a proof for the client', () => {
+  const job = ordered(cardWith([square]));
+
+  it('has a page a face and one to sign, in screen colours, with what is ordered, small enough to mail', async () => {
+    const file = join(folder, 'proof.pdf');
+    writeFileSync(file, await proofPdf(job, job.pieces[0]!, shotsOf(job), FIRST));
+    const text = run('pdftotext', ['-layout', file, '-']);
+    for (const words of [
+      '85 × 55 mm',
+      '500',
+      'Uncoated',
+      '350 g/m²',
+      'rounded corners 3 mm',
+      'Pack in 100s & band',
+      'Signature',
+      'not for print',
+    ])
+      expect(text).toContain(words);
+    expect(run('pdftotext', ['-raw', file, '-']).replace(/\s/g, '')).toContain('NOTFORPRINT');
+    expect(run('pdfinfo', [file])).toMatch(/Pages:\s+2\n/);
+    expect(run('pdfimages', ['-list', file])).toMatch(/ rgb /);
+    expect(run('qpdf', ['--check', file])).toMatch(/No syntax/);
+  });
+
+  it('frames what changed since the last one, and nothing where nothing did', async () => {
+    const kept = keptOf(shotsOf(job), FIRST);
+    expect(changesSince(shotsOf(job), kept).get('Front')).toEqual([]);
+    const moved = moveElement(job, 's', { x: mm(15), y: 0 });
+    const places = changesSince(shotsOf(moved), kept).get('Front')!;
+    // The square was at 20 to 30 mm and is at 35 to 45: two places, from the bleed's corner, 3 mm further.
+    expect(places).toHaveLength(2);
+    const lefts = places.map(({ x }) => x).sort((a, b) => a - b);
+    expect(Math.abs(lefts[0]! - mm(23))).toBeLessThan(mm(0.5));
+    expect(Math.abs(lefts[1]! - mm(38))).toBeLessThan(mm(0.5));
+    for (const { width, height } of places) {
+      expect(Math.abs(width - mm(10))).toBeLessThan(mm(0.8));
+      expect(Math.abs(height - mm(10))).toBeLessThan(mm(0.8));
+    }
+    const file = join(folder, 'second.pdf');
+    writeFileSync(
+      file,
+      await proofPdf(moved, moved.pieces[0]!, shotsOf(moved), {
+        version: 2,
+        date: '2026-11-27T09:00:00.000Z',
+        last: kept,
+      }),
+    );
+    expect(run('pdftotext', [file, '-'])).toContain('2 places changed since proof 1 of 2026-11-26: framed.');
+  });
+});
+
+describe('a job ticket', () => {
+  const { job } = openDemo();
+  const ticket = ticketOf(
+    ordered(job),
+    job.pieces.slice(0, 2).map((piece, i) => (i === 0 ? ordered(job).pieces[0]! : piece)),
+    {
+      card: ['card.pdf'],
+    },
+  );
+  it('says sizes, bleed, inks, stock, quantity and finishing as JSON', () => {
+    expect(JSON.parse(ticketJson(ticket))).toMatchObject({
+      format: 'tidyedge-ticket',
+      pieces: [
+        {
+          width: 85,
+          height: 55,
+          bleed: 3,
+          order: { quantity: 500, weight: 350, finishing: ['rounded corners 3 mm'] },
+          faces: [{ name: 'Front' }, { name: 'Back', plates: expect.arrayContaining(['Cyan', 'Copper']) }],
+          files: ['card.pdf'],
+        },
+        {},
+      ],
+    });
+  });
+  it('is well-formed XJDF, in points', () => {
+    writeFileSync(join(folder, 'ticket.xjdf'), ticketXjdf(ticket));
+    const xpath = (path: string): string => run('xmllint', ['--xpath', path, 'ticket.xjdf']).trim();
+    expect(xpath('string(/*/@Version)')).toBe('2.1');
+    expect(xpath('namespace-uri(/*)')).toBe('http://www.CIP4.org/JDFSchema_2_0');
+    expect(xpath('string(//*[local-name()="Product"][1]/@Amount)')).toBe('500');
+    expect(xpath('string(//*[local-name()="LayoutIntent"]/@FinishedDimensions)')).toBe('240.945 155.906 0');
+    expect(xpath('string(//*[local-name()="SurfaceColor"][@Surface="Back"]/@ColorsUsed)')).toMatch(/Cyan .*Copper/);
+    expect(xpath('string(//*[local-name()="FileSpec"]/@URL)')).toBe('card.pdf');
+    expect(xpath('string(//*[local-name()="Comment"][2])')).toBe('Pack in 100s & band');
+  });
+});
+
+describe('a package', () => {
+  it('has the job, the files, the findings and both tickets, and the job opens again', () => {
+    const bundle = openDemo();
+    const zip = packageZip(bundle.job, bundle.job.pieces.slice(0, 1), {
+      files: [{ name: 'card.pdf', piece: 'card', bytes: new Uint8Array([37, 80]) }],
+      reports: [{ piece: 'Card', json: '{}' }],
+      assets: bundle.assets,
+      fontOf: () => undefined,
+    });
+    const files = unzipSync(zip);
+    expect(Object.keys(files).sort()).toEqual([
+      'findings/card.json',
+      'hollin-and-fen.tidyedge',
+      'print/card.pdf',
+      'ticket.json',
+      'ticket.xjdf',
+    ]);
+    expect(readJobFile(files['hollin-and-fen.tidyedge']!).job).toEqual(bundle.job);
+  });
+  it('leaves out typefaces that may not be passed on, and names them', () => {
+    const bundle = openDemo();
+    const [open, closed] = ['a'.repeat(64), 'b'.repeat(64)];
+    const fonts = {
+      [open]: { family: 'Open', style: 'Regular', instances: [] },
+      [closed]: { family: 'Closed', style: 'Bold', instances: [] },
+    };
+    const zip = packageZip({ ...bundle.job, fonts }, [], {
+      files: [],
+      reports: [],
+      assets: { ...bundle.assets, [open]: new Uint8Array([0, 1, 0, 0]), [closed]: new Uint8Array([0, 1, 0, 0]) },
+      fontOf: (hash) =>
+        ({ embedding: hash === open ? 'subset' : 'forbidden', postscriptName: `F-${hash[0]}` }) as never,
+    });
+    const files = unzipSync(zip);
+    expect(Object.keys(files)).toContain('fonts/f-a.ttf');
+    expect(Object.keys(files)).not.toContain('fonts/f-b.ttf');
+    expect(new TextDecoder().decode(files['left-out.txt'])).toContain('Closed Bold');
+  });
+});
+
+it('a job of version 5 is brought up without an order', () => {
+  const { job } = openDemo();
+  expect(migrate({ ...job, version: 5 })).toMatchObject({ version: 6, name: job.name });
+});
