@@ -13,6 +13,7 @@ const FLOORS = [
   'core/devices',
   'core/checks',
   'core/cut',
+  'core/sheet',
   'core/files',
   'workers',
   'src/store',

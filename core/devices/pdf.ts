@@ -39,12 +39,15 @@ export interface PdfUses {
 /** What a graphics state sets: an amount that covers, a form whose grey says how much shows, or whether inks overprint. */
 export type PdfState = { opacity: number } | { mask: string } | { overprint: boolean };
 
-/** A piece of content with the names it uses. A grey one is a mask. */
+/** A piece of content with the names it uses. A grey one is a mask; a shared one is drawn at several places as it is. */
 export interface PdfForm {
   key: string;
   content: string;
   names: ReadonlySet<string>;
   isMask: boolean;
+  shared?: boolean;
+  /** Its own sheet's, points. */
+  size: { width: number; height: number };
 }
 
 export const noUses = (): PdfUses => ({
@@ -176,7 +179,7 @@ export function pdfDevice(
   };
   const addForm = (content: string, used: ReadonlySet<string>, isMask: boolean): string => {
     const key = `X${uses.forms.length + 1}`;
-    uses.forms.push({ key, content, names: used, isMask });
+    uses.forms.push({ key, content, names: used, isMask, size: media });
     return key;
   };
   const stateKey = (state: PdfState): string => {

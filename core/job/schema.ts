@@ -12,6 +12,7 @@ import { elementSchema, id, name, paintsOf, place } from './element';
 import { logoSchema, rolesSchema } from './house';
 import { kindFacts } from './kinds';
 import { orderSchema } from './order';
+import { sheetSchema } from './sheet';
 import { underlaySchema } from './underlay';
 
 export * from './element';
@@ -70,6 +71,7 @@ export const pieceSchema = z.strictObject({
   printedWith: printedWithSchema.optional(),
   ...kindFacts,
   order: orderSchema.optional(),
+  sheet: sheetSchema.optional(),
   /** Whose details it shows; the first person's where it is left out. */
   person: id.optional(),
   /** Guides of all its faces. */

@@ -1,7 +1,6 @@
 import type { PDFContext, PDFRef } from '@cantoo/pdf-lib';
 import { processStandIn } from '../../colour/ink';
 import type { PdfUses } from '../../devices/pdf';
-import type { Box } from '../../geometry/box';
 import type { Job } from '../../job/schema';
 import { embedPatch, embedTone } from './images';
 import { shadePattern, spaceOf } from './shades';
@@ -43,7 +42,6 @@ export function nameUses(
   uses: PdfUses,
   given: { fonts: Map<string, PDFRef>; images: Map<string, PDFRef>; plateRef(plate: string): PDFRef },
   job: Job,
-  media: Box,
 ): Named {
   const named = new Map<string, { category: Category; ref: PDFRef }>();
   const put = (key: string, category: Category, ref: PDFRef | undefined): void => {
@@ -78,8 +76,10 @@ export function nameUses(
     const entries = {
       Type: 'XObject',
       Subtype: 'Form',
-      BBox: [0, 0, media.width, media.height],
-      Group: { Type: 'Group', S: 'Transparency', I: true, ...(form.isMask ? { CS: 'DeviceGray' } : {}) },
+      BBox: [0, 0, form.size.width, form.size.height],
+      ...(form.shared
+        ? {}
+        : { Group: { Type: 'Group', S: 'Transparency', I: true, ...(form.isMask ? { CS: 'DeviceGray' } : {}) } }),
       Resources: resourcesOf(context, form.names, named),
     };
     put(form.key, 'XObject', context.register(flate(context, new TextEncoder().encode(form.content), entries)));

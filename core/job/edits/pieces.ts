@@ -1,5 +1,6 @@
 import type { Order } from '../order';
 import type { Job, Piece } from '../schema';
+import type { SheetMade } from '../sheet';
 import { changePiece } from './change-piece';
 import { copyOfFace } from './faces';
 
@@ -35,4 +36,10 @@ export const removePiece = (job: Job, pieceId: string): Job =>
 export const setOrder = (job: Job, pieceId: string, order: Order): Job =>
   changePiece(job, pieceId, (piece) => {
     piece.order = order;
+  });
+
+/** Says how a piece is laid out on press sheets. */
+export const setSheet = (job: Job, pieceId: string, sheet: SheetMade): Job =>
+  changePiece(job, pieceId, (piece) => {
+    piece.sheet = sheet;
   });

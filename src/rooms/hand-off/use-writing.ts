@@ -1,6 +1,6 @@
 import { proxy, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { Progress } from '../../../core/files/pdf/write';
+import type { Progress } from '../../../core/files/pdf/document';
 import { hirePressRoom } from '../../../workers/press-room';
 import type { PressRoom } from '../../../workers/press-room.worker';
 

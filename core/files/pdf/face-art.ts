@@ -1,0 +1,30 @@
+import { drawFlat } from '../../devices/flat/flat';
+import { pdfDevice } from '../../devices/pdf';
+import type { Box } from '../../geometry/box';
+import type { Face, Piece } from '../../job/schema';
+import { ontoSheet } from '../../job/turned';
+import type { Device } from '../../scene/device';
+import { drawFace } from '../../scene/face';
+import type { SceneSources } from '../../scene/sources';
+import { placedDevice } from '../../scene/turn';
+import type { OpenDocument } from './document';
+
+/** More cells than this of what is see-through take more memory than a browser gives. */
+const MOST_CELLS = 30_000_000;
+
+/** A face as it lies on its sheet, without marks, drawn into a content whose sheet is `media`; flat where it has to be. */
+export function faceArt(
+  { uses, desk, seeThrough }: OpenDocument,
+  piece: Piece,
+  face: Face,
+  sources: SceneSources,
+  asked: { media: Box; bleed: Box; ppi: number; words: 'text' | 'outlines' },
+): { content: string; names: ReadonlySet<string> } {
+  const device = pdfDevice(asked.media, uses, asked.words);
+  const onto = ontoSheet(piece, face);
+  const draw = (on: Device): void => drawFace(face, sources, onto ? placedDevice(on, { ...onto, scale: 1 }) : on);
+  const most = 72 * Math.sqrt(MOST_CELLS / (asked.bleed.width * asked.bleed.height));
+  if (seeThrough) draw(device);
+  else drawFlat(draw, device, { box: asked.bleed, ppi: Math.min(asked.ppi, most), picture: desk.separated });
+  return { content: device.content(), names: device.names() };
+}
