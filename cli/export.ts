@@ -24,13 +24,13 @@ function facesGiven(text: string | boolean | undefined, count: number): number[]
 
 const FILE_STANDARDS: Partial<Record<string, Standard>> = {
   pdfx4: 'PDF/X-4',
-  pdfx1a: 'PDF/X-1a:2003',
-  'pdfx1a-2001': 'PDF/X-1a:2001',
+  pdfx1a: 'PDF/X-1a:2001',
+  pdfx1a2003: 'PDF/X-1a:2003',
 };
 
 export const exportPiece: Command = {
-  help: `export JOB.tidyedge --piece ID --as pdfx4|pdfx1a|pdfx1a-2001|png|tiff|svg [--faces 1,2] [--marks 'registration,colour bar,slug'] [--ppi N] [--trimmed] [--transparent] [--no-marks] [--outlines] [--sheet A4|Letter] --out FILE|DIR   writes print-ready files
-pdfx4 writes one PDF/X-4 with a page a face; pdfx1a (of 2003) and pdfx1a-2001 one with nothing left that is see-through; svg and png write one file a face into the folder --out, in soft-proof colours.
+  help: `export JOB.tidyedge --piece ID --as pdfx4|pdfx1a|pdfx1a2003|png|tiff|svg [--faces 1,2] [--marks 'registration,colour bar,slug'] [--ppi N] [--trimmed] [--transparent] [--no-marks] [--outlines] [--sheet A4|Letter] --out FILE|DIR   writes print-ready files
+pdfx4 writes one PDF/X-4 with a page a face; pdfx1a (of 2001) and pdfx1a2003 one with nothing left that is see-through; svg and png write one file a face into the folder --out, in soft-proof colours.
 tiff writes a CMYK file a face with the press's profile, and one of grey for each spot ink. --ppi is 300 unless it is given.
 --sheet lays the piece on an office printer's paper at its own size, with a line to measure.
 --outlines writes words as the outlines of their letters instead of as text.`,
@@ -99,7 +99,7 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
         if (error instanceof ImageError) throw new CliError(error.message);
         throw error;
       }
-    } else throw new CliError('Choose a format with --as: pdfx4, pdfx1a, pdfx1a-2001, png, tiff or svg.');
+    } else throw new CliError('Choose a format with --as: pdfx4, pdfx1a, pdfx1a2003, png, tiff or svg.');
     return 0;
   },
 };

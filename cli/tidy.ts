@@ -9,6 +9,7 @@ import { CliError } from './given';
 import { inspect } from './inspect';
 import { list } from './list';
 import { plates } from './plates';
+import { sheet } from './sheet';
 
 /** `tidy`, the headless twin: the app's core without its interface. Errors: one line to stderr, exit 2. */
 
@@ -18,7 +19,7 @@ export interface Command {
   run(job: string, options: Record<string, string | boolean | undefined>): Promise<number>;
 }
 
-const COMMANDS: Record<string, Command> = { list, check, export: exportPiece, plates, inspect };
+const COMMANDS: Record<string, Command> = { list, check, export: exportPiece, plates, sheet, inspect };
 
 const usage = `tidy COMMAND FILE [options]
 

@@ -14,6 +14,7 @@ const api = {
   exportDrawings: async (...args: Parameters<Work['exportDrawings']>) => (await work).exportDrawings(...args),
   writeProofs: async (...args: Parameters<Work['writeProofs']>) => (await work).writeProofs(...args),
   writePackage: async (...args: Parameters<Work['writePackage']>) => (await work).writePackage(...args),
+  writeSheetFile: async (...args: Parameters<Work['writeSheetFile']>) => (await work).writeSheetFile(...args),
   handOff: async (...args: Parameters<Work['handOff']>) => (await work).handOff(...args),
 };
 export type PressRoom = typeof api;

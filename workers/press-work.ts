@@ -12,6 +12,7 @@ import { packageZip } from '../core/files/package';
 import type { Progress } from '../core/files/pdf/document';
 import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
 import { type RuleSeen, verify } from '../core/files/pdf/rules';
+import { writeSheets } from '../core/files/pdf/sheet';
 import { writePdf } from '../core/files/pdf/write';
 import type { LastProof } from '../core/files/proof/proof';
 import { keptOf, PROOF_PPI, proofPdf } from '../core/files/proof/proof';
@@ -22,6 +23,7 @@ import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
 import type { Asset, Job, Piece } from '../core/job/schema';
+import { USUAL_SHEET } from '../core/job/sheet';
 import { shopIn } from '../core/job/shops-of';
 import { decodePicture } from '../core/picture/decode';
 import { type Lightness, lightnessOf } from '../core/picture/lightness';
@@ -29,6 +31,7 @@ import { probePicture } from '../core/picture/probe';
 import { proofPicture, type Separation, separatePicture } from '../core/picture/separate';
 import { upscaledBy } from '../core/picture/upscaled';
 import { SERVICE_TYPEFACE } from '../core/scene/slug';
+import { itemsOf, type SheetPlan } from '../core/sheet/plan';
 import type { OwnCondition, PressCondition, ShopSpec } from '../core/trade/schema';
 import { type OwnFont, ownId, plainFont, takeFont } from '../core/type/own-font';
 import { drawPages, type PagePicture } from './draw-pages';
@@ -265,4 +268,33 @@ export async function writePackage(
   tell({ done: 0.95, what: 'Packing' });
   const fontOf = (hash: string) => (hash in job.fonts ? kit.fonts.font(ownId(hash)) : undefined);
   return packageZip(job, pieces, { files: written, reports, assets, fontOf });
+}
+
+/** The file of a piece's sheets, held against the rules of its standard, and its pages as a reader draws them. */
+export interface WrittenSheets extends ImageFile {
+  rules: RuleSeen[];
+  pages: PagePicture[];
+}
+
+/** Writes the press sheets of a piece by a plan. Throws with words for the user. */
+export async function writeSheetFile(
+  job: Job,
+  pieceId: string,
+  plan: SheetPlan,
+  assets: Record<string, Uint8Array>,
+  tell: Hear,
+): Promise<WrittenSheets> {
+  const kit = await kitFor(job, assets);
+  await loadReader();
+  const piece = pieceOf(job, pieceId);
+  if (!piece) throw new Error('The piece is not in this job any more.');
+  const made = piece.sheet ?? USUAL_SHEET;
+  const shop = shopIn(job, piece.shop);
+  const press = kit.press(pressConditionOf(job, shop));
+  const { standard } = shop;
+  const asked = { made, items: itemsOf(job, piece, made), plan, shop, standard };
+  const bytes = await writeSheets(job, asked, { ...kit, press }, tell);
+  tell({ done: 1, what: 'Reading the file back' });
+  const name = `${exportName('{client}-{piece}-sheets', job, piece)}.pdf`;
+  return { name, bytes, rules: verify(bytes, standard), pages: await drawPages(bytes) };
 }

@@ -21,17 +21,23 @@ const MARGIN = 6;
 const SMALLEST = 3.5;
 
 /** Lines at the head of the sheet that say what it is, set small enough to stay on it. */
-export function drawSlug(lines: readonly string[], media: Box, sources: SceneSources, device: Device): void {
+export function drawSlug(
+  lines: readonly string[],
+  media: Box,
+  sources: SceneSources,
+  device: Device,
+  margin = MARGIN,
+): void {
   const words = (size: number) =>
     makeWords({
       id: 'slug',
       text: lines.join('\n'),
-      x: media.x + MARGIN,
-      y: media.y + MARGIN + size * 0.8,
+      x: media.x + margin,
+      y: media.y + margin + size * 0.8,
       lettering: { typeface: SERVICE_TYPEFACE, size },
       setting: { leading: { points: size * 1.2 } },
     });
   const wide = wordsFrame(words(SLUG.size), sources).width;
-  const size = Math.max(SMALLEST, Math.min(SLUG.size, (SLUG.size * (media.width - 2 * MARGIN)) / wide));
+  const size = Math.max(SMALLEST, Math.min(SLUG.size, (SLUG.size * (media.width - 2 * margin)) / wide));
   drawElement(words(size), sources, onAllPlates(device));
 }

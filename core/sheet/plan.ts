@@ -237,10 +237,12 @@ export function sheetPlans(
       throw new SheetError(
         'Not one piece fits with these margins and gutters. Make them smaller, or the sheet larger.',
       );
-    return found.map((spots) => {
-      const slots = spots.map((spot) => ({ ...spot, item: 0 }));
-      return plan(words(slots), [{ slots, sheets: Math.ceil(only!.quantity / (spots.length * doubled)) }]);
-    });
+    return inOrder(
+      found.map((spots) => {
+        const slots = spots.map((spot) => ({ ...spot, item: 0 }));
+        return plan(words(slots), [{ slots, sheets: Math.ceil(only!.quantity / (spots.length * doubled)) }]);
+      }),
+    );
   }
   const halvedNeed = sized.map((item) => ({ ...item, quantity: Math.ceil(item.quantity / doubled) }));
   const plans = (way === 'any' ? (['any', 'upright', 'turned'] as const) : [way]).flatMap((each) => {
@@ -252,9 +254,14 @@ export function sheetPlans(
     throw new SheetError(
       'These pieces do not fit together with these margins and gutters. Make them smaller, or the sheet larger.',
     );
+  return inOrder(plans);
+}
+
+/** The fewest sheets first, then the most pieces on one, then the fewest cuts; of those that are alike in all of it, one. */
+function inOrder(plans: readonly SheetPlan[]): SheetPlan[] {
   const seen = new Set<string>();
-  return plans
-    .sort((a, b) => a.sheets - b.sheets || a.cuts - b.cuts)
+  return [...plans]
+    .sort((a, b) => a.sheets - b.sheets || b.up - a.up || a.cuts - b.cuts)
     .filter(({ sheets, cuts, up }) => {
       const key = `${sheets} ${cuts} ${up}`;
       return !seen.has(key) && seen.add(key);

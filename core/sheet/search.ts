@@ -145,8 +145,9 @@ export function layoutsOf(size: Size, gap: number, area: Size, way: 'any' | 'upr
     ...(way === 'upright' ? [] : [plainGrid(size, gap, area, true)]),
   ];
   const most = Math.max(0, ...plain.map(({ length }) => length));
-  const mixed = way === 'any' ? (bestMixed(size, gap, area) ?? twoBlocks(size, gap, area)) : [];
-  return [...(mixed.length > most ? [mixed] : []), ...plain]
+  // Two blocks are quicker to cut than parts within parts that hold no more.
+  const mixed = way === 'any' ? [bestMixed(size, gap, area) ?? [], twoBlocks(size, gap, area)] : [];
+  return [...mixed.filter(({ length }) => length > most), ...plain]
     .filter(({ length }) => length > 0)
     .sort((a, b) => b.length - a.length);
 }

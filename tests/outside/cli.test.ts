@@ -158,7 +158,7 @@ describe('tidy', () => {
     [['list', '/nowhere.tidyedge'], /cannot be read/, ''],
     [['list', demoFile, '--colour'], /--colour/, ''],
     [['export', demoFile, '--out', 'x'], /Name a piece.*card/, ''],
-    [['export', demoFile, '--piece', 'card', '--as', 'docx', '--out', 'x'], /pdfx1a-2001, png, tiff or svg/, ''],
+    [['export', demoFile, '--piece', 'card', '--as', 'docx', '--out', 'x'], /pdfx1a2003, png, tiff or svg/, ''],
     [['export', demoFile, '--piece', 'card', '--as', 'pdfx4'], /--out/, ''],
     [['export', demoFile, '--piece', 'card', '--as', 'pdfx4', '--faces', '3', '--out', 'x'], /from 1 to 2/, ''],
   ])('%j: one clear line, exit 2', (args, words, shown) => {

@@ -10,7 +10,7 @@ import { saveFile, saveFiles } from './save';
 const kB = (bytes: number): string => `${Math.ceil(bytes / 1000).toLocaleString('en')} kB`;
 
 /** A page as another program draws it. */
-function PageShot({ page, says }: { page: PagePicture; says: string }) {
+export function PageShot({ page, says }: { page: PagePicture; says: string }) {
   const [url, setUrl] = useState<string>();
   useEffect(() => {
     const made = URL.createObjectURL(page.image);

@@ -11,7 +11,7 @@ export function RoomBar({
   bench,
   children,
 }: {
-  here: 'house' | 'layout' | 'inks' | 'hand-off';
+  here: 'house' | 'layout' | 'inks' | 'sheet' | 'hand-off';
   bench: Bench | undefined;
   children?: ReactNode;
 }) {

@@ -1,0 +1,84 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { writeSheets } from '../core/files/pdf/sheet';
+import { setOrder } from '../core/job/edits/pieces';
+import { pieceOf } from '../core/job/find';
+import { MOST_ORDERED, NO_ORDER } from '../core/job/order';
+import { pressConditionOf } from '../core/job/press-of';
+import { type SheetMade, TURNINGS, USUAL_SHEET } from '../core/job/sheet';
+import { shopIn } from '../core/job/shops-of';
+import { cuttingPlan } from '../core/sheet/cutting';
+import { itemsOf, SheetError, sheetPlans, trimsOf } from '../core/sheet/plan';
+import { PRESS_SHEETS } from '../core/trade/press-sheets';
+import { CliError, openJob, pieceAsked } from './given';
+import { loadKit } from './kit';
+import type { Command } from './tidy';
+
+/** The sheet that the job has for a piece, with what is asked for instead. */
+function sheetGiven(made: SheetMade, options: Parameters<Command['run']>[1]): SheetMade {
+  const { press, turning } = options;
+  const found = PRESS_SHEETS.find(({ name }) => name === press);
+  if (press !== undefined && !found)
+    throw new CliError(`--press takes ${PRESS_SHEETS.map(({ name }) => name).join(', ')}.`);
+  const turned = TURNINGS.find((each) => each === turning);
+  if (turning !== undefined && !turned) throw new CliError(`--turning takes ${TURNINGS.join(', ')}.`);
+  return {
+    ...made,
+    ...(found ? { press: { name: found.name, width: found.width, height: found.height } } : {}),
+    ...(turned ? { turning: turned } : {}),
+  };
+}
+
+export const sheet: Command = {
+  help: `sheet JOB.tidyedge --piece ID [--quantity N] [--press SRA3] [--turning sheetwise] [--json] [--out FILE.pdf]   lays a piece out on press sheets
+Prints the layouts, the best first, and the cuts of the first; --out writes its sheets as PDF/X.`,
+  options: {
+    piece: { type: 'string' },
+    quantity: { type: 'string' },
+    press: { type: 'string' },
+    turning: { type: 'string' },
+    json: { type: 'boolean' },
+    out: { type: 'string' },
+  },
+  async run(path, options) {
+    const opened = openJob(path);
+    const asked = pieceAsked(opened.job, options['piece']);
+    const quantity = Number(options['quantity'] ?? (asked.order ?? NO_ORDER).quantity);
+    if (!Number.isInteger(quantity) || quantity < 1 || quantity > MOST_ORDERED)
+      throw new CliError(`--quantity takes a whole number from 1 to ${MOST_ORDERED.toLocaleString('en')}.`);
+    const job = setOrder(opened.job, asked.id, { ...(asked.order ?? NO_ORDER), quantity });
+    const piece = pieceOf(job, asked.id)!;
+    const made = sheetGiven(piece.sheet ?? USUAL_SHEET, options);
+    const items = itemsOf(job, piece, made);
+    try {
+      const plans = sheetPlans(job, items, made);
+      const [best] = plans;
+      const paper = { x: 0, y: 0, width: made.press.width, height: made.press.height };
+      const cuts = cuttingPlan(paper, trimsOf(best!.forms[0]!));
+      if (options['json']) console.log(JSON.stringify({ press: made.press, plans, cuts }, null, 1));
+      else {
+        for (const { says, up, waste, sheets, cuts: count } of plans)
+          console.log(`${up} up, ${sheets} sheets, ${Math.round(waste * 100)} % waste, ${count} cuts: ${says}`);
+        cuts.forEach(({ distance, quarter, off }, i) => {
+          const gauge = ((distance / 72) * 25.4).toFixed(1);
+          console.log(`  cut ${i + 1}: gauge ${gauge} mm, turned ${quarter * 90} degrees, ${off} falls off`);
+        });
+      }
+      if (typeof options['out'] === 'string') {
+        const shop = shopIn(job, piece.shop);
+        const kit = await loadKit(opened.assets);
+        const bytes = await writeSheets(
+          job,
+          { made, items, plan: best!, shop, standard: shop.standard },
+          { ...kit, press: kit.press(pressConditionOf(job, shop)), assets: opened.assets },
+        );
+        mkdirSync(dirname(options['out']), { recursive: true });
+        writeFileSync(options['out'], bytes);
+      }
+      return 0;
+    } catch (error) {
+      if (error instanceof SheetError) throw new CliError(error.message);
+      throw error;
+    }
+  },
+};

@@ -1,0 +1,186 @@
+import { pieceFacts } from '../../checks/piece-facts';
+import { pdfDevice, pdfNumber } from '../../devices/pdf';
+import { type Box, bottom, outset, overlaps, right } from '../../geometry/box';
+import { showFor } from '../../job/edits/house';
+import { pieceOf } from '../../job/find';
+import type { Job, Piece } from '../../job/schema';
+import type { SheetMade } from '../../job/sheet';
+import { shopIn } from '../../job/shops-of';
+import { printedFaces } from '../../scene/shown-faces';
+import { drawSlug } from '../../scene/slug';
+import { sourcesOf } from '../../scene/sources';
+import { cutMarks, drawSheetMarks, inkable, type Line, sideMarks } from '../../sheet/marks';
+import { bleedOn, type Placed, type SheetForm, type SheetItem, type SheetPlan } from '../../sheet/plan';
+import type { ShopSpec } from '../../trade/schema';
+import { ExportError, type PicturesAsked } from './asked';
+import { closeDocument, type OpenDocument, openDocument, type PageContent, type PdfKit, type Tell } from './document';
+import { faceArt } from './face-art';
+import type { Standard } from './standards';
+import { fileId } from './write';
+
+/** Press sheets as PDF/X: each piece is in the file once, however often it lies on the sheets. */
+
+export interface SheetAsked {
+  made: SheetMade;
+  items: readonly SheetItem[];
+  plan: SheetPlan;
+  shop: ShopSpec;
+  standard: Standard;
+  words?: 'text' | 'outlines';
+  pictures?: PicturesAsked;
+}
+
+/** A piece as it is for a person. */
+function pieceFor(job: Job, { piece, person }: SheetItem): { job: Job; piece: Piece } {
+  const dressed = person ? showFor(job, piece.id, person) : job;
+  return { job: dressed, piece: pieceOf(dressed, piece.id) ?? piece };
+}
+
+/** A face as a form that is drawn as often as it is placed: its sheet is its bleed. */
+function sharedFace(
+  document: OpenDocument,
+  job: Job,
+  item: SheetItem,
+  faceNumber: number,
+  asked: SheetAsked,
+  kit: PdfKit,
+): string | undefined {
+  const { job: dressed, piece } = pieceFor(job, item);
+  const sources = sourcesOf(dressed, kit.fonts);
+  const face = printedFaces(piece, sources)[faceNumber];
+  if (!face) return undefined;
+  const bleed = outset(
+    { x: 0, y: 0, width: piece.width, height: piece.height },
+    shopIn(job, piece.shop).bleed[piece.kind],
+  );
+  const art = faceArt(document, piece, face, sources, {
+    media: bleed,
+    bleed,
+    ppi: asked.shop.ppi.wanted,
+    words: asked.words ?? 'text',
+  });
+  const key = `X${document.uses.forms.length + 1}`;
+  document.uses.forms.push({ key, content: art.content, names: art.names, isMask: false, shared: true, size: bleed });
+  return key;
+}
+
+const numbers = (...n: number[]): string => n.map(pdfNumber).join(' ');
+
+const rectangle = (box: Box, sheet: Box): string =>
+  `${numbers(box.x, bottom(sheet) - bottom(box), box.width, box.height)} re`;
+
+/** A box without the hair at its edges that it shares with others. */
+const inside = (box: Box): Box => outset(box, -0.05);
+
+const boxOf = ({ x0, y0, x1, y1 }: Line): Box => ({ x: x0, y: y0, width: x1 - x0, height: y1 - y0 });
+
+/** What draws a form where it is placed: clipped to the colour it may lay, turned about its trim. */
+function drawPlaced({ trim, angle }: Placed, key: string, piece: Piece, own: number, clip: Box, sheet: Box): string {
+  const middle = { x: trim.x + trim.width / 2, y: bottom(sheet) - (trim.y + trim.height / 2) };
+  // The page's y grows upwards: a turn clockwise is one the other way round.
+  const turn = (-angle * Math.PI) / 180;
+  const [cos, sin] = [Math.round(Math.cos(turn)), Math.round(Math.sin(turn))];
+  const [halfWide, halfHigh] = [piece.width / 2 + own, piece.height / 2 + own];
+  const x = middle.x - cos * halfWide + sin * halfHigh;
+  const y = middle.y - sin * halfWide - cos * halfHigh;
+  return ['q', `${rectangle(clip, sheet)} W n`, `${numbers(cos, sin, -sin, cos, x, y)} cm`, `/${key} Do`, 'Q', ''].join(
+    '\n',
+  );
+}
+
+/** The plates of everything on the sheets. */
+const platesOf = (job: Job, items: readonly SheetItem[]): string[] => [
+  ...new Set(items.flatMap(({ piece }) => pieceFacts(job, piece).plates)),
+];
+
+const SIDES = ['front', 'back'] as const;
+
+/** Writes the sheets of a plan, a page a side. Throws ExportError, or PictureError for a picture that cannot be read. */
+export async function writeSheets(
+  job: Job,
+  asked: SheetAsked,
+  kit: PdfKit,
+  tell: Tell = () => {},
+): Promise<Uint8Array> {
+  const { made, items, plan, shop } = asked;
+  if (plan.forms.length === 0) throw new ExportError('There is no sheet to write.');
+  const document = openDocument(job, asked.standard, kit, asked.pictures);
+  const sources = sourcesOf(job, kit.fonts);
+  const sheet: Box = { x: 0, y: 0, width: made.press.width, height: made.press.height };
+  const bleed = bleedOn(job, items, made);
+  const plates = platesOf(job, items);
+  const shared = new Map<string, string | undefined>();
+  const keyOf = ({ item, face }: Placed): string | undefined => {
+    const name = `${item} ${face}`;
+    if (!shared.has(name)) shared.set(name, sharedFace(document, job, items[item]!, face, asked, kit));
+    return shared.get(name);
+  };
+  const sideOf = (form: SheetForm, n: number, placed: readonly Placed[], side: (typeof SIDES)[number]): PageContent => {
+    const names = new Set<string>();
+    const trims = placed.map(({ trim }) => trim);
+    const drawn = placed.flatMap((each) => {
+      const key = keyOf(each);
+      if (!key) return [];
+      names.add(key);
+      const { piece } = items[each.item]!;
+      const own = shopIn(job, piece.shop).bleed[piece.kind];
+      const clip = clipOf(each, trims, Math.min(own, bleed));
+      return [{ each, clip, draw: (within: Box) => drawPlaced(each, key, piece, own, within, sheet) }];
+    });
+    // Where a corner of one's bleed lies on another's trim, that one is drawn once more, on white.
+    const again = drawn.filter(({ each }) =>
+      drawn.some((other) => other.each !== each && overlaps(other.clip, inside(each.trim))),
+    );
+    const art = [
+      ...drawn.map(({ draw, clip }) => draw(clip)),
+      ...again.map(({ draw, each }) => `0 0 0 0 k ${rectangle(each.trim, sheet)} f\n${draw(each.trim)}`),
+    ];
+    const device = pdfDevice(sheet, document.uses, asked.words);
+    const marks = sideMarks(trims, bleed, shop.marks, made, plates);
+    // A cut has a mark at its other end as well: none lies on the slug or the bar.
+    const free = cutMarks(trims, bleed, shop.marks, inkable(made)).filter(
+      (line) => ![marks.slug, marks.bar?.box].some((box) => box && overlaps(box, boxOf(line))),
+    );
+    drawSheetMarks(free, marks, shop.marks.weight, device);
+    if (marks.slug) {
+      const told = `${job.name}   sheet ${n + 1} of ${plan.forms.length}, ${form.second.length > 0 ? side : made.turning}   ${plates.join(', ')}   ${form.sheets} sheets`;
+      drawSlug([told], marks.slug, sources, device, 1);
+    }
+    for (const name of device.names()) names.add(name);
+    return {
+      content: `${art.join('')}${device.content()}`,
+      names,
+      boxes: { trim: sheet, bleed: sheet, media: sheet },
+    };
+  };
+  const contents: PageContent[] = [];
+  for (const [n, form] of plan.forms.entries()) {
+    await tell({ done: (0.3 * n) / plan.forms.length, what: `Drawing sheet ${n + 1}` });
+    contents.push(sideOf(form, n, form.first, 'front'));
+    if (form.second.length > 0) contents.push(sideOf(form, n, form.second, 'back'));
+  }
+  const facts = { title: `${job.name}: sheets`, date: job.changed, id: fileId(job, asked) };
+  return closeDocument(document, contents, facts, kit, tell, 0.3);
+}
+
+/** What a piece may colour: to the middle of the gutter where it has a neighbour, else all of its bleed. */
+function clipOf({ trim }: Placed, all: readonly Box[], bleed: number): Box {
+  const reach = (distance: (other: Box) => number, abreast: (other: Box) => boolean): number =>
+    Math.min(
+      bleed,
+      ...all.flatMap((other) => {
+        const far = distance(other);
+        return other !== trim && abreast(other) && far > -0.01 ? [Math.max(0, far) / 2] : [];
+      }),
+    );
+  const besideIt = (o: Box): boolean => o.y < bottom(trim) - 0.01 && bottom(o) > trim.y + 0.01;
+  const aboveIt = (o: Box): boolean => o.x < right(trim) - 0.01 && right(o) > trim.x + 0.01;
+  const left = reach((o) => trim.x - right(o), besideIt);
+  const head = reach((o) => trim.y - bottom(o), aboveIt);
+  return {
+    x: trim.x - left,
+    y: trim.y - head,
+    width: left + trim.width + reach((o) => o.x - right(trim), besideIt),
+    height: head + trim.height + reach((o) => o.y - bottom(trim), aboveIt),
+  };
+}

@@ -1,0 +1,211 @@
+import type { ReactNode } from 'react';
+import { setOrder, setSheet } from '../../../core/job/edits/pieces';
+import { MOST_ORDERED, NO_ORDER } from '../../../core/job/order';
+import { type SheetMade, TURNINGS } from '../../../core/job/sheet';
+import { PRESS_SHEETS } from '../../../core/trade/press-sheets';
+import { echoUnit } from '../../../core/units/length';
+import { Choice } from '../../parts/Choice';
+import { LengthField } from '../../parts/LengthField';
+import { NumberField } from '../../parts/NumberField';
+import { Tick } from '../../parts/Tick';
+import { act } from '../../store/session';
+import { useBench } from '../layout/bench';
+import { SharedWith } from './SharedWith';
+
+const OWN = 'own size';
+const SIDE = { least: 72, most: 8000 };
+const TURNING_WORDS = {
+  'one side': 'One side only',
+  sheetwise: 'Sheetwise: a form for each side',
+  'work-and-turn': 'Work-and-turn: one form, left for right',
+  'work-and-tumble': 'Work-and-tumble: one form, head for foot',
+} as const;
+
+/** What a sheet is, and how pieces may lie on it. */
+export function SheetFields({ made }: { made: SheetMade }) {
+  const { job, sheet: piece, unit } = useBench();
+  const put = (part: Partial<SheetMade>): void =>
+    act('Sheet', (now) => setSheet(now, piece.id, { ...made, taken: 0, ...part }));
+  const order = piece.order ?? NO_ORDER;
+  const known = PRESS_SHEETS.some(({ name }) => name === made.press.name);
+  const within = (least: number, most: number) => (points: number) =>
+    points >= least && points <= most ? undefined : 'No press has that.';
+  const length = (label: string, value: number, onChange: (points: number) => void, least = 0, most = 300) => (
+    <LengthField
+      label={label}
+      value={value}
+      unit={unit}
+      echo={echoUnit(unit)}
+      refuse={within(least, most)}
+      onChange={onChange}
+    />
+  );
+  return (
+    <div className="grid gap-4">
+      <section className="grid gap-2">
+        <h2 className="heading">How many</h2>
+        <NumberField
+          label={piece.name}
+          name="Quantity"
+          value={order.quantity}
+          least={1}
+          most={MOST_ORDERED}
+          onChange={(quantity) =>
+            act('Order', (now) => setOrder(now, piece.id, { ...order, quantity: Math.round(quantity) }))
+          }
+        />
+        <SharedWith made={made} job={job} main={piece.id} onChange={(also) => put({ also })} />
+      </section>
+      <section className="grid gap-2">
+        <h2 className="heading">Sheet</h2>
+        <Choice
+          label="Press sheet"
+          value={known ? made.press.name : OWN}
+          options={[...PRESS_SHEETS.map(({ name }) => name), OWN]}
+          onChange={(name) => {
+            const found = PRESS_SHEETS.find((each) => each.name === name);
+            put({
+              press: found
+                ? { name: found.name, width: found.width, height: found.height }
+                : { ...made.press, name: 'Own sheet' },
+            });
+          }}
+        />
+        <div className="grid grid-cols-2 gap-2">
+          {!known && (
+            <>
+              {length(
+                'Width',
+                made.press.width,
+                (width) => put({ press: { ...made.press, width } }),
+                SIDE.least,
+                SIDE.most,
+              )}
+              {length(
+                'Height',
+                made.press.height,
+                (height) => put({ press: { ...made.press, height } }),
+                SIDE.least,
+                SIDE.most,
+              )}
+            </>
+          )}
+          {length('Gripper', made.gripper, (gripper) => put({ gripper }))}
+          {length('Edges', made.unprintable, (unprintable) => put({ unprintable }))}
+        </div>
+        <Choice
+          label="Turning"
+          value={made.turning}
+          options={TURNINGS.map((turning) => [turning, TURNING_WORDS[turning]] as const)}
+          onChange={(turning) => put({ turning })}
+        />
+        <div className="grid grid-cols-2 gap-2">
+          <NumberField label="Overs, %" value={made.overs} least={0} most={100} onChange={(overs) => put({ overs })} />
+        </div>
+      </section>
+      <section className="grid gap-2">
+        <h2 className="heading">Between pieces</h2>
+        <Choice
+          label="Gutter"
+          value={typeof made.gutter === 'number' ? 'exact' : made.gutter}
+          options={[
+            ['twice the bleed', 'Twice the bleed'],
+            ['none', 'None: neighbours share a cut'],
+            ['exact', 'An exact width'],
+          ]}
+          onChange={(to) => put({ gutter: to === 'exact' ? 14.17 : to })}
+        />
+        {typeof made.gutter === 'number' && length('Gutter width', made.gutter, (gutter) => put({ gutter }), 0, 2000)}
+        <Tick checked={made.bleed === 'kept'} onChange={(on) => put({ bleed: on ? 'kept' : 'trimmed' })}>
+          Keep the bleed
+        </Tick>
+      </section>
+      <section className="grid gap-2">
+        <h2 className="heading">How they lie</h2>
+        <Choice
+          label="Way"
+          value={made.way}
+          options={[
+            ['any', 'Any way, mixed too'],
+            ['upright', 'All upright'],
+            ['turned', 'All turned'],
+          ]}
+          onChange={(way) => put({ way })}
+        />
+        <Choice
+          label="Grain of the sheet"
+          value={made.grain}
+          options={[
+            ['long', 'Grain along the sheet’s long edge'],
+            ['short', 'Grain along the sheet’s short edge'],
+          ]}
+          onChange={(grain) => put({ grain })}
+        />
+        <Choice
+          label="Grain of the piece"
+          value={made.along}
+          options={[
+            ['any', 'Any grain in the piece'],
+            ['long side', 'Grain along its long side'],
+            ['short side', 'Grain along its short side'],
+          ]}
+          onChange={(along) => put({ along })}
+        />
+        <ByHand
+          made={made}
+          put={put}
+          length={length}
+          onFound={(rest) => act('Sheet', (now) => setSheet(now, piece.id, rest))}
+        />
+      </section>
+    </div>
+  );
+}
+
+const USUAL_HAND = { rows: 2, columns: 2, turned: false, x: 0, y: 0 };
+
+function ByHand({
+  made,
+  put,
+  length,
+  onFound,
+}: {
+  made: SheetMade;
+  onFound(made: Omit<SheetMade, 'hand'>): void;
+  put(part: Partial<SheetMade>): void;
+  length(label: string, value: number, onChange: (points: number) => void, least?: number, most?: number): ReactNode;
+}) {
+  const { hand, ...rest } = made;
+  const change = (part: Partial<typeof USUAL_HAND>): void => put({ hand: { ...USUAL_HAND, ...hand, ...part } });
+  if (made.also.length > 0) return null;
+  return (
+    <>
+      <Tick
+        checked={hand !== undefined}
+        onChange={(on) => {
+          if (on) change({});
+          else onFound(rest);
+        }}
+      >
+        Rows and columns by hand
+      </Tick>
+      {hand && (
+        <div className="grid grid-cols-2 gap-2">
+          <NumberField
+            label="Columns"
+            value={hand.columns}
+            least={1}
+            most={100}
+            onChange={(columns) => change({ columns })}
+          />
+          <NumberField label="Rows" value={hand.rows} least={1} most={100} onChange={(rows) => change({ rows })} />
+          {length('To the right', hand.x, (x) => change({ x }), -4000, 4000)}
+          {length('Down', hand.y, (y) => change({ y }), -4000, 4000)}
+          <Tick checked={hand.turned} onChange={(turned) => change({ turned })}>
+            Turned
+          </Tick>
+        </div>
+      )}
+    </>
+  );
+}

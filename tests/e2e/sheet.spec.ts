@@ -1,0 +1,77 @@
+import { execFileSync } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { bytesOf, openDemoCard, typeInto } from './bench';
+
+const layouts = (page: Page) => page.getByRole('radiogroup', { name: 'Layouts' });
+const fields = (page: Page) => page.getByRole('complementary', { name: 'What the sheet is' });
+
+async function openSheet(page: Page): Promise<void> {
+  await openDemoCard(page);
+  await page.getByRole('link', { name: 'Sheet', exact: true }).click();
+  await expect(layouts(page).getByText('23 up').first()).toBeVisible();
+}
+
+test('cards go on a sheet, backs behind fronts, and come off it by the plan of cuts', async ({ page }, info) => {
+  await openSheet(page);
+  await typeInto(page, 'Quantity', '500');
+  // ⌈500 / 23⌉ = 22, and 5 % of them spoilt.
+  await expect(
+    layouts(page)
+      .getByText(/^24 sheets, 25 % waste, \d+ cuts/)
+      .first(),
+  ).toBeVisible();
+  await expect(page.getByRole('img', { name: 'The sheet, front: 23 pieces' })).toBeVisible();
+  await page.getByRole('button', { name: 'Light table' }).click();
+  await expect(page.getByRole('img', { name: 'The sheet, light table: 23 pieces' })).toBeVisible();
+  const plan = page.getByRole('table', { name: 'Cutting plan' });
+  await expect(page.getByRole('heading', { name: /^Cutting plan: 49 cuts/ })).toBeVisible();
+  await expect(plan.getByRole('row')).toHaveCount(50);
+  await layouts(page).getByRole('radio').nth(2).check();
+  await expect(page.getByRole('img', { name: 'The sheet, light table: 21 pieces' })).toBeVisible();
+  await page.getByRole('button', { name: 'Write the sheets' }).click();
+  await expect(page.getByText(/Read back: all \d+ rules of PDF\/X-4 hold/)).toBeVisible({ timeout: 60_000 });
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Save .*sheets\.pdf/ }).click();
+  const file = info.outputPath('sheets.pdf');
+  writeFileSync(file, await bytesOf(await saving));
+  expect(execFileSync('pdfinfo', ['-box', file]).toString()).toMatch(
+    /Pages:\s+2\n[\s\S]*MediaBox:\s+0\.00\s+0\.00\s+907\.09\s+1275\.59/,
+  );
+  expect(
+    execFileSync('pdftotext', [file, '-'])
+      .toString()
+      .match(/Iris Calloway/g),
+  ).toHaveLength(21);
+});
+
+test('other people and pieces share the sheet; what cannot be laid out is told of and loses nothing', async ({
+  page,
+}) => {
+  await openSheet(page);
+  const share = fields(page).getByLabel('Add to the sheet');
+  await share.selectOption({ index: 1 });
+  await expect(
+    layouts(page)
+      .getByText(/ganged/)
+      .first(),
+  ).toBeVisible();
+  await share.selectOption({ label: 'Postcard, spring opening' });
+  await expect(page.getByRole('img', { name: /The sheet, front: \d+ pieces/ })).toBeVisible();
+  await fields(page)
+    .getByRole('button', { name: /^Without Postcard/ })
+    .click();
+  await fields(page)
+    .getByRole('button', { name: /^Without/ })
+    .click();
+  await expect(layouts(page).getByText('23 up').first()).toBeVisible();
+  await fields(page).getByLabel('Rows and columns by hand').check();
+  await expect(page.getByRole('img', { name: 'The sheet, front: 4 pieces' })).toBeVisible();
+  await typeInto(page, 'Rows', '40');
+  await expect(page.getByRole('alert')).toContainText('2 × 40 pieces run out of what can be printed on');
+  await typeInto(page, 'Rows', '3');
+  await expect(page.getByRole('img', { name: 'The sheet, front: 6 pieces' })).toBeVisible();
+  await fields(page).getByLabel('Turning').selectOption('work-and-turn');
+  await fields(page).getByLabel('Rows and columns by hand').uncheck();
+  await expect(layouts(page).getByText('22 up').first()).toBeVisible();
+});

@@ -1,0 +1,221 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import sharp from 'sharp';
+import { afterAll, describe, expect, it } from 'vitest';
+import { verify } from '../../core/files/pdf/rules';
+import { writeSheets } from '../../core/files/pdf/sheet';
+import type { Standard } from '../../core/files/pdf/standards';
+import { writePdf } from '../../core/files/pdf/write';
+import { outset, overlaps } from '../../core/geometry/box';
+import { makeShape } from '../../core/job/make';
+import type { Job, Piece } from '../../core/job/schema';
+import { type SheetMade, USUAL_SHEET } from '../../core/job/sheet';
+import { cutMarks, inkable, sideMarks } from '../../core/sheet/marks';
+import { itemsOf, SheetError, sheetPlans, turnedOver, usable } from '../../core/sheet/plan';
+import { shopOf } from '../../core/trade/shops';
+import { cardWith, kit, mm, openDemo } from '../kit';
+import type { PlacedBox } from './marks-seen';
+import { squaresIn } from './marks-seen';
+import { folder, run, tidyUp } from './tools';
+
+const SIDE = 3;
+const AT = { x: 9, y: 38 };
+const shop = shopOf('metric-offset');
+
+/** A card with a black square on its front, and one on its back just behind it. */
+function marked(turns?: Piece['turns']): Job {
+  const job = cardWith([], { faces: 2 } as never);
+  const piece = job.pieces[0]!;
+  const square = (id: string, x: number, y: number) =>
+    makeShape({ id, x: mm(x), y: mm(y), width: mm(SIDE), height: mm(SIDE), paint: { ink: 'black', tint: 1 } });
+  // Over its upright edge a card turns left for right; over its level one, head for foot.
+  const back = turns === 'top–bottom' ? square('b', AT.x, 55 - AT.y - SIDE) : square('b', 85 - AT.x - SIDE, AT.y);
+  const faces = [
+    { id: 'f1', name: 'Front', elements: [square('a', AT.x, AT.y)], guides: [] },
+    { id: 'f2', name: 'Back', elements: [back], guides: [] },
+  ];
+  return { ...job, pieces: [{ ...piece, faces, ...(turns ? { turns } : {}) }] } as unknown as Job;
+}
+
+async function written(
+  job: Job,
+  made: SheetMade,
+  assets = {},
+  standard: Standard = 'PDF/X-4',
+): Promise<{ file: string; up: number; bytes: Uint8Array }> {
+  const piece = job.pieces[0]!;
+  const items = itemsOf(job, piece, made);
+  const plan = sheetPlans(job, items, made)[made.taken]!;
+  const bytes = await writeSheets(
+    job,
+    { made, items, plan, shop, standard },
+    { ...kit, press: kit.press('general-coated'), assets },
+  );
+  const file = join(folder, `sheet-${Math.random().toString(36).slice(2)}.pdf`);
+  writeFileSync(file, bytes);
+  return { file, up: plan.up, bytes };
+}
+
+/** Black squares of the marks' size on a page, in millimetres; the page turned over where it is a back. */
+async function seenOn(file: string, page: number, over?: 'left for right' | 'head for foot'): Promise<PlacedBox[]> {
+  run('pdftoppm', [
+    '-r',
+    '300',
+    '-gray',
+    '-f',
+    `${page}`,
+    '-l',
+    `${page}`,
+    '-singlefile',
+    '-png',
+    file,
+    `${file}-${page}`,
+  ]);
+  let image = sharp(`${file}-${page}.png`);
+  if (over === 'left for right') image = image.flop();
+  if (over === 'head for foot') image = image.flip();
+  return squaresIn(await image.greyscale().raw().toBuffer({ resolveWithObject: true }), 300, SIDE);
+}
+
+function allMeet(fronts: readonly PlacedBox[], backs: readonly PlacedBox[]): void {
+  for (const front of fronts) {
+    const nearest = Math.min(...backs.map((back) => Math.hypot(front.x - back.x, front.y - back.y)));
+    expect(nearest).toBeLessThan(0.1);
+  }
+}
+
+const LAYOUTS: readonly [string, Partial<SheetMade>][] = [
+  ['the best found, mixed', {}],
+  ['all turned', { way: 'turned' }],
+  ['odd rows, off the middle', { hand: { rows: 3, columns: 2, turned: false, x: mm(7), y: mm(-12) } }],
+  ['gripper and wide margins', { gripper: mm(12), unprintable: mm(7), gutter: mm(5) }],
+  ['shared cuts', { gutter: 'none', bleed: 'trimmed' }],
+];
+
+afterAll(tidyUp);
+
+describe('backs meet their fronts', () => {
+  it.each(LAYOUTS)('sheetwise: %s', async (_, part) => {
+    for (const turns of [undefined, 'top–bottom'] as const) {
+      const { file, up } = await written(marked(turns), { ...USUAL_SHEET, ...part });
+      const [fronts, backs] = [await seenOn(file, 1), await seenOn(file, 2, 'left for right')];
+      expect(fronts).toHaveLength(up);
+      expect(backs).toHaveLength(up);
+      allMeet(fronts, backs);
+    }
+  });
+  it.each([
+    ['work-and-turn', 'left for right'],
+    ['work-and-tumble', 'head for foot'],
+  ] as const)('%s: from one form', async (turning, over) => {
+    for (const turns of [undefined, 'top–bottom'] as const)
+      for (const way of ['any', 'turned'] as const) {
+        const { file, up } = await written(marked(turns), { ...USUAL_SHEET, turning, way });
+        expect(run('pdfinfo', [file])).toMatch(/Pages:\s+1\n/);
+        const [fronts, backs] = [await seenOn(file, 1), await seenOn(file, 1, over)];
+        expect(fronts).toHaveLength(up);
+        allMeet(fronts, backs);
+      }
+  });
+});
+
+describe('the file of a sheet', () => {
+  it('has each piece once: 24 cards are hardly longer than one, by the rules of each standard', async () => {
+    const demo = openDemo();
+    const job = { ...demo.job, pieces: [demo.job.pieces.find(({ id }) => id === 'card')!] };
+    const piece = job.pieces[0]!;
+    const press = kit.press('general-coated');
+    const one = await writePdf(
+      job,
+      { pieceId: piece.id, shop, marks: true, standard: 'PDF/X-4' },
+      { ...kit, press, assets: demo.assets },
+    );
+    const made: SheetMade = {
+      ...USUAL_SHEET,
+      gripper: 0,
+      unprintable: 0,
+      press: { name: 'SRA3', width: mm(320), height: mm(450) },
+    };
+    for (const standard of ['PDF/X-4', 'PDF/X-1a:2001', 'PDF/X-1a:2003'] as const) {
+      const { bytes, up, file } = await written(job, made, demo.assets, standard);
+      expect(up).toBe(23);
+      expect(bytes.length).toBeLessThan(1.3 * one.length);
+      expect(verify(bytes, standard).filter(({ faults }) => faults.length > 0)).toEqual([]);
+      expect(run('qpdf', ['--check', file])).toMatch(/No syntax/);
+      expect(run('pdftotext', [file, '-']).match(/Iris Calloway/g)).toHaveLength(23);
+      expect(readFileSync(file).length).toBe(bytes.length);
+    }
+  });
+});
+
+describe('marks on the sheet', () => {
+  it('stand at every cut line, never in any colour, nor where the press holds the sheet', () => {
+    const job = marked();
+    for (const [, part] of LAYOUTS) {
+      const made = { ...USUAL_SHEET, ...part };
+      const items = itemsOf(job, job.pieces[0]!, made);
+      const [plan] = sheetPlans(job, items, made);
+      const trims = plan!.forms[0]!.first.map(({ trim }) => trim);
+      const bleed = made.bleed === 'trimmed' ? 0 : mm(3);
+      const lines = cutMarks(trims, bleed, shop.marks, inkable(made));
+      for (const { x0, y0, x1, y1 } of lines) {
+        const box = { x: x0 - 0.1, y: y0 - 0.1, width: x1 - x0 + 0.2, height: y1 - y0 + 0.2 };
+        for (const trim of trims) expect(overlaps(box, outset(trim, bleed))).toBe(false);
+        expect(Math.max(y0, y1)).toBeLessThanOrEqual(made.press.height - made.gripper + 0.01);
+      }
+      // The outermost cuts have marks at both ends.
+      const xs = [...new Set(trims.flatMap(({ x, width }) => [x, x + width]).map((x) => x.toFixed(2)))];
+      const markedXs = new Set(lines.filter(({ x0, x1 }) => x0 === x1).map(({ x0 }) => x0.toFixed(2)));
+      expect(xs.filter((x) => !markedXs.has(x))).toEqual([]);
+      const side = sideMarks(trims, bleed, shop.marks, made, ['Cyan', 'Magenta', 'Yellow', 'Black']);
+      for (const box of [side.bar?.box, side.slug])
+        if (box) for (const trim of trims) expect(overlaps(box, outset(trim, bleed))).toBe(false);
+    }
+  });
+});
+
+describe('what cannot be laid out', () => {
+  const job = marked();
+  const asked = (part: Partial<SheetMade>, quantity = 250) => {
+    const made = { ...USUAL_SHEET, ...part };
+    const items = itemsOf(job, job.pieces[0]!, made).map((item) => ({ ...item, quantity }));
+    return () => sheetPlans(job, items, made);
+  };
+  it.each([
+    [
+      'a sheet smaller than the piece',
+      { press: { name: 'Scrap', width: 100, height: 100 } },
+      /does not fit what Scrap can be printed on/,
+    ],
+    ['margins that leave nothing', { unprintable: 600 }, /margins leave nothing/],
+    [
+      'gutters that eat the sheet',
+      { gutter: 1999, hand: { rows: 2, columns: 2, turned: false, x: 0, y: 0 } },
+      /run out of what can be printed on/,
+    ],
+    ['grain against the way', { way: 'turned', along: 'long side', grain: 'short' }, /cannot lie as they are asked to/],
+    ['a grid too large', { hand: { rows: 40, columns: 2, turned: false, x: 0, y: 0 } }, /run out/],
+  ] as const)('%s', (_, part, message) => {
+    expect(asked(part as Partial<SheetMade>)).toThrow(SheetError);
+    expect(asked(part as Partial<SheetMade>)).toThrow(message);
+  });
+  it('ten million are as quick as ten', () => {
+    const [best] = asked({}, 10_000_000)();
+    expect(best!.sheets).toBe(Math.ceil(Math.ceil(10_000_000 / best!.up) * 1.05));
+  });
+  it('a piece without a back needs no second side, and cannot be worked and turned', () => {
+    const single = { ...job, pieces: [{ ...job.pieces[0]!, faces: job.pieces[0]!.faces.slice(0, 1) }] };
+    const items = itemsOf(single, single.pieces[0]!, USUAL_SHEET);
+    expect(sheetPlans(single, items, USUAL_SHEET)[0]!.forms[0]!.second).toEqual([]);
+    expect(() => sheetPlans(single, items, { ...USUAL_SHEET, turning: 'work-and-turn' })).toThrow(/has no back/);
+  });
+});
+
+it('a sheet turned over twice is as it was', () => {
+  for (const turning of ['sheetwise', 'work-and-turn', 'work-and-tumble'] as const) {
+    const made = { ...USUAL_SHEET, turning };
+    const box = { x: 10, y: 20, width: 30, height: 40 };
+    expect(turnedOver(turnedOver(box, made), made)).toEqual(box);
+    expect(usable(made).width).toBeGreaterThan(0);
+  }
+});
