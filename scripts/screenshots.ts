@@ -84,11 +84,6 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Envelopes for it' }).click();
     await page.getByRole('figure').first().scrollIntoViewIfNeeded();
   },
-  'mixed-styles': async (page) => {
-    await layout(page, 'open-day', 'event');
-    await page.locator('svg[data-face] image').waitFor();
-    await page.locator('[data-element="event"]').dblclick();
-  },
   arrange: async (page) => {
     await layout(page, 'open-day', 'event');
     await page.getByText('Back', { exact: true }).click();
@@ -142,6 +137,12 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.keyboard.press('b');
     await page.keyboard.press('.');
     await page.locator('svg[data-face] image').waitFor();
+  },
+  sheet: async (page) => {
+    await page.goto(`${home}/sheet?job=hollin-and-fen&piece=card`);
+    await page.getByText('23 up').first().waitFor();
+    await page.getByRole('button', { name: 'Light table' }).click();
+    await page.waitForTimeout(4000);
   },
   export: async (page) => {
     await layout(page);

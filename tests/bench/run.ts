@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
@@ -14,11 +14,12 @@ import { sourcesOf } from '../../core/scene/sources';
 import { shopOf } from '../../core/trade/shops';
 import { settingCount } from '../../core/type/set-paragraph';
 import { glasshouse } from '../../demo/glasshouse';
-import { checkKit, openDemo } from '../kit';
+import { checkKit, demoFile, openDemo } from '../kit';
 import { checksAgainstDrawing } from './checks';
 import { dragInPage, inksInPage, typeInPage } from './in-page';
 import { letterJob, letterParagraphs, SENTENCE } from './letter';
 import { platesAgainstGhostscript } from './plates';
+import { flattenedAgainstLive, gangingInTime, sheetsAgainstCopies } from './sheets';
 
 /**
  * Speed, as a ratio against a named reference in the same run: below 1 is faster than the reference. The middle of
@@ -100,6 +101,11 @@ for (const [care, flag, says] of [
 
 // The plates of a whole A4 face: a picture to the bleed, sixty elements, a letter.
 await platesAgainstGhostscript(folder, report, timed);
+
+const demo = new Uint8Array(readFileSync(demoFile));
+await sheetsAgainstCopies(demo, folder, report, timed);
+await flattenedAgainstLive(demo, report, timed);
+await gangingInTime(report, timed);
 
 await checksAgainstDrawing();
 

@@ -1,21 +1,30 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { build } from 'esbuild';
 import sharp from 'sharp';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { writeJobFile } from '../../core/files/job-file';
 import { makeShape } from '../../core/job/make';
 import { SHOPS } from '../../core/trade/shops';
 import { cardWith, demoFile, fileHere, mm } from '../kit';
 import { boxesOf, folder, run, tidyUp } from './tools';
 
-/** The headless twin, run as a person runs it. */
+/** The headless twin, run as a person runs it; bundled once, since compiling it anew takes longer than most of its work. */
+const bundled = fileHere(`../cli/.bundled-${process.pid}.mjs`);
+beforeAll(async () => {
+  await build({
+    entryPoints: [fileHere('../cli/tidy.ts')],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    packages: 'external',
+    outfile: bundled,
+  });
+});
+afterAll(() => rmSync(bundled, { force: true }));
 const tidy = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(
-    process.execPath,
-    [fileHere('../node_modules/tsx/dist/cli.mjs'), fileHere('../cli/tidy.ts'), ...args],
-    { encoding: 'utf8' },
-  );
+  const { status, stdout, stderr } = spawnSync(process.execPath, [bundled, ...args], { encoding: 'utf8' });
   return { status, stdout, stderr };
 };
 const at = (name: string): string => join(folder, name);
@@ -153,7 +162,7 @@ describe('tidy', () => {
 
   it.each([
     [[], /^$/, 'tidy COMMAND'],
-    [['list'], /Name one job file/, ''],
+    [['list'], /Name one file/, ''],
     [['fold', demoFile], /no command fold/, ''],
     [['list', '/nowhere.tidyedge'], /cannot be read/, ''],
     [['list', demoFile, '--colour'], /--colour/, ''],
@@ -181,4 +190,26 @@ describe('tidy', () => {
     for (const command of ['list', 'check', 'plates', 'export'])
       expect(tidy(command, '--help')).toMatchObject({ status: 0 });
   });
+});
+
+it('runs from its source, as the README says', () => {
+  const { status, stdout } = spawnSync('npm', ['run', '-s', 'tidy', '--', 'list', demoFile], {
+    cwd: fileHere('..'),
+    encoding: 'utf8',
+  });
+  expect(status).toBe(0);
+  expect(stdout).toContain('Business card, Iris Calloway');
+});
+
+it('lays a piece out on sheets, and writes and inspects them', () => {
+  const out = at('sheets.pdf');
+  const { status, stdout } = tidy('sheet', demoFile, '--piece', 'card', '--quantity', '500', '--out', out);
+  expect(status).toBe(0);
+  expect(stdout).toMatch(/^23 up, 24 sheets, 25 % waste, 49 cuts/);
+  expect(run('pdfinfo', [out])).toMatch(/Pages:\s+2\n/);
+  const seen = tidy('inspect', out);
+  expect(seen.status).toBe(0);
+  expect(seen.stdout).toMatch(/All \d+ rules hold\./);
+  expect(tidy('inspect', out, '--standard', 'PDF/X-1a:2003').status).toBe(1);
+  expect(tidy('sheet', demoFile, '--piece', 'card', '--quantity', '0').stderr).toMatch(/whole number from 1/);
 });
