@@ -146,7 +146,7 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
   },
   export: async (page) => {
     await layout(page);
-    await page.getByRole('link', { name: 'Export for print' }).click();
+    await page.getByRole('link', { name: 'Hand-off' }).click();
     await page.getByRole('button', { name: 'Write the file' }).click();
     await page.getByText('The file was read back').waitFor({ timeout: 60_000 });
   },

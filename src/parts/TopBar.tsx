@@ -31,7 +31,7 @@ function ThemeSwitch() {
 export function TopBar({ crumb, children }: { crumb?: ReactNode; children?: ReactNode }) {
   return (
     <header className="flex h-13 shrink-0 items-center gap-4 border-b border-base-300 bg-base-200 px-4">
-      <a href="/" className="flex items-center gap-2 font-semibold" aria-label="Tidy Edge: all jobs">
+      <a href="/" className="flex items-center gap-2 whitespace-nowrap font-semibold" aria-label="Tidy Edge: all jobs">
         <Mark /> Tidy Edge
       </a>
       <div className="quiet min-w-0 truncate">{crumb}</div>

@@ -75,7 +75,7 @@ export async function chooseTypeface(page: Page, search: string, name: RegExp): 
 
 /** Goes to the hand-off of the piece, and has its file written, open stops or not. */
 export async function writeForShop(page: Page): Promise<void> {
-  await page.getByRole('link', { name: 'Export for print' }).click();
+  await page.getByRole('link', { name: 'Hand-off' }).click();
   const write = page.getByRole('button', { name: 'Write the file' });
   const anyway = page.getByLabel('Write it all the same');
   await expect(write).toBeVisible();

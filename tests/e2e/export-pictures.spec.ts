@@ -6,7 +6,7 @@ import { openDemoCard } from './bench';
 
 test('faces are written as pictures: a PNG, and separated TIFFs in a zip', async ({ page }) => {
   await openDemoCard(page);
-  await page.getByRole('link', { name: 'Export for print' }).click();
+  await page.getByRole('link', { name: 'Hand-off' }).click();
   await page.getByRole('tab', { name: 'Pictures', exact: true }).click();
   await page.getByLabel('Back', { exact: true }).uncheck();
   await page.getByLabel('ppi').fill('200');

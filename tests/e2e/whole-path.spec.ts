@@ -148,7 +148,7 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
 
   await test.step('export, and see the file read back', async () => {
     // The shop wants a file a face; here both are looked at in one.
-    await page.getByRole('link', { name: 'Export for print' }).click();
+    await page.getByRole('link', { name: 'Hand-off' }).click();
     await page.getByLabel('Files', { exact: true }).selectOption('one');
     await page.getByRole('button', { name: 'Write the file' }).click();
     await expect(page.getByText(/The file was read back: all \d+ things are as asked/)).toBeVisible({

@@ -1,11 +1,12 @@
 import sharp from 'sharp';
-import { describe, expect, it } from 'vitest';
+import { afterAll, describe, expect, it } from 'vitest';
 import { separatedPictures } from '../../core/devices/plates/pictures';
 import { faceImages, ImageError, type ImagesAsked, withoutWhite } from '../../core/files/face-images';
 import { exportName } from '../../core/files/file-names';
 import { shopOf } from '../../core/trade/shops';
 import { area, ink } from '../core/checks/corpus/fault';
 import { cardWith, kit, mm, openDemo } from '../kit';
+import { exportTo, platesOf, tidyUp } from './tools';
 
 /** Faces written as pictures, read by libvips, libpng and libtiff (through sharp). */
 const { job, assets } = openDemo();
@@ -19,6 +20,8 @@ const images = (of: typeof job, asked: Partial<ImagesAsked>) =>
     { as: 'png', faces: [0], ppi: 150, trimmed: true, transparent: false, ...asked },
     { ...kit, press, picture: separatedPictures((hash) => assets[hash], kit.engine, press) },
   );
+
+afterAll(tidyUp);
 
 // 85 × 55 mm at 150 ppi: 501.97 × 324.8 pixels, so 502 × 325.
 describe('a face as PNG', () => {
@@ -82,6 +85,35 @@ describe('a face as TIFF', () => {
     // Half of the ink leaves half of the light; paper is white.
     expect(grey.data[at(50, 20, grey.info.width) * grey.info.channels]).toBe(128);
     expect(grey.data[at(70, 40, grey.info.width) * grey.info.channels]).toBe(255);
+  });
+  it('has the plates that Ghostscript finds in the PDF, to a level, away from edges', async () => {
+    const pdf = await exportTo('same.pdf', { job, assets }, { faces: [0], marks: false, standard: 'PDF/X-4' });
+    const seen = await platesOf(pdf, 1, 150);
+    const [cmyk, copper] = images(job, { as: 'tiff', trimmed: false });
+    const planes = await sharp(cmyk!.bytes).raw().toBuffer({ resolveWithObject: true });
+    const spot = await sharp(copper!.bytes).raw().toBuffer({ resolveWithObject: true });
+    const { width, height } = planes.info;
+    const amounts: Record<string, (i: number) => number> = {
+      Cyan: (i) => planes.data[4 * i]!,
+      Magenta: (i) => planes.data[4 * i + 1]!,
+      Yellow: (i) => planes.data[4 * i + 2]!,
+      Black: (i) => planes.data[4 * i + 3]!,
+      Copper: (i) => 255 - spot.data[i * spot.info.channels]!,
+    };
+    for (const [name, ours] of Object.entries(amounts)) {
+      const plate = seen.get(name)!;
+      let [flat, near] = [0, 0];
+      for (let y = 2; y < Math.min(height, plate.height) - 2; y++)
+        for (let x = 2; x < Math.min(width, plate.width) - 2; x++) {
+          const here = ours(y * width + x);
+          if ([-2, -1, 1, 2].some((d) => ours((y + d) * width + x) !== here || ours(y * width + x + d) !== here))
+            continue;
+          flat++;
+          if (Math.abs(plate.ink[y * plate.width + x]! - here) <= 1) near++;
+        }
+      expect(flat, name).toBeGreaterThan(100_000);
+      expect(near / flat, name).toBeGreaterThan(0.999);
+    }
   });
   it('has the numbers that were painted: C80 M20 Y70 K30', async () => {
     const [cmyk] = images(cardWith([area('a', 0, 0, 85, 55)]), { as: 'tiff', ppi: 40 });

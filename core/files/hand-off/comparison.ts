@@ -1,3 +1,5 @@
+import { pieceFacts } from '../../checks/piece-facts';
+import { isProcessPlate } from '../../colour/ink';
 import type { Box } from '../../geometry/box';
 import { plainText } from '../../job/look';
 import type { Face, Job, Picture, Piece } from '../../job/schema';
@@ -71,6 +73,17 @@ function ppiAsked(job: Job, face: Face, { standard, pictures, shop }: PdfAsked):
   });
 }
 
+/** The spot inks of the faces as they are printed. */
+function spotsAsked(job: Job, piece: Piece, faces: readonly number[]): string[] {
+  const printed = faces.flatMap((n) => {
+    const face = piece.faces[n];
+    return face ? [{ ...face, elements: face.elements.filter(({ hidden, sample }) => !hidden && !sample) }] : [];
+  });
+  return pieceFacts(job, { ...piece, faces: printed })
+    .plates.filter((plate) => !isProcessPlate(plate))
+    .sort();
+}
+
 /** Each value once, those that are as good as the same together. */
 const distinct = (values: readonly number[]): number[] =>
   [...values].sort((a, b) => a - b).filter((value, i, all) => i === 0 || value - all[i - 1]! > CLOSE.ppi);
@@ -122,6 +135,7 @@ export function comparison(
       right: against.length === 0,
     },
     same('Pages', `${faces.length}`, `${facts.pages.length}`),
+    same('Spot inks', spotsAsked(job, piece, faces).join(', ') || 'none', facts.spots.join(', ') || 'none'),
     same('Screen colours (RGB)', 'none', facts.screenColours.join(', ') || 'none'),
   ];
   faces.forEach((n, i) => {

@@ -16,6 +16,10 @@ const FORMATS = [
   ['tiff', 'TIFF, separated', 'CMYK with the profile of the press, and a grey file for each spot ink.'],
 ] as const;
 
+/** A screen's pixels an inch, and how many times as many are usual. */
+const SCREEN = 72;
+const FACTORS = [1, 2, 3, 4] as const;
+
 /** Faces as pictures, at a resolution that is chosen; several files go into one zip. */
 export function ImagesForm({ chosen }: { chosen: readonly Chosen[] }) {
   const { job } = useBench();
@@ -65,6 +69,20 @@ export function ImagesForm({ chosen }: { chosen: readonly Chosen[] }) {
             Without the paper
           </Tick>
         )}
+        <div className="flex items-center gap-1">
+          <span className="quiet mr-1 text-[14px]">Times a screen’s 72</span>
+          {FACTORS.map((factor) => (
+            <button
+              key={factor}
+              type="button"
+              aria-pressed={ppi === factor * SCREEN}
+              className={`btn btn-xs ${ppi === factor * SCREEN ? 'btn-neutral' : ''}`}
+              onClick={() => setPpi(factor * SCREEN)}
+            >
+              {factor}×
+            </button>
+          ))}
+        </div>
         <span className="w-40">
           <NumberField label="ppi" value={ppi} least={IMAGE_PPI.least} most={IMAGE_PPI.most} onChange={setPpi} />
         </span>

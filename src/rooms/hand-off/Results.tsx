@@ -19,7 +19,7 @@ export function PageShot({ page, says }: { page: PagePicture; says: string }) {
   }, [page]);
   return (
     <figure className="grid gap-1">
-      {url && <img src={url} alt={says} className="max-h-[30vh] max-w-full bg-white shadow-md" />}
+      {url && <img src={url} alt={says} className="max-h-[25vh] max-w-full bg-white shadow-md" />}
       <figcaption className="quiet text-center text-[13px]">{says}</figcaption>
     </figure>
   );

@@ -80,9 +80,6 @@ export default function LayoutRoom() {
         >
           <Keyboard size={16} />
         </button>
-        <a href={`/hand-off${location.search}`} className="btn btn-primary btn-sm">
-          Export for print
-        </a>
       </RoomBar>
       {bench ? (
         <BenchContext value={bench}>

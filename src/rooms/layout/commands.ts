@@ -274,7 +274,11 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Cut test…', group: 'See', keys: ['k'], run: () => openPanel('cut') },
   { name: 'All checks…', group: 'See', run: () => openPanel('checks') },
   { name: 'Shops…', group: 'See', run: () => openPanel('shops') },
-  { name: 'Export for print…', group: 'See', run: () => location.assign(`/hand-off${location.search}`) },
+  {
+    name: 'Hand it over: export, proof, package…',
+    group: 'See',
+    run: () => location.assign(`/hand-off${location.search}`),
+  },
   { name: 'Look up an action…', group: 'See', keys: ['/'], run: () => openPanel('actions') },
   { name: 'All keys…', group: 'See', keys: ['?', 'Shift+?'], run: () => openPanel('keys') },
 ];

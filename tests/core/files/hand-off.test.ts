@@ -1,0 +1,106 @@
+import { describe, expect, it } from 'vitest';
+import { comparison } from '../../../core/files/hand-off/comparison';
+import { plannedFiles } from '../../../core/files/hand-off/plan';
+import { SETTING_WORDS, settingsOf } from '../../../core/files/hand-off/settings';
+import { type PdfReader, readBack } from '../../../core/files/pdf/read-back';
+import { verify } from '../../../core/files/pdf/rules';
+import { writePdf } from '../../../core/files/pdf/write';
+import { setShop } from '../../../core/job/edits/job';
+import { makePicture, makeShape } from '../../../core/job/make';
+import { SHOPS } from '../../../core/trade/shops';
+import { cardWith, kit, makePng, openDemo, withPicture } from '../../kit';
+
+const { job } = openDemo();
+
+describe('what a choice of pieces becomes', () => {
+  it('one file a piece, named as its shop asks', () => {
+    const names = plannedFiles(job, [{ piece: 'card' }, { piece: 'letterhead' }], {}, 1).map(({ name }) => name);
+    expect(names).toEqual([
+      'hollin-and-fen-business-card-iris-calloway-85x55mm.pdf',
+      'hollin-and-fen-letterhead-210x297mm.pdf',
+    ]);
+  });
+  it('one a face where the shop wants that, or is told so, or only the faces that are chosen', () => {
+    expect(plannedFiles(job, [{ piece: 'postcard-us' }], {}, 1)).toHaveLength(2);
+    const each = plannedFiles(job, [{ piece: 'card' }], { files: 'one a face' }, 1);
+    expect(each.map(({ name, asked }) => [name.slice(-10), asked.faces])).toEqual([
+      ['-front.pdf', [0]],
+      ['m-back.pdf', [1]],
+    ]);
+    const [back] = plannedFiles(job, [{ piece: 'card', faces: [1] }], {}, 1);
+    expect(back!.asked.faces).toEqual([1]);
+  });
+  it('with its version, and never two of one name', () => {
+    const pieces = [{ piece: 'card' }, { piece: 'letterhead' }];
+    expect(plannedFiles(job, pieces, { fileName: '{client}-{version}' }, 7).map(({ name }) => name)).toEqual([
+      'hollin-and-fen-v7.pdf',
+      'hollin-and-fen-v7-2.pdf',
+    ]);
+  });
+  it('each by its own shop, but for what was changed; what is gone is left out', () => {
+    const mixed = setShop(job, 'letterhead', 'letterpress');
+    const files = plannedFiles(
+      mixed,
+      [{ piece: 'card' }, { piece: 'letterhead' }, { piece: 'gone' }],
+      { words: 'outlines' },
+      1,
+    );
+    expect(files.map(({ asked }) => [asked.standard, asked.words])).toEqual([
+      ['PDF/X-4', 'outlines'],
+      ['PDF/X-1a:2003', 'outlines'],
+    ]);
+  });
+  it('every setting comes from each shop and has a reason', () => {
+    for (const shop of SHOPS) expect(Object.keys(settingsOf(shop)).sort()).toEqual(Object.keys(SETTING_WORDS).sort());
+    for (const { why } of Object.values(SETTING_WORDS)) expect(why).toMatch(/\.$/);
+  });
+});
+
+describe('what was asked beside what the file says', () => {
+  const bundle = withPicture(
+    cardWith([makeShape({ id: 's', x: 20, y: 20, width: 40, height: 20, paint: { ink: 'copper', tint: 0.5 } })]),
+    makePng(300, 300, (x, y) => [x % 256, y % 256, 90]),
+  );
+  const piece = bundle.job.pieces[0]!;
+  const elements = [
+    ...piece.faces[0]!.elements,
+    makePicture({ id: 'p', x: 80, y: 30, width: 36, height: 36, asset: bundle.hash }),
+  ];
+  const dressed = { ...bundle.job, pieces: [{ ...piece, faces: [{ ...piece.faces[0]!, elements }] }] };
+  const [file] = plannedFiles(dressed, [{ piece: piece.id }], { standard: 'PDF/X-1a:2001', also: ['slug'] }, 1);
+  const rowsFor = async (asked = file!.asked) => {
+    const press = kit.press('general-coated');
+    const bytes = await writePdf(dressed, file!.asked, { ...kit, press, assets: bundle.assets });
+    const reader = (await import('pdfjs-dist/legacy/build/pdf.mjs')) as unknown as PdfReader;
+    return comparison(
+      dressed,
+      dressed.pieces[0]!,
+      asked,
+      await readBack(bytes, reader),
+      verify(bytes, asked.standard!),
+    );
+  };
+  it('agrees line by line: pictures as fine as they were made, the spot, the standard and its rules', async () => {
+    const rows = await rowsFor();
+    expect(rows.filter(({ right }) => !right)).toEqual([]);
+    const said = Object.fromEntries(rows.map(({ what, read }) => [what, read]));
+    // 300 pixels on half an inch are 600 an inch; the shop wants 300.
+    expect(said).toMatchObject({
+      Standard: 'PDF/X-1a:2001',
+      'PDF version': '1.3',
+      'Spot inks': 'Copper',
+      'Front: pictures, ppi': '300',
+      'Front: colours of pictures': 'DeviceCMYK',
+    });
+  });
+  it.each([
+    ['Standard', { standard: 'PDF/X-4' }],
+    ['Rules of PDF/X-4', { standard: 'PDF/X-4' }],
+    ['Front: sheet', { also: [] }],
+    ['Front: pictures, ppi', { pictures: {} }],
+    ['Typefaces', { words: 'outlines' }],
+  ] as const)('%s differs where something else was asked', async (what, change) => {
+    const rows = await rowsFor({ ...file!.asked, ...change } as NonNullable<typeof file>['asked']);
+    expect(rows.find((row) => row.what === what)?.right).toBe(false);
+  });
+});
