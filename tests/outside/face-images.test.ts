@@ -90,17 +90,20 @@ describe('a face as TIFF', () => {
     const pdf = await exportTo('same.pdf', { job, assets }, { faces: [0], marks: false, standard: 'PDF/X-4' });
     const seen = await platesOf(pdf, 1, 150);
     const [cmyk, copper] = images(job, { as: 'tiff', trimmed: false });
-    const planes = await sharp(cmyk!.bytes).raw().toBuffer({ resolveWithObject: true });
+    const planes = await sharp(cmyk!.bytes)
+      .pipelineColourspace('cmyk')
+      .toColourspace('cmyk')
+      .raw()
+      .toBuffer({ resolveWithObject: true });
     const spot = await sharp(copper!.bytes).raw().toBuffer({ resolveWithObject: true });
     const { width, height } = planes.info;
-    const amounts: Record<string, (i: number) => number> = {
-      Cyan: (i) => planes.data[4 * i]!,
-      Magenta: (i) => planes.data[4 * i + 1]!,
-      Yellow: (i) => planes.data[4 * i + 2]!,
-      Black: (i) => planes.data[4 * i + 3]!,
-      Copper: (i) => 255 - spot.data[i * spot.info.channels]!,
-    };
-    for (const [name, ours] of Object.entries(amounts)) {
+    const { channels } = planes.info;
+    const process = (c: number) => (i: number) => planes.data[channels * i + c]!;
+    const plates: [string, (i: number) => number][] = [
+      ...['Cyan', 'Magenta', 'Yellow', 'Black'].map((name, c): [string, (i: number) => number] => [name, process(c)]),
+      ['Copper', (i) => 255 - spot.data[i * spot.info.channels]!],
+    ];
+    for (const [name, ours] of plates) {
       const plate = seen.get(name)!;
       let [flat, near] = [0, 0];
       for (let y = 2; y < Math.min(height, plate.height) - 2; y++)
