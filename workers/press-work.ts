@@ -6,6 +6,7 @@ import { readPressProfile } from '../core/colour/profile';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, type ImageFile, type ImagesAsked } from '../core/files/face-images';
 import { exportName } from '../core/files/file-names';
+import { lettersAsPages } from '../core/files/hand-off/letters';
 import type { PlannedFile } from '../core/files/hand-off/plan';
 import { hashOf } from '../core/files/hash';
 import { packageZip } from '../core/files/package';
@@ -45,6 +46,8 @@ export interface Written extends PlannedFile {
   facts: PdfFacts;
   rules: RuleSeen[];
   pages: PagePicture[];
+  /** The piece as it was written, where its faces are the pages of letters. */
+  as?: Piece | undefined;
 }
 
 const LONGEST_PREVIEW = 1800;
@@ -153,16 +156,17 @@ export async function handOff(
   const kit = await kitFor(job, assets);
   const reader = await loadReader();
   const written: Written[] = [];
-  for (const [i, { name, piece, asked }] of files.entries()) {
+  for (const [i, { name, piece, asked, letters }] of files.entries()) {
     const saying = files.length > 1 ? `${name}: ` : '';
     const hear = ({ done, what }: Progress): void =>
       tell({ done: (i + 0.9 * done) / files.length, what: saying + what });
     const press = kit.press(pressConditionOf(job, asked.shop));
-    const bytes = await writePdf(job, asked, { ...kit, press }, hear);
+    const pages = letters && lettersAsPages(job, piece, letters, kit.fonts);
+    const bytes = await writePdf(pages?.job ?? job, asked, { ...kit, press }, hear);
     tell({ done: (i + 0.92) / files.length, what: `${saying}Reading the file back` });
     const facts = await readBack(bytes, reader);
     const rules = verify(bytes, asked.standard ?? asked.shop.standard);
-    written.push({ name, piece, asked, bytes, facts, rules, pages: await drawPages(bytes) });
+    written.push({ name, piece, asked, bytes, facts, rules, pages: await drawPages(bytes), as: pages?.piece });
   }
   return written;
 }

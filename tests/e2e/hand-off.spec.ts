@@ -42,24 +42,29 @@ test('a card goes as PDF/X-1a with every mark, and says so when it is read back'
 test('several pieces go at once, each for its own shop, into one zip', async ({ page }) => {
   await handOff(page);
   await whatGoes(page).getByLabel('Letterhead', { exact: true }).check();
+  await whatGoes(page)
+    .getByLabel(/^Letter: /)
+    .first()
+    .check();
   await whatGoes(page).getByLabel('Envelope No. 10').check();
   const form = settings(page);
   await expect(form).toContainText('2 shops, each piece for its own');
   // The second shop sorts by file: its envelope is two.
-  await expect(form.getByRole('button', { name: 'Write 4 files' })).toBeVisible();
+  await expect(form.getByRole('button', { name: 'Write 5 files' })).toBeVisible();
   await form.getByLabel('Files', { exact: true }).selectOption('one');
   await typeInto(page, 'Names of the files', '{piece}-{version}');
   await typeInto(page, 'Version', '3');
-  await form.getByRole('button', { name: 'Write 3 files' }).click();
-  const saveAll = page.getByRole('button', { name: /^Save all 3 as hollin-and-fen-v3\.zip/ });
+  await form.getByRole('button', { name: 'Write 4 files' }).click();
+  const saveAll = page.getByRole('button', { name: /^Save all 4 as hollin-and-fen-v3\.zip/ });
   await expect(saveAll).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/all \d+ things are as asked/)).toHaveCount(3);
+  await expect(page.getByText(/all \d+ things are as asked/)).toHaveCount(4);
   const saving = page.waitForEvent('download');
   await saveAll.click();
   const files = unzipSync(await bytesOf(await saving));
   expect(Object.keys(files).sort()).toEqual([
     'business-card-iris-calloway-v3.pdf',
     'envelope-no-10-v3.pdf',
+    'hollin-and-fen-letterhead-letters.pdf',
     'letterhead-v3.pdf',
   ]);
 });

@@ -9,6 +9,8 @@ import { type HandOffSettings, pdfAsked, settled } from './settings';
 export interface Chosen {
   piece: string;
   faces?: readonly number[] | undefined;
+  /** Letters written on it that go too, by their ids: all in one file. */
+  letters?: readonly string[] | undefined;
 }
 
 /** A file that is to be written. */
@@ -16,6 +18,8 @@ export interface PlannedFile {
   name: string;
   piece: string;
   asked: PdfAsked;
+  /** The letters whose pages it has, instead of the faces of its piece. */
+  letters?: readonly string[];
 }
 
 /** Names that are taken get a number. */
@@ -40,17 +44,24 @@ export function plannedFiles(
   version: number,
 ): PlannedFile[] {
   const taken = new Set<string>();
-  return chosen.flatMap(({ piece: id, faces }) => {
+  return chosen.flatMap(({ piece: id, faces, letters = [] }): PlannedFile[] => {
     const piece = pieceOf(job, id);
     if (!piece) return [];
     const shop = shopIn(job, piece.shop);
     const settings = settled(shop, changes);
-    return parts(piece, faces, settings).map((part) => {
+    const ofFaces = faces?.length === 0 ? [] : parts(piece, faces, settings);
+    const files = ofFaces.map((part): PlannedFile => {
       const face = part.length === 1 && piece.faces.length > 1 ? piece.faces[part[0]!] : undefined;
       const pattern = face && !settings.fileName.includes('{face}') ? `${settings.fileName}-{face}` : settings.fileName;
       const sheet = settings.office === 'its own' ? '' : `-${settings.office.toLowerCase()}`;
       const name = unlike(`${exportName(pattern, job, piece, face, version)}${sheet}`, taken);
       return { name: `${name}.pdf`, piece: id, asked: pdfAsked(id, shop, settings, part) };
     });
+    if (letters.length === 0) return files;
+    // Letters are printed in the office: nothing runs past the trim, and nothing is cut.
+    const office = { ...shop, bleed: { ...shop.bleed, [piece.kind]: 0 } };
+    const name = unlike(exportName('{client}-{piece}-letters', job, piece, undefined, version), taken);
+    const asked = { ...pdfAsked(id, office, { ...settings, marks: false, also: [] }) };
+    return [...files, { name: `${name}.pdf`, piece: id, asked, letters }];
   });
 }

@@ -87,7 +87,7 @@ function FileCard({
   only: boolean;
 }) {
   const { piece, asked, facts, rules } = file;
-  const rows = comparison(job, pieceOf(job, piece)!, asked, facts, rules);
+  const rows = comparison(job, file.as ?? pieceOf(job, piece)!, asked, facts, rules);
   return (
     <section aria-label={file.name} className="grid gap-3 rounded-lg bg-base-100 p-4 shadow-sm">
       <div className="flex flex-wrap items-center gap-3">

@@ -14,10 +14,10 @@ export function WhatGoes({
   chosen: readonly Chosen[];
   onChange(chosen: readonly Chosen[]): void;
 }) {
-  const put = (piece: string, faces: Chosen['faces'] | 'out'): void => {
+  const put = (piece: string, faces: Chosen['faces'] | 'out', letters?: Chosen['letters']): void => {
     const others = new Map(chosen.map((each) => [each.piece, each] as const));
     if (faces === 'out') others.delete(piece);
-    else others.set(piece, { piece, faces });
+    else others.set(piece, { piece, faces, letters });
     onChange(job.pieces.flatMap(({ id }) => others.get(id) ?? []));
   };
   return (
@@ -25,6 +25,7 @@ export function WhatGoes({
       {job.pieces.map((piece) => {
         const found = chosen.find((each) => each.piece === piece.id);
         const faces = found?.faces ?? piece.faces.map((_, i) => i);
+        const letters = found?.letters ?? [];
         return (
           <li key={piece.id}>
             <Tick checked={found !== undefined} onChange={(on) => put(piece.id, on ? undefined : 'out')}>
@@ -33,7 +34,7 @@ export function WhatGoes({
             <p className="quiet ml-7 text-[13px]">
               {formatSize(piece.width, piece.height, piece.unit)}, {shopIn(job, piece.shop).name}
             </p>
-            {found && piece.faces.length > 1 && (
+            {found && (piece.faces.length > 1 || (piece.letters?.length ?? 0) > 0) && (
               <div className="mt-1 ml-7 flex flex-wrap gap-x-4 gap-y-1">
                 {piece.faces.map((face, i) => (
                   <Tick
@@ -41,10 +42,22 @@ export function WhatGoes({
                     checked={faces.includes(i)}
                     onChange={(on) => {
                       const left = on ? [...faces, i].sort((a, b) => a - b) : faces.filter((n) => n !== i);
-                      put(piece.id, left.length === 0 ? 'out' : left.length === piece.faces.length ? undefined : left);
+                      const none = left.length === 0 && letters.length === 0;
+                      put(piece.id, none ? 'out' : left.length === piece.faces.length ? undefined : left, letters);
                     }}
                   >
                     {face.name}
+                  </Tick>
+                ))}
+                {piece.letters?.map(({ id, name }) => (
+                  <Tick
+                    key={id}
+                    checked={letters.includes(id)}
+                    onChange={(on) =>
+                      put(piece.id, found.faces, on ? [...letters, id] : letters.filter((l) => l !== id))
+                    }
+                  >
+                    Letter: {name}
                   </Tick>
                 ))}
               </div>

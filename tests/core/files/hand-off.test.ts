@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { comparison } from '../../../core/files/hand-off/comparison';
+import { lettersAsPages } from '../../../core/files/hand-off/letters';
 import { plannedFiles } from '../../../core/files/hand-off/plan';
 import { SETTING_WORDS, settingsOf } from '../../../core/files/hand-off/settings';
 import { type PdfReader, readBack } from '../../../core/files/pdf/read-back';
@@ -29,6 +30,16 @@ describe('what a choice of pieces becomes', () => {
     ]);
     const [back] = plannedFiles(job, [{ piece: 'card', faces: [1] }], {}, 1);
     expect(back!.asked.faces).toEqual([1]);
+  });
+  it('letters go together in a file of their own, without marks or bleed', () => {
+    const letters = job.pieces.find(({ id }) => id === 'letterhead')!.letters!.map(({ id }) => id);
+    const files = plannedFiles(job, [{ piece: 'letterhead', faces: [], letters }], {}, 1);
+    expect(files.map(({ name, letters: ids, asked }) => [name, ids, asked.marks, asked.shop.bleed.letterhead])).toEqual(
+      [['hollin-and-fen-letterhead-letters.pdf', letters, false, 0]],
+    );
+    const pages = lettersAsPages(job, 'letterhead', letters, kit.fonts)!;
+    expect(pages.piece.faces.length).toBeGreaterThanOrEqual(letters.length);
+    expect(pages.job.pieces.find(({ id }) => id === 'card')).toBe(job.pieces.find(({ id }) => id === 'card'));
   });
   it('with its version, and never two of one name', () => {
     const pieces = [{ piece: 'card' }, { piece: 'letterhead' }];
