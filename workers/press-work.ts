@@ -146,7 +146,29 @@ async function loadReader() {
 
 type Hear = (progress: Progress) => void;
 
-/** Writes files one after another, reads each back and draws its pages. Throws with words for the user. */
+type Kit = Awaited<ReturnType<typeof kitFor>>;
+
+/** Writes files one after another; `then` has each before the next is begun. Throws with words for the user. */
+async function writeFiles(
+  job: Job,
+  files: readonly PlannedFile[],
+  kit: Kit,
+  tell: Hear,
+  then: (bytes: Uint8Array, file: PlannedFile, as: Piece | undefined, hear: Hear) => Promise<void>,
+): Promise<void> {
+  for (const [i, file] of files.entries()) {
+    const { name, piece, asked, letters } = file;
+    const saying = files.length > 1 ? `${name}: ` : '';
+    const hear = ({ done, what }: Progress): void =>
+      tell({ done: (i + 0.9 * done) / files.length, what: saying + what });
+    const press = kit.press(pressConditionOf(job, asked.shop));
+    const pages = letters && lettersAsPages(job, piece, letters, kit.fonts);
+    const bytes = await writePdf(pages?.job ?? job, asked, { ...kit, press }, hear);
+    await then(bytes, file, pages?.piece, hear);
+  }
+}
+
+/** Writes files, reads each back and draws its pages. Throws with words for the user. */
 export async function handOff(
   job: Job,
   files: readonly PlannedFile[],
@@ -156,22 +178,16 @@ export async function handOff(
   const kit = await kitFor(job, assets);
   const reader = await loadReader();
   const written: Written[] = [];
-  for (const [i, { name, piece, asked, letters }] of files.entries()) {
-    const saying = files.length > 1 ? `${name}: ` : '';
-    const hear = ({ done, what }: Progress): void =>
-      tell({ done: (i + 0.9 * done) / files.length, what: saying + what });
-    const press = kit.press(pressConditionOf(job, asked.shop));
-    const pages = letters && lettersAsPages(job, piece, letters, kit.fonts);
-    const bytes = await writePdf(pages?.job ?? job, asked, { ...kit, press }, hear);
-    tell({ done: (i + 0.92) / files.length, what: `${saying}Reading the file back` });
+  await writeFiles(job, files, kit, tell, async (bytes, file, as, hear) => {
+    hear({ done: 1, what: 'Reading the file back' });
     const facts = await readBack(bytes, reader);
-    const rules = verify(bytes, asked.standard ?? asked.shop.standard);
-    written.push({ name, piece, asked, bytes, facts, rules, pages: await drawPages(bytes), as: pages?.piece });
-  }
+    const rules = verify(bytes, file.asked.standard ?? file.asked.shop.standard);
+    written.push({ ...file, bytes, facts, rules, pages: await drawPages(bytes), as });
+  });
   return written;
 }
 
-type FileKit = Omit<Awaited<ReturnType<typeof kitFor>>, 'press'>;
+type FileKit = Omit<Kit, 'press'>;
 
 /** Files of one piece after another, each by its own shop. */
 async function ofPieces(
@@ -259,8 +275,12 @@ export async function writePackage(
   assets: Record<string, Uint8Array>,
   tell: Hear,
 ): Promise<Uint8Array> {
-  const written = await handOff(job, files, assets, ({ done, what }) => tell({ done: 0.9 * done, what }));
   const kit = await kitFor(job, assets);
+  const written: { name: string; piece: string; bytes: Uint8Array }[] = [];
+  const hear: Hear = ({ done, what }) => tell({ done: 0.9 * done, what });
+  await writeFiles(job, files, kit, hear, async (bytes, { name, piece }) => {
+    written.push({ name, piece, bytes });
+  });
   const pieces = job.pieces.filter(({ id }) => files.some(({ piece }) => piece === id));
   const reports = pieces.map((piece) => {
     const shop = shopIn(job, piece.shop);

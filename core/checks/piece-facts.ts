@@ -15,7 +15,7 @@ export interface PieceFacts {
   plates: string[];
 }
 
-const elementsOf = (piece: Piece): Element[] => piece.faces.flatMap((face) => face.elements);
+const elementsOf = (piece: Pick<Piece, 'faces'>): Element[] => piece.faces.flatMap((face) => face.elements);
 
 const least = (values: number[]): number | undefined => (values.length > 0 ? Math.min(...values) : undefined);
 
@@ -39,7 +39,7 @@ const platesDrawn = (element: Element, job: Pick<Job, 'inks' | 'styles'>): strin
   ),
 ];
 
-export function pieceFacts(job: Job, piece: Piece): PieceFacts {
+export function pieceFacts(job: Job, piece: Pick<Piece, 'faces'>): PieceFacts {
   const elements = elementsOf(piece);
   const used = new Set(elements.flatMap((element) => platesUsed(element, job)));
   const process: string[] = PROCESS_PLATES.filter((plate) => used.has(plate));

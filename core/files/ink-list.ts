@@ -2,7 +2,7 @@ import type { Element } from '@xmldom/xmldom';
 import { z } from 'zod';
 import type { Press, Rgb } from '../colour/engine';
 import { type Cmyk, type Ink, inkSchema, isSpotName, type Lab } from '../colour/ink';
-import { readXml } from './xml';
+import { escapeXml, readXml } from './xml';
 
 /** Lists of inks as files: open JSON of our own, and CxF/X (ISO 17972-1; element names from memory of it). */
 
@@ -24,8 +24,6 @@ const listed = (inks: readonly Ink[]): Ink[] => inks.filter((ink) => ink.id !== 
 export const writeInkList = (inks: readonly Ink[]): string =>
   `${JSON.stringify({ format: 'tidyedge-inks', version: 1, inks: listed(inks) }, null, 1)}\n`;
 
-const escaped = (text: string): string =>
-  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);
 const number = (n: number): string => `${Math.round(n * 100) / 100}`;
 const NAMESPACE = 'http://colorexchangeformat.com/CxF3-core';
 
@@ -34,7 +32,7 @@ export function writeCxf(inks: readonly Ink[], press: Press, date: string): stri
   const objects = listed(inks).map((ink, i) => {
     const [l, a, b] = ink.lab ?? press.lab(ink.cmyk);
     const [c, m, y, k] = ink.cmyk.map((amount) => number(amount * 100));
-    return `   <cc:Object Id="o${i + 1}" Name="${escaped(ink.name)}" ObjectType="${ink.kind === 'spot' ? 'Spot' : 'Process'}">
+    return `   <cc:Object Id="o${i + 1}" Name="${escapeXml(ink.name)}" ObjectType="${ink.kind === 'spot' ? 'Spot' : 'Process'}">
     <cc:CreationDate>${date}</cc:CreationDate>
     <cc:ColorValues>
      <cc:ColorCIELab ColorSpecification="D50">
@@ -72,7 +70,7 @@ ${objects.join('\n')}
    </cc:ColorSpecification>
    <cc:ColorSpecification Id="Press">
     <cc:PhysicalAttributes>
-     <cc:Application>${escaped(press.condition.name)}</cc:Application>
+     <cc:Application>${escapeXml(press.condition.name)}</cc:Application>
     </cc:PhysicalAttributes>
    </cc:ColorSpecification>
   </cc:ColorSpecificationCollection>

@@ -3,6 +3,7 @@ import { NO_ORDER, type Order } from '../job/order';
 import type { Job, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
 import { formatSize } from '../units/length';
+import { escapeXml } from './xml';
 
 /** What a shop needs to know besides the files: as data of our own, and as XJDF 2.1 (CIP4; from memory). */
 
@@ -37,12 +38,6 @@ export interface Ticket {
   pieces: PieceTicket[];
 }
 
-/** The plates of one face, process inks first. */
-function facePlates(job: Job, piece: Piece, face: Piece['faces'][number]): string[] {
-  const one = { ...piece, faces: [face] };
-  return pieceFacts(job, one).plates;
-}
-
 /** What is ordered of some pieces; `files` are the names of the files that go with each. */
 export const ticketOf = (
   job: Job,
@@ -64,7 +59,7 @@ export const ticketOf = (
       width: mm(piece.width),
       height: mm(piece.height),
       bleed: mm(shop.bleed[piece.kind]),
-      faces: piece.faces.map((face) => ({ name: face.name, plates: facePlates(job, piece, face) })),
+      faces: piece.faces.map((face) => ({ name: face.name, plates: pieceFacts(job, { faces: [face] }).plates })),
       order: piece.order ?? NO_ORDER,
       ...(piece.fold ? { fold: piece.fold.kind } : {}),
       shop: shop.name,
@@ -77,15 +72,12 @@ export const ticketOf = (
 
 export const ticketJson = (ticket: Ticket): string => `${JSON.stringify(ticket, null, 1)}\n`;
 
-const escaped = (text: string): string =>
-  text.replace(/[&<>"]/g, (c) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[c]!);
-
 type Attributes = Readonly<Record<string, string | number | undefined>>;
 
 /** An element with its attributes; those without a value are left out. */
 function tag(name: string, attributes: Attributes, inside: readonly string[] = []): string {
   const written = Object.entries(attributes).flatMap(([key, value]) =>
-    value === undefined || value === '' ? [] : [` ${key}="${escaped(String(value))}"`],
+    value === undefined || value === '' ? [] : [` ${key}="${escapeXml(String(value))}"`],
   );
   const open = `<${name}${written.join('')}`;
   return inside.length === 0 ? `${open}/>` : `${open}>\n${inside.join('\n').replace(/^/gm, '  ')}\n</${name}>`;
@@ -122,7 +114,7 @@ function product({ id, name, kind, width, height, bleed, faces, order, fold }: P
       DescriptiveName: name,
     },
     [
-      ...finishing.map((text) => `<Comment Type="Instruction">${escaped(text)}</Comment>`),
+      ...finishing.map((text) => `<Comment Type="Instruction">${escapeXml(text)}</Comment>`),
       intent('LayoutIntent', {
         Bleed: points(bleed),
         Dimensions: `${points(width)} ${points(height)}`,

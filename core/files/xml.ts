@@ -17,3 +17,7 @@ export function readXml(text: string): Document | undefined {
     return undefined;
   }
 }
+
+/** Text as it stands in an element or between double quotes. */
+export const escapeXml = (text: string): string =>
+  text.replace(/[&<>"]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' })[sign]!);

@@ -80,8 +80,22 @@ function packed(
   return slots;
 }
 
-/** As many of each item as `counts` says on one area; undefined where no way is found. */
-function laid(
+/** As many of each item as it is told on one area; undefined where no way is found. */
+type Packer = (counts: readonly number[]) => Slot[] | undefined;
+
+/** A packer for some items. Those of one size share the best layout of it, which is looked for once. */
+function packerFor(items: readonly Item[], gap: number, area: Size, way: Rule['way'], goOn: () => boolean): Packer {
+  const [first] = items;
+  const alike = items.every(({ width, height }) => width === first!.width && height === first!.height);
+  if (!alike) return (counts) => packedByRules(items, counts, gap, area, way, goOn);
+  const spots = layoutsOf(first!, gap, area, way)[0] ?? [];
+  return (counts) => {
+    const owners = counts.flatMap((count, item) => Array.from({ length: count }, () => item));
+    return spots.length < owners.length ? undefined : owners.map((item, i) => ({ ...spots[i]!, item }));
+  };
+}
+
+function packedByRules(
   items: readonly Item[],
   counts: readonly number[],
   gap: number,
@@ -89,15 +103,6 @@ function laid(
   way: Rule['way'],
   goOn: () => boolean,
 ): Slot[] | undefined {
-  const [first] = items;
-  const alike = items.every(({ width, height }) => width === first!.width && height === first!.height);
-  const total = counts.reduce((sum, count) => sum + count, 0);
-  if (alike) {
-    const spots = layoutsOf(first!, gap, area, way)[0] ?? [];
-    if (spots.length < total) return undefined;
-    const owners = counts.flatMap((count, item) => Array.from({ length: count }, () => item));
-    return spots.slice(0, total).map((spot, i) => ({ ...spot, item: owners[i]! }));
-  }
   const cells = counts.flatMap((count, item) =>
     Array.from({ length: count }, () => ({
       item,
@@ -131,13 +136,14 @@ export function ganged(
   goOn: () => boolean = () => true,
 ): Form[] | undefined {
   if (items.length === 0) return [];
-  const at = (sheets: number, of: readonly Item[]): Slot[] | undefined => {
-    const counts = of.map(({ quantity }) => Math.ceil(quantity / sheets));
+  const pack = packerFor(items, gap, area, way, goOn);
+  const at = (sheets: number): Slot[] | undefined => {
+    const counts = items.map(({ quantity }) => Math.ceil(quantity / sheets));
     if (counts.reduce((sum, count) => sum + count, 0) > MOST_CELLS) return undefined;
-    return laid(of, counts, gap, area, way, goOn);
+    return pack(counts);
   };
   let most = Math.max(...items.map(({ quantity }) => quantity));
-  const slots = at(most, items);
+  const slots = at(most);
   if (!slots) {
     if (items.length === 1 || !goOn()) return undefined;
     return overSeveral(items, gap, area, way, goOn);
@@ -146,7 +152,7 @@ export function ganged(
   let [least, found] = [1, slots];
   while (least < most) {
     const middle = Math.floor((least + most) / 2);
-    const tried = at(middle, items);
+    const tried = at(middle);
     if (tried) {
       found = tried;
       most = middle;
@@ -169,17 +175,14 @@ function overSeveral(
     let taken = left.slice(0, 1);
     for (const each of left.slice(1)) {
       const tried = [...taken, each];
-      if (
-        laid(
-          tried.map(({ item }) => item),
-          tried.map(() => 1),
-          gap,
-          area,
-          way,
-          goOn,
-        )
-      )
-        taken = tried;
+      const pack = packerFor(
+        tried.map(({ item }) => item),
+        gap,
+        area,
+        way,
+        goOn,
+      );
+      if (pack(tried.map(() => 1))) taken = tried;
     }
     const form = ganged(
       taken.map(({ item }) => item),

@@ -79,7 +79,7 @@ function spotsAsked(job: Job, piece: Piece, faces: readonly number[]): string[] 
     const face = piece.faces[n];
     return face ? [{ ...face, elements: face.elements.filter(({ hidden, sample }) => !hidden && !sample) }] : [];
   });
-  return pieceFacts(job, { ...piece, faces: printed })
+  return pieceFacts(job, { faces: printed })
     .plates.filter((plate) => !isProcessPlate(plate))
     .sort();
 }

@@ -30,7 +30,7 @@ function drawMarks({ job, piece, face, asked, boxes, sources }: Marked, device: 
     const punch = piece.letter && letterLayoutOf(piece.letter.layout)?.punch;
     if (punch && punch < piece.height) drawPunchMark(boxes.trim, bleed, marks, punch, device);
   }
-  const { plates } = pieceFacts(job, { ...piece, faces: [face] });
+  const { plates } = pieceFacts(job, { faces: [face] });
   if (also.includes('registration')) drawRegistrationMarks(boxes.trim, bleed, marks, device);
   if (also.includes('colour bar')) drawColourBar(boxes.trim, boxes.media, plates, device);
   if (also.includes('slug')) {
