@@ -58,6 +58,7 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
     const press = kit.press(pressConditionOf(job, shop));
     const office = (Object.keys(OFFICE_SHEETS) as OfficeSheet[]).find((each) => each === options['sheet']);
     if (options['sheet'] !== undefined && !office) throw new CliError('--sheet takes A4 or Letter.');
+    const words = options['outlines'] === true ? 'outlines' : 'text';
     const standard = FILE_STANDARDS[String(options['as'])];
     const also = FURTHER_MARKS.filter((mark) =>
       String(options['marks'] ?? '')
@@ -70,7 +71,7 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
         standard,
         marks: options['no-marks'] !== true,
         also,
-        words: options['outlines'] === true ? 'outlines' : 'text',
+        words,
         office: office ?? 'its own',
       };
       const bytes = await writePdf(job, pdfAsked(piece.id, shop, settings, faces), { ...kit, press, assets });
@@ -79,7 +80,7 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
     } else if (options['as'] === 'svg') {
       mkdirSync(out, { recursive: true });
       for (const n of faces) {
-        const svg = writeSvg(job, piece, n, shop.bleed[piece.kind], { ...kit, press, assets });
+        const svg = writeSvg(job, piece, n, shop.bleed[piece.kind], { ...kit, press, assets }, words);
         writeFileSync(join(out, `${piece.id}-${n + 1}.svg`), svg);
       }
     } else if (options['as'] === 'png' || options['as'] === 'tiff') {

@@ -11,7 +11,7 @@ function crc32(bytes: Uint8Array): number {
   return ~crc >>> 0;
 }
 
-function chunk(type: string, data: Uint8Array): Uint8Array {
+export function pngChunk(type: string, data: Uint8Array): Uint8Array {
   const out = new Uint8Array(12 + data.length);
   const view = new DataView(out.buffer);
   view.setUint32(0, data.length);
@@ -32,6 +32,11 @@ export function makePng(width: number, height: number, pixel: (x: number, y: num
   view.setUint32(0, width);
   view.setUint32(4, height);
   head.set([8, channels === 4 ? 6 : 2, 0, 0, 0], 8);
-  const parts = [SIGNATURE, chunk('IHDR', head), chunk('IDAT', deflateSync(rows)), chunk('IEND', new Uint8Array())];
+  const parts = [
+    SIGNATURE,
+    pngChunk('IHDR', head),
+    pngChunk('IDAT', deflateSync(rows)),
+    pngChunk('IEND', new Uint8Array()),
+  ];
   return new Uint8Array(Buffer.concat(parts));
 }

@@ -7,7 +7,7 @@ import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, type ImageFile, type ImagesAsked } from '../core/files/face-images';
 import { exportName } from '../core/files/file-names';
 import { lettersAsPages } from '../core/files/hand-off/letters';
-import type { PlannedFile } from '../core/files/hand-off/plan';
+import type { Chosen, PlannedFile } from '../core/files/hand-off/plan';
 import { hashOf } from '../core/files/hash';
 import { packageZip } from '../core/files/package';
 import type { Progress } from '../core/files/pdf/document';
@@ -19,7 +19,7 @@ import type { LastProof } from '../core/files/proof/proof';
 import { keptOf, PROOF_PPI, proofPdf } from '../core/files/proof/proof';
 import { faceShots } from '../core/files/proof/shots';
 import { reportJson, reportOf } from '../core/files/report';
-import { writeSvg } from '../core/files/svg-file';
+import { type SvgWords, writeSvg } from '../core/files/svg-file';
 import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
@@ -80,7 +80,7 @@ export async function preview(
 
 /** Looks a picture over from head to end before it is taken in. Throws with words for the user. */
 export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: string; asset: Asset }> {
-  const { type, bits, quality } = probePicture(bytes);
+  const { type, bits, quality, pixelAspect, orientation } = probePicture(bytes);
   const pixels = decodePicture(bytes);
   const { width, height, space, alpha } = pixels;
   const upscaled = upscaledBy(pixels);
@@ -96,6 +96,7 @@ export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: s
       ...(alpha ? { alpha: true as const } : {}),
       ...(upscaled === undefined ? {} : { upscaled }),
       ...(quality === undefined ? {} : { quality }),
+      ...(pixelAspect === undefined ? {} : { pixelAspect: orientation > 4 ? 1 / pixelAspect : pixelAspect }),
     },
   };
 }
@@ -189,48 +190,50 @@ export async function handOff(
 
 type FileKit = Omit<Kit, 'press'>;
 
-/** Files of one piece after another, each by its own shop. */
+/** Files of one piece after another, each by its own shop; `write` gets the numbers of the faces that go. */
 async function ofPieces(
   job: Job,
-  pieceIds: readonly string[],
+  chosen: readonly Chosen[],
   assets: Record<string, Uint8Array>,
   tell: Hear,
-  write: (piece: Piece, shop: ShopSpec, kit: FileKit & { press: Press }) => ImageFile[],
+  write: (piece: Piece, faces: readonly number[], shop: ShopSpec, kit: FileKit & { press: Press }) => ImageFile[],
 ): Promise<ImageFile[]> {
   const kit = await kitFor(job, assets);
-  return pieceIds.flatMap((id, i) => {
+  return chosen.flatMap(({ piece: id, faces }, i) => {
     const piece = pieceOf(job, id);
     if (!piece) return [];
-    tell({ done: i / pieceIds.length, what: `Drawing ${piece.name}` });
+    tell({ done: i / chosen.length, what: `Drawing ${piece.name}` });
     const shop = shopIn(job, piece.shop);
-    return write(piece, shop, { ...kit, press: kit.press(pressConditionOf(job, shop)) });
+    const press = kit.press(pressConditionOf(job, shop));
+    return write(piece, faces ?? piece.faces.map((_, n) => n), shop, { ...kit, press });
   });
 }
 
-/** Writes faces as pictures, all of them where none are named. Throws with words for the user. */
+/** Writes faces as pictures. Throws with words for the user. */
 export const exportImages = (
   job: Job,
-  pieceIds: readonly string[],
-  asked: Omit<ImagesAsked, 'faces'> & Partial<Pick<ImagesAsked, 'faces'>>,
+  chosen: readonly Chosen[],
+  asked: Omit<ImagesAsked, 'faces'>,
   assets: Record<string, Uint8Array>,
   tell: Hear,
 ): Promise<ImageFile[]> =>
-  ofPieces(job, pieceIds, assets, tell, (piece, shop, kit) => {
+  ofPieces(job, chosen, assets, tell, (piece, faces, shop, kit) => {
     const picture = separatedPictures((hash) => assets[hash], kit.engine, kit.press);
-    return faceImages(job, piece, shop, { faces: piece.faces.map((_, n) => n), ...asked }, { ...kit, picture });
+    return faceImages(job, piece, shop, { ...asked, faces }, { ...kit, picture });
   });
 
 /** Writes faces as SVG drawings. */
 export const exportDrawings = (
   job: Job,
-  pieceIds: readonly string[],
+  chosen: readonly Chosen[],
+  words: SvgWords,
   assets: Record<string, Uint8Array>,
   tell: Hear,
 ): Promise<ImageFile[]> =>
-  ofPieces(job, pieceIds, assets, tell, (piece, shop, kit) =>
-    piece.faces.map((face, n) => ({
-      name: `${exportName('{client}-{piece}-{face}', job, piece, face)}.svg`,
-      bytes: new TextEncoder().encode(writeSvg(job, piece, n, shop.bleed[piece.kind], kit)),
+  ofPieces(job, chosen, assets, tell, (piece, faces, shop, kit) =>
+    faces.map((n) => ({
+      name: `${exportName('{client}-{piece}-{face}', job, piece, piece.faces[n])}.svg`,
+      bytes: new TextEncoder().encode(writeSvg(job, piece, n, shop.bleed[piece.kind], kit, words)),
     })),
   );
 

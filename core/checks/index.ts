@@ -73,6 +73,7 @@ import { smallType } from './small-type';
 import { speck } from './speck';
 import { spelling } from './spelling';
 import { strayPlates } from './stray-plates';
+import { stretchedPicture } from './stretched-picture';
 import { thinLines } from './thin-lines';
 import { tightTracking } from './tight-tracking';
 import { tintDark } from './tint-dark';
@@ -129,6 +130,7 @@ export const CHECKS: readonly Check[] = [
   cornerCut,
   missingPicture,
   upscaledPicture,
+  stretchedPicture,
   heavyPicture,
   lineArtPpi,
   rgbPicture,

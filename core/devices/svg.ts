@@ -5,7 +5,7 @@ import { type Plates, processStandIn } from '../colour/ink';
 import type { Matrix } from '../geometry/matrix';
 import { type Path, pathData } from '../geometry/path';
 import { type Colour, type Coverage, isShade, type Shade } from '../scene/colour';
-import { type Device, imageKey, type Tone } from '../scene/device';
+import { type Device, type GlyphRun, imageKey, type Tone } from '../scene/device';
 import type { Grounds } from '../scene/grounds';
 import { runData } from '../scene/run-outline';
 
@@ -21,6 +21,7 @@ export type SvgPaint = string | SvgShade;
 export type SvgNode =
   | { kind: 'path'; d: string; fill: SvgPaint }
   | { kind: 'line'; d: string; stroke: SvgPaint; pen: Pen }
+  | { kind: 'text'; run: GlyphRun; fill: SvgPaint }
   /** `image` is the key of a separated picture. */
   | { kind: 'image'; image: string; place: Matrix }
   | { kind: 'tone'; tone: Tone; colour: Rgb; place: Matrix }
@@ -38,6 +39,8 @@ export interface ScreenInks {
   screen(cmyk: Cmyk): Rgb;
   /** What overprinting elements lie on, where that is even: their inks are then shown mixed with it, as the plates mix them. */
   grounds?: Grounds;
+  /** Which runs stay words; all become outlines where it is left out. */
+  asText?(run: GlyphRun, colour: Colour): boolean;
 }
 
 /** A path goes on to about this many characters, so that a key in a long letter changes only some of its paths. */
@@ -137,7 +140,10 @@ export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[
     strokePath: (path, pen, colour) => {
       nodes().push({ kind: 'line', d: pathData(path), stroke: look(colour), pen });
     },
-    showGlyphs: (run, colour) => showLetters(runData(run), colour),
+    showGlyphs: (run, colour) => {
+      if (colours.asText?.(run, colour)) nodes().push({ kind: 'text', run, fill: look(colour) });
+      else showLetters(runData(run), colour);
+    },
     drawImage: (image, place) => {
       nodes().push({ kind: 'image', image: imageKey(image), place });
     },

@@ -1,14 +1,9 @@
 import { encode as encodePng } from 'fast-png';
 import type { Rgb } from '../colour/engine';
 import type { Tone } from '../scene/device';
+import { dataUrl } from './data-url';
 
-function base64(bytes: Uint8Array): string {
-  let binary = '';
-  for (let i = 0; i < bytes.length; i += 0x8000) binary += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
-  return btoa(binary);
-}
-
-export const pngUrl = (bytes: Uint8Array): string => `data:image/png;base64,${base64(bytes)}`;
+export const pngUrl = (bytes: Uint8Array): string => dataUrl('image/png', bytes);
 
 const kept = new WeakMap<Tone, Map<string, string>>();
 

@@ -15,12 +15,19 @@ import { imagesIn } from '../scene/images';
 import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import type { FontBook } from '../type/font';
+import type { FontCutter } from '../type/subset';
+import { fontFaces, type SvgFonts, staysText, wordsText } from './svg-words';
+
+/** How words stand in an SVG file: as the outlines of their letters, or as text with what it needs of its fonts. */
+export type SvgWords = 'outlines' | 'text';
 
 export interface SvgKit {
   engine: ColourEngine;
   press: Press;
   fonts: FontBook;
   assets: Readonly<Record<string, Uint8Array>>;
+  /** Cuts down the fonts of words that stay text. */
+  cutter: FontCutter;
 }
 
 /** A separated picture as the press condition shows it: a PNG in sRGB. */
@@ -43,9 +50,15 @@ export function proofPng(
 
 const num = (n: number): string => `${Math.round(n * 10_000) / 10_000}`;
 
+/** What nodes refer to: pictures by key, and the fonts of words that stay words. */
+interface Referred {
+  hrefs: ReadonlyMap<string, string>;
+  fonts: SvgFonts;
+}
+
 /** Writes nodes as SVG text. Gradients, clips and masks are named from `prefix` on, and stand before what uses them. */
-function nodesText(nodes: readonly SvgNode[], prefix: string, hrefs: ReadonlyMap<string, string>): string {
-  return nodes.map((node, i) => nodeText(node, `${prefix}-${i}`, hrefs)).join('');
+function nodesText(nodes: readonly SvgNode[], prefix: string, referred: Referred): string {
+  return nodes.map((node, i) => nodeText(node, `${prefix}-${i}`, referred)).join('');
 }
 
 const matrixText = (matrix: Matrix): string => `matrix(${matrix.map(num).join(' ')})`;
@@ -72,7 +85,7 @@ function painted(paint: SvgPaint, id: string): { before: string; value: string }
 const imageText = (href: string, place: Matrix): string =>
   `<image width="1" height="1" transform="${matrixText(place)}" preserveAspectRatio="none" href="${href}"/>`;
 
-function nodeText(node: SvgNode, name: string, hrefs: ReadonlyMap<string, string>): string {
+function nodeText(node: SvgNode, name: string, referred: Referred): string {
   if (node.kind === 'path') {
     const { before, value } = painted(node.fill, `p${name}`);
     return `${before}<path d="${node.d}" fill="${value}"/>`;
@@ -82,7 +95,11 @@ function nodeText(node: SvgNode, name: string, hrefs: ReadonlyMap<string, string
     const pen = Object.entries(penAttributes(node.pen)).map(([key, text]) => `${key}="${text}"`);
     return `${before}<path d="${node.d}" fill="none" stroke="${value}" ${pen.join(' ')}/>`;
   }
-  if (node.kind === 'image') return imageText(hrefs.get(node.image) ?? '', node.place);
+  if (node.kind === 'text') {
+    const { before, value } = painted(node.fill, `p${name}`);
+    return before + wordsText(node.run, value, referred.fonts);
+  }
+  if (node.kind === 'image') return imageText(referred.hrefs.get(node.image) ?? '', node.place);
   if (node.kind === 'tone') return imageText(tonePng(node.tone, node.colour), node.place);
   const clip = node.clip === undefined ? '' : `<clipPath id="c${name}"><path d="${node.clip}"/></clipPath>`;
   const fade = node.fade
@@ -95,24 +112,43 @@ function nodeText(node: SvgNode, name: string, hrefs: ReadonlyMap<string, string
     // A screen has no plates: inks that lie over one another darken as filters do.
     node.overprint ? ' style="mix-blend-mode:multiply"' : '',
   ];
-  return `${clip}${fade}<g${attributes.join('')}>${nodesText(node.nodes, name, hrefs)}</g>`;
+  return `${clip}${fade}<g${attributes.join('')}>${nodesText(node.nodes, name, referred)}</g>`;
 }
 
-/** What has been drawn as the text of an SVG file that shows `page` of it, points. */
-export function svgText(elements: readonly SvgElement[], page: Box, hrefs: ReadonlyMap<string, string>): string {
-  const body = elements.map((e, i) => `<g id="${e.id}">${nodesText(e.nodes, `${i}`, hrefs)}</g>`).join('\n');
+/** What has been drawn as the text of an SVG file that shows `page` of it, points; with a cutter for the fonts of its words. */
+export function svgText(
+  elements: readonly SvgElement[],
+  page: Box,
+  hrefs: ReadonlyMap<string, string>,
+  cutter?: FontCutter,
+): string {
+  const fonts: SvgFonts = new Map();
+  const body = elements.map((e, i) => `<g id="${e.id}">${nodesText(e.nodes, `${i}`, { hrefs, fonts })}</g>`).join('\n');
+  const faces = cutter ? fontFaces(fonts, cutter) : '';
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${num(page.width)}pt" height="${num(page.height)}pt" viewBox="${num(page.x)} ${num(page.y)} ${num(page.width)} ${num(page.height)}">
-${body}
+${faces}${body}
 </svg>
 `;
 }
 
-/** One face (0 for the first) with its bleed as an SVG file in soft-proof colours, words as outlines; `bleed` in points. */
-export function writeSvg(job: Job, piece: Piece, faceNumber: number, bleed: number, kit: SvgKit): string {
+/** One face (0 for the first) with its bleed as an SVG file in soft-proof colours; `bleed` in points. */
+export function writeSvg(
+  job: Job,
+  piece: Piece,
+  faceNumber: number,
+  bleed: number,
+  kit: SvgKit,
+  words: SvgWords = 'outlines',
+): string {
   const sources = sourcesOf(job, kit.fonts);
   const face = printedFaces(piece, sources)[faceNumber];
   const grounds = face && groundsOf(face, sources);
-  const device = svgDevice({ inks: job.inks, screen: kit.press.screen, ...(grounds ? { grounds } : {}) });
+  const device = svgDevice({
+    inks: job.inks,
+    screen: kit.press.screen,
+    ...(grounds ? { grounds } : {}),
+    ...(words === 'text' ? { asText: staysText } : {}),
+  });
   if (face) drawFace(face, sources, device);
   const hrefs = new Map<string, string>();
   for (const [key, { asset, separation }] of imagesIn(face ? [face] : [], sources)) {
@@ -123,5 +159,5 @@ export function writeSvg(job: Job, piece: Piece, faceNumber: number, bleed: numb
   }
   const { width, height } = face ? asFace(piece, face) : piece;
   const page = outset({ x: 0, y: 0, width, height }, bleed);
-  return svgText(device.elements, page, hrefs);
+  return svgText(device.elements, page, hrefs, kit.cutter);
 }

@@ -1,3 +1,4 @@
+import { shopOf } from '../trade/shops';
 import { JOB_VERSION } from './schema';
 
 /** Jobs as older versions wrote them; their shape is checked after the last step, so nothing is taken on trust here. */
@@ -50,8 +51,39 @@ const from4 = (job: Loose): Loose => ({ ...job, version: 5, shops: [], accepted:
 /** Version 5 knew no orders. */
 const from5 = (job: Loose): Loose => ({ ...job, version: 6 });
 
+/** Version 6 had one grid by hand on a sheet, placed from the middle: where its first trim lies is worked out as it was. */
+function handFrom6(piece: Loose, shops: Loose[]): Loose {
+  const sheet = piece['sheet'] as Loose | undefined;
+  const hand = sheet?.['hand'] as Loose | undefined;
+  if (!sheet || !hand) return piece;
+  const n = (from: Loose | undefined, key: string): number => Number(from?.[key] ?? 0);
+  const shop = shops.find(({ id }) => id === piece['shop']) ?? (shopOf(String(piece['shop'])) as unknown as Loose);
+  const bleed = sheet['bleed'] === 'trimmed' ? 0 : n(shop['bleed'] as Loose, String(piece['kind']));
+  const gap = sheet['gutter'] === 'none' ? 0 : sheet['gutter'] === 'twice the bleed' ? 2 * bleed : n(sheet, 'gutter');
+  const press = sheet['press'] as Loose | undefined;
+  const foot = Math.max(n(sheet, 'gripper'), n(sheet, 'unprintable'));
+  const tumbles = sheet['turning'] === 'work-and-tumble';
+  const head = tumbles ? foot : n(sheet, 'unprintable');
+  const across = n(piece, hand['turned'] ? 'height' : 'width');
+  const down = n(piece, hand['turned'] ? 'width' : 'height');
+  const width = n(hand, 'columns') * (across + gap) - gap;
+  const height = n(hand, 'rows') * (down + gap) - gap;
+  const x =
+    sheet['turning'] === 'work-and-turn' ? (n(press, 'width') - gap) / 2 - width : (n(press, 'width') - width) / 2;
+  const y = tumbles ? (n(press, 'height') - gap) / 2 - height : (head + n(press, 'height') - foot - height) / 2;
+  const { rows, columns, turned } = hand;
+  const block = { item: 0, rows, columns, turned, x: x + n(hand, 'x'), y: y + n(hand, 'y') };
+  return { ...piece, sheet: { ...sheet, hand: { forms: [{ blocks: [block] }] } } };
+}
+
+const from6 = (job: Loose): Loose => ({
+  ...job,
+  version: 7,
+  pieces: list(job['pieces']).map((piece) => handFrom6(piece, list(job['shops']))),
+});
+
 /** The step from each version to the next. */
-const STEPS: Record<number, (job: Loose) => Loose> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5 };
+const STEPS: Record<number, (job: Loose) => Loose> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5, 6: from6 };
 
 /** An older job brought to the present version; anything else comes back as it is. */
 export function migrate(json: unknown): unknown {

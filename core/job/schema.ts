@@ -19,7 +19,7 @@ export * from './element';
 
 /** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
-export const JOB_VERSION = 6;
+export const JOB_VERSION = 7;
 
 /** A line to lay things out by; upright where `axis` is x. */
 export const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: place });
@@ -95,6 +95,8 @@ export const assetSchema = z.strictObject({
   upscaled: z.int().min(2).max(8).optional(),
   /** How well a JPEG was saved, 1 to 100, by its tables. */
   quality: z.int().min(1).max(100).optional(),
+  /** How wide a pixel, upright, is to its height, where the file says that it is not square. */
+  pixelAspect: z.number().positive().optional(),
 });
 export type Asset = z.infer<typeof assetSchema>;
 export const assetHash = z.string().regex(/^[0-9a-f]{64}$/, 'an asset is named by its SHA-256');

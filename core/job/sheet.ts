@@ -11,6 +11,33 @@ export const TURNINGS = ['one side', 'sheetwise', 'work-and-turn', 'work-and-tum
 export type Turning = (typeof TURNINGS)[number];
 export const WAYS = ['any', 'upright', 'turned'] as const;
 
+const blockSchema = z.strictObject({
+  /** Whose: 0 the piece itself, then what shares the sheet in its order. */
+  item: z.int().min(0).max(200),
+  rows: z.int().min(1).max(100),
+  columns: z.int().min(1).max(100),
+  turned: z.boolean(),
+  /** The upper left corner of its first trim, from the sheet's left edge and head. */
+  x: z.number().min(-8000).max(8000),
+  y: z.number().min(-8000).max(8000),
+});
+/** Rows and columns of one piece that lie the same way, the sheet's gutter between them. */
+export type SheetBlock = z.infer<typeof blockSchema>;
+
+const handSchema = z.strictObject({
+  forms: z
+    .array(
+      z.strictObject({
+        /** How many of it are needed where there are several forms; of one alone the orders tell. */
+        run: z.int().min(1).max(MOST_ORDERED).optional(),
+        blocks: z.array(blockSchema).min(1).max(400),
+      }),
+    )
+    .min(1)
+    .max(100),
+});
+export type SheetByHand = z.infer<typeof handSchema>;
+
 export const sheetSchema = z.strictObject({
   press: z.strictObject({ name: z.string().min(1).max(80), width: side, height: side }),
   /** The edge that the press holds, along the foot of the sheet; nothing is printed there. */
@@ -37,17 +64,10 @@ export const sheetSchema = z.strictObject({
       }),
     )
     .max(200),
-  /** A plain grid of one's own instead of the best that was found. */
-  hand: z
-    .strictObject({
-      rows: z.int().min(1).max(100),
-      columns: z.int().min(1).max(100),
-      turned: z.boolean(),
-      /** From the middle, to the right and down. */
-      x: z.number().min(-4000).max(4000),
-      y: z.number().min(-4000).max(4000),
-    })
-    .optional(),
+  /** A layout of one's own instead of one that was found. */
+  hand: handSchema.optional(),
+  /** Which faces of the piece lie on the front and on the back of the sheet; its first two where it is left out. */
+  faces: z.array(z.int().min(0).max(100)).min(1).max(2).optional(),
   /** Which of the layouts that were found is taken, 0 the best. */
   taken: z.int().min(0).max(200),
 });

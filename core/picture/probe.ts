@@ -13,6 +13,8 @@ export interface PictureFacts {
   bits: number;
   /** How well a JPEG was saved, 1 to 100; what cannot be told is left out. */
   quality?: number;
+  /** How wide a stored pixel is to its height, where the file says that it is not square. */
+  pixelAspect?: number;
   /** The embedded ICC profile, if there is one and it is stored plainly (JPEG). */
   icc?: Uint8Array;
 }
@@ -31,6 +33,22 @@ function looksLike(bytes: Uint8Array): string {
   return 'something else';
 }
 
+/** The width of a pixel to its height from how many there are across and down; undefined where it is square within 1 %. */
+function aspectOf(across: number, down: number): number | undefined {
+  const aspect = down / across;
+  return Number.isFinite(aspect) && aspect > 0 && Math.abs(aspect - 1) > 0.01 ? aspect : undefined;
+}
+
+/** The chunk of physical pixel dimensions (PNG specification, 11.3.4.3), which comes before the picture data. */
+function pngAspect(bytes: Uint8Array, view: DataView): number | undefined {
+  for (let at = 33; at + 20 <= bytes.length; at += 12 + view.getUint32(at)) {
+    const type = latin(bytes, at + 4, at + 8);
+    if (type === 'pHYs') return aspectOf(view.getUint32(at + 8), view.getUint32(at + 12));
+    if (type === 'IDAT') return undefined;
+  }
+  return undefined;
+}
+
 function probePng(bytes: Uint8Array): PictureFacts {
   if (bytes.length < 33 || latin(bytes, 12, 16) !== 'IHDR')
     throw new PictureError('This PNG is cut short: its head is missing. Get the file again from where it came from.');
@@ -38,6 +56,7 @@ function probePng(bytes: Uint8Array): PictureFacts {
   const channels = { 0: 1, 2: 3, 3: 3, 4: 2, 6: 4 }[bytes[25]!];
   if (!channels)
     throw new PictureError('This PNG has a colour type that does not exist. Save it again from its program.');
+  const pixelAspect = pngAspect(bytes, view);
   return {
     type: 'image/png',
     width: view.getUint32(16),
@@ -45,25 +64,36 @@ function probePng(bytes: Uint8Array): PictureFacts {
     channels,
     bits: bytes[24]!,
     orientation: 1,
+    ...(pixelAspect === undefined ? {} : { pixelAspect }),
   };
 }
 
-/** The orientation tag (0x0112) of an EXIF block that starts at its TIFF header. */
-function exifOrientation(tiff: Uint8Array): number {
-  if (tiff.length < 14) return 1;
+/** What is read of an EXIF block that starts at its TIFF header (CIPA DC-008): how it is turned and its pixels' aspect. */
+function readExif(tiff: Uint8Array): { orientation: number; pixelAspect?: number | undefined } {
+  const square = { orientation: 1 };
+  if (tiff.length < 14) return square;
   const view = new DataView(tiff.buffer, tiff.byteOffset, tiff.byteLength);
   const little = latin(tiff, 0, 2) === 'II';
   const ifd = view.getUint32(4, little);
-  if (ifd + 2 > tiff.length) return 1;
+  if (ifd + 2 > tiff.length) return square;
+  const rational = (at: number): number =>
+    at + 8 > tiff.length ? Number.NaN : view.getUint32(at, little) / view.getUint32(at + 4, little);
+  let orientation = 1;
+  let [across, down] = [Number.NaN, Number.NaN];
   for (let i = 0; i < view.getUint16(ifd, little); i++) {
     const at = ifd + 2 + 12 * i;
-    if (at + 12 > tiff.length) return 1;
-    if (view.getUint16(at, little) !== 0x0112) continue;
-    const value = view.getUint16(at + 8, little);
-    return value >= 1 && value <= 8 ? value : 1;
+    if (at + 12 > tiff.length) break;
+    const tag = view.getUint16(at, little);
+    if (tag === 0x0112) orientation = view.getUint16(at + 8, little);
+    else if (tag === 0x011a) across = rational(view.getUint32(at + 8, little));
+    else if (tag === 0x011b) down = rational(view.getUint32(at + 8, little));
   }
-  return 1;
+  return { orientation: orientation >= 1 && orientation <= 8 ? orientation : 1, pixelAspect: aspectOf(across, down) };
 }
+
+/** The densities of a JFIF header (ITU-T T.871, 10.1), or the aspect alone where it gives no unit. */
+const jfifAspect = (body: Uint8Array): number | undefined =>
+  body.length < 12 ? undefined : aspectOf((body[8]! << 8) | body[9]!, (body[10]! << 8) | body[11]!);
 
 const joinChunks = (chunks: Uint8Array[]): Uint8Array => {
   const out = new Uint8Array(chunks.reduce((n, c) => n + c.length, 0));
@@ -99,6 +129,7 @@ function probeJpeg(bytes: Uint8Array): PictureFacts {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   let size: Pick<PictureFacts, 'width' | 'height' | 'channels'> | undefined;
   let orientation = 1;
+  let pixelAspect: number | undefined;
   const profile: Uint8Array[] = [];
   let quality: number | undefined;
   let at = 2;
@@ -113,8 +144,12 @@ function probeJpeg(bytes: Uint8Array): PictureFacts {
     if (isFrameHeader(marker)) {
       if (body.length < 6) throw new PictureError('This JPEG is damaged. Save it again from its program.');
       size = { height: (body[1]! << 8) | body[2]!, width: (body[3]! << 8) | body[4]!, channels: body[5]! };
-    } else if (marker === 0xe1 && latin(body, 0, 4) === 'Exif') orientation = exifOrientation(body.subarray(6));
-    else if (marker === 0xdb) quality ??= qualityOf(body);
+    } else if (marker === 0xe0 && latin(body, 0, 4) === 'JFIF') pixelAspect ??= jfifAspect(body);
+    else if (marker === 0xe1 && latin(body, 0, 4) === 'Exif') {
+      const exif = readExif(body.subarray(6));
+      orientation = exif.orientation;
+      pixelAspect ??= exif.pixelAspect;
+    } else if (marker === 0xdb) quality ??= qualityOf(body);
     else if (marker === 0xe2 && latin(body, 0, 11) === 'ICC_PROFILE') profile[body[12]! - 1] = body.subarray(14);
     else if (marker === 0xda) break;
     at += 2 + length;
@@ -129,6 +164,7 @@ function probeJpeg(bytes: Uint8Array): PictureFacts {
     bits: 8,
     orientation,
     ...(quality === undefined ? {} : { quality }),
+    ...(pixelAspect === undefined ? {} : { pixelAspect }),
     ...(chunks.length > 0 ? { icc: joinChunks(chunks) } : {}),
   };
 }

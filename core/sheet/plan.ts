@@ -4,9 +4,13 @@ import { NO_ORDER } from '../job/order';
 import type { Job, Piece } from '../job/schema';
 import type { SheetMade } from '../job/sheet';
 import { shopIn } from '../job/shops-of';
+import { formsByHand } from './by-hand';
 import { cuttingPlan } from './cutting';
 import { type Form, ganged, type Item, type Slot } from './gang';
-import { gridOf, layoutsOf, type Size } from './search';
+import { layoutsOf, type Size } from './search';
+import { SheetError } from './sheet-error';
+
+export { SheetError };
 
 /** From pieces and quantities to press sheets. Lengths in points, from the sheet's upper left corner. */
 
@@ -15,12 +19,14 @@ export interface SheetItem {
   piece: Piece;
   person?: string | undefined;
   quantity: number;
+  /** The numbers of the faces on its front and its back; one where its back is white. */
+  faces: readonly number[];
 }
 
 /** One of an item on a side of the sheet. */
 export interface Placed {
   item: number;
-  /** 0 the front, 1 the back. */
+  /** 0 the front, 1 the back: which of the item's faces. */
   face: 0 | 1;
   trim: Box;
   /** Degrees clockwise. */
@@ -31,6 +37,8 @@ export interface Placed {
 export interface SheetForm {
   first: Placed[];
   second: Placed[];
+  /** Sheets that are needed. */
+  run: number;
   /** Sheets that are printed, those that are spoilt among them. */
   sheets: number;
   /** How many of each item a sheet gives. */
@@ -49,9 +57,6 @@ export interface SheetPlan {
   cuts: number;
 }
 
-/** What was asked cannot be laid out; the message is for the user. */
-export class SheetError extends Error {}
-
 /** What may be printed on, on the first side: within the gripper at the foot and the white along the other edges. */
 export function usable({ press, gripper, unprintable, turning }: SheetMade): Box {
   // Tumbled, the sheet is held by its other edge the second time.
@@ -65,13 +70,20 @@ export function usable({ press, gripper, unprintable, turning }: SheetMade): Box
   };
 }
 
-export const itemsOf = (job: Job, piece: Piece, made: SheetMade): SheetItem[] => [
-  { piece, person: piece.person, quantity: (piece.order ?? NO_ORDER).quantity },
-  ...made.also.flatMap(({ piece: id, person, quantity }) => {
-    const found = pieceOf(job, id);
-    return found ? [{ piece: found, person, quantity }] : [];
-  }),
-];
+/** The faces of a piece that lie on a sheet where nothing else is asked: the first two. */
+const firstTwo = ({ faces }: Piece): number[] => faces.slice(0, 2).map((_, i) => i);
+
+export const itemsOf = (job: Job, piece: Piece, made: SheetMade): SheetItem[] => {
+  const asked = made.faces?.filter((n) => n < piece.faces.length) ?? [];
+  const facesOf = (of: Piece): readonly number[] => (of.id === piece.id && asked.length > 0 ? asked : firstTwo(of));
+  return [
+    { piece, person: piece.person, quantity: (piece.order ?? NO_ORDER).quantity, faces: facesOf(piece) },
+    ...made.also.flatMap(({ piece: id, person, quantity }) => {
+      const found = pieceOf(job, id);
+      return found ? [{ piece: found, person, quantity, faces: facesOf(found) }] : [];
+    }),
+  ];
+};
 
 /** How far colour runs past the trims of these pieces on the sheet. */
 export const bleedOn = (job: Job, items: readonly SheetItem[], made: SheetMade): number =>
@@ -112,7 +124,7 @@ const backAngle = (angle: number, { turning }: Pick<SheetMade, 'turning'>): numb
 function formOf(
   slots: readonly Slot[],
   at: { x: number; y: number },
-  sheets: number,
+  run: number,
   made: SheetMade,
   items: readonly SheetItem[],
 ): SheetForm {
@@ -121,28 +133,27 @@ function formOf(
     return { item: slot.item, face: 0, trim, angle: slot.turned ? 90 : 0 };
   });
   const backs = fronts.flatMap((front): Placed[] =>
-    made.turning === 'one side' || (items[front.item]?.piece.faces.length ?? 1) < 2
+    made.turning === 'one side' || (items[front.item]?.faces.length ?? 1) < 2
       ? []
       : [{ ...front, face: 1, trim: turnedOver(front.trim, made), angle: backAngle(front.angle, made) }],
   );
   const halves = halvesMeet(made);
   const first = halves ? [...fronts, ...backs] : fronts;
   const each = items.map((_, i) => slots.filter(({ item }) => item === i).length * (halves ? 2 : 1));
-  return { first, second: halves ? [] : backs, sheets: Math.ceil(sheets * (1 + made.overs / 100)), each };
+  return { first, second: halves ? [] : backs, run, sheets: Math.ceil(run * (1 + made.overs / 100)), each };
 }
 
 /** Every trim of a sheet: what its cuts are made round. */
 export const trimsOf = ({ first }: SheetForm): Box[] => first.map(({ trim }) => trim);
 
 /** Where a block of slots starts so that it lies in the middle of an area, or against the middle of the sheet. */
-function middled(slots: readonly Slot[], area: Box, { turning, hand }: SheetMade) {
+function middled(slots: readonly Slot[], area: Box, { turning }: SheetMade) {
   const around = unionOf(slots) ?? { x: 0, y: 0, width: 0, height: 0 };
   const halved = turning === 'work-and-turn' ? 'x' : turning === 'work-and-tumble' ? 'y' : undefined;
   const place = (axis: 'x' | 'y'): number => {
     const [from, room, size] = axis === 'x' ? [area.x, area.width, around.width] : [area.y, area.height, around.height];
-    const shift = hand ? hand[axis] : 0;
     // Halves meet in the middle, so that one strip of paper is left and not two.
-    return (halved === axis ? from + room - size : from + (room - size) / 2) - around[axis] + shift;
+    return (halved === axis ? from + room - size : from + (room - size) / 2) - around[axis];
   };
   return { x: place('x'), y: place('y') };
 }
@@ -166,11 +177,29 @@ function refuse(items: readonly SheetItem[], made: SheetMade, area: Box, bleed: 
       );
   }
   const two = halvesMeet(made);
-  const single = items.find(({ piece }) => piece.faces.length < 2);
+  const single = items.find(({ faces }) => faces.length < 2);
   if (two && single)
     throw new SheetError(
       `${single.piece.name} has no back: ${made.turning} prints fronts and backs from one form. Choose sheetwise or one side.`,
     );
+}
+
+/** A plan from its forms. */
+function measured(says: string, forms: SheetForm[], { press }: SheetMade): SheetPlan {
+  const paper = { x: 0, y: 0, width: press.width, height: press.height };
+  const used = forms.reduce(
+    (sum, form) => sum + form.sheets * form.first.reduce((area, { trim }) => area + trim.width * trim.height, 0),
+    0,
+  );
+  const sheets = forms.reduce((sum, form) => sum + form.sheets, 0);
+  return {
+    says,
+    forms,
+    up: forms[0]!.each.reduce((sum, count) => sum + count, 0),
+    waste: 1 - used / (sheets * paper.width * paper.height),
+    sheets,
+    cuts: forms.reduce((sum, form) => sum + cuttingPlan(paper, trimsOf(form)).length, 0),
+  };
 }
 
 /**
@@ -190,6 +219,7 @@ export function sheetPlans(
     throw new SheetError('The margins leave nothing of the sheet. Make them smaller, or the sheet larger.');
   refuse(items, made, whole, bleed);
   // The outermost pieces keep their bleed: what is laid out are trims, within it.
+  const doubled = halvesMeet(made) ? 2 : 1;
   const half = halfOf(whole, made, gap);
   const inner = innerArea(half, made, bleed);
   const area = { width: inner.width, height: inner.height };
@@ -209,28 +239,24 @@ export function sheetPlans(
       'With the grain as it is asked, these pieces cannot lie as they are asked to. Let them lie any way, or the grain run any way.',
     );
 
-  const plan = (says: string, forms: readonly Form[]): SheetPlan => {
-    const built = forms.map(({ slots, sheets }) => formOf(slots, middled(slots, inner, made), sheets, made, items));
-    const first = built[0]!;
-    const paper = { x: 0, y: 0, width: made.press.width, height: made.press.height };
-    const used = built.reduce(
-      (sum, form) => sum + form.sheets * form.first.reduce((area, { trim }) => area + trim.width * trim.height, 0),
-      0,
-    );
-    const sheets = built.reduce((sum, form) => sum + form.sheets, 0);
-    return {
+  const plan = (says: string, forms: readonly Form[]): SheetPlan =>
+    measured(
       says,
-      forms: built,
-      up: first.each.reduce((sum, count) => sum + count, 0),
-      waste: 1 - used / (sheets * paper.width * paper.height),
-      sheets,
-      cuts: built.reduce((sum, form) => sum + cuttingPlan(paper, trimsOf(form)).length, 0),
-    };
-  };
+      forms.map(({ slots, sheets }) => formOf(slots, middled(slots, inner, made), sheets, made, items)),
+      made,
+    );
 
+  if (made.hand) {
+    const forms = formsByHand(made.hand, { items, gap, area: inner, doubled });
+    return [
+      measured(
+        'by hand',
+        forms.map(({ slots, sheets }) => formOf(slots, { x: 0, y: 0 }, sheets, made, items)),
+        made,
+      ),
+    ];
+  }
   const [only] = sized;
-  const doubled = halvesMeet(made) ? 2 : 1;
-  if (sized.length === 1 && made.hand) return [byHand(only!, gap, made, whole, bleed, plan)];
   if (sized.length === 1) {
     const found = layoutsOf(only!, gap, area, way);
     if (found.length === 0)
@@ -275,41 +301,3 @@ function innerArea(half: Box, { turning }: SheetMade, bleed: number): Box {
   if (turning === 'work-and-tumble') return { ...inside, height: inside.height + bleed };
   return inside;
 }
-
-function byHand(
-  item: Item,
-  gap: number,
-  made: SheetMade,
-  whole: Box,
-  bleed: number,
-  plan: (says: string, forms: readonly Form[]) => SheetPlan,
-): SheetPlan {
-  const { rows, columns, turned } = made.hand!;
-  const doubled = halvesMeet(made) ? 2 : 1;
-  const slots = gridOf(item, gap, rows, columns, turned).map((spot) => ({ ...spot, item: 0 }));
-  const found = plan(`by hand, ${columns} × ${rows}`, [
-    { slots, sheets: Math.ceil(item.quantity / (slots.length * doubled)) },
-  ]);
-  const around = outset(unionOf(found.forms[0]!.first.map(({ trim }) => trim))!, bleed);
-  const out =
-    around.x < whole.x - 0.01 ||
-    around.y < whole.y - 0.01 ||
-    right(around) > right(whole) + 0.01 ||
-    bottom(around) > bottom(whole) + 0.01;
-  const halves = doubled === 2 && overlapHalves(found, made);
-  if (out || halves)
-    throw new SheetError(
-      `${columns} × ${rows} pieces run out of what can be printed on. Take fewer rows or columns, or move them back.`,
-    );
-  return found;
-}
-
-/** Whether pieces of the two halves lie over one another. */
-const overlapHalves = ({ forms }: SheetPlan, { turning, press }: SheetMade): boolean =>
-  forms[0]!.first.some(({ trim, face }) =>
-    face === 1
-      ? false
-      : turning === 'work-and-turn'
-        ? right(trim) > press.width / 2 + 0.01
-        : bottom(trim) > press.height / 2 + 0.01,
-  );

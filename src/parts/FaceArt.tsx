@@ -114,6 +114,8 @@ function Node({ node, id, previews, mixed }: Drawn & { node: SvgNode }) {
         </>
       );
     }
+    case 'text':
+      throw new Error('The stage shows letters as outlines.');
     case 'tone':
       return <UnitImage href={tonePng(node.tone, node.colour)} place={node.place} />;
     case 'image': {

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
+import { type Download, expect, type Page, test } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { bytesOf, element, openDemoCard, typeInto } from './bench';
 
@@ -58,6 +58,7 @@ test('several pieces go at once, each for its own shop, into one zip', async ({ 
   const saveAll = page.getByRole('button', { name: /^Save all 4 as hollin-and-fen-v3\.zip/ });
   await expect(saveAll).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/all \d+ things are as asked/)).toHaveCount(4);
+  await expect(page.getByRole('table', { name: 'Pictures in the file' }).first()).toContainText('ppi');
   const saving = page.waitForEvent('download');
   await saveAll.click();
   const files = unzipSync(await bytesOf(await saving));
@@ -69,14 +70,25 @@ test('several pieces go at once, each for its own shop, into one zip', async ({ 
   ]);
 });
 
-test('faces are written as drawings', async ({ page }) => {
+test('faces are written as drawings, words as outlines or as text; only those that are ticked', async ({ page }) => {
   await handOff(page);
   await page.getByRole('tab', { name: 'Drawings' }).click();
-  const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Write the drawings' }).click();
-  const files = unzipSync(await bytesOf(await saving));
+  const write = async (): Promise<Download> => {
+    const saving = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Write the drawings' }).click();
+    return saving;
+  };
+  const files = unzipSync(await bytesOf(await write()));
   const [front] = Object.entries(files).filter(([name]) => name.endsWith('front.svg'));
   expect(new TextDecoder().decode(front![1])).toMatch(/^<svg[^>]*viewBox="-8\.50\d* -8\.50\d* 257\.9\d* 172\.9\d*"/);
+  expect(Object.keys(files)).toHaveLength(2);
+  await page.getByLabel('As text').check();
+  await page.getByRole('checkbox', { name: 'Back', exact: true }).uncheck();
+  const text = await write();
+  expect(text.suggestedFilename()).toMatch(/front\.svg$/);
+  const svg = (await bytesOf(text)).toString();
+  expect(svg).toMatch(/<text [^>]*>Iris Calloway<\/text>/);
+  expect(svg).toContain('@font-face');
 });
 
 test('a proof tells the client what changed since the last; a package has all of the job', async ({ page }) => {

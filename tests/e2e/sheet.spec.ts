@@ -65,13 +65,50 @@ test('other people and pieces share the sheet; what cannot be laid out is told o
     .getByRole('button', { name: /^Without/ })
     .click();
   await expect(layouts(page).getByText('23 up').first()).toBeVisible();
-  await fields(page).getByLabel('Rows and columns by hand').check();
-  await expect(page.getByRole('img', { name: 'The sheet, front: 4 pieces' })).toBeVisible();
-  await typeInto(page, 'Rows', '40');
-  await expect(page.getByRole('alert')).toContainText('2 × 40 pieces run out of what can be printed on');
-  await typeInto(page, 'Rows', '3');
-  await expect(page.getByRole('img', { name: 'The sheet, front: 6 pieces' })).toBeVisible();
+});
+
+test('a layout that was found is changed by hand: typed, dragged, added to, and left again', async ({ page }, info) => {
+  await openSheet(page);
+  await page.getByRole('button', { name: 'Change it by hand' }).click();
+  const hand = page.getByRole('region', { name: 'Layout by hand' });
+  const block = (n: number) => hand.getByRole('group', { name: `Block ${n}`, exact: true });
+  await expect(layouts(page).getByText('by hand')).toBeVisible();
+  // The best layout is mixed: cards of one way above cards of the other.
+  await block(1).getByLabel('Rows').fill('40');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('runs out of what can be printed on');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  const columns = block(1).getByLabel('Columns');
+  await columns.fill(`${Number(await columns.inputValue()) - 1}`);
+  await columns.press('Enter');
+  await expect(layouts(page).getByText('22 up')).toBeVisible();
+  const left = block(1).getByLabel('Left');
+  const before = Number.parseFloat(await left.inputValue());
+  await page.getByRole('button', { name: 'Front', exact: true }).hover();
+  const handle = (await page.locator('[data-block="1"]').boundingBox())!;
+  await page.mouse.move(handle.x + 20, handle.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(handle.x + 60, handle.y + 20, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(async () => Number.parseFloat(await left.inputValue())).toBeGreaterThan(before + 15);
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  await expect(page.getByRole('img', { name: 'The sheet, front: 22 pieces' })).toBeVisible();
+  await page.getByRole('button', { name: 'Write the sheets' }).click();
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Save .*sheets\.pdf/ }).click({ timeout: 60_000 });
+  const file = info.outputPath('hand.pdf');
+  writeFileSync(file, await bytesOf(await saving));
+  const words = execFileSync('pdftotext', [file, '-']).toString();
+  expect(words.match(/Iris Calloway/g)).toHaveLength(22);
+  await hand.getByRole('button', { name: 'Another block' }).click();
+  await expect(page.getByRole('alert')).toContainText('lie over one another');
+  await hand
+    .getByRole('button', { name: /^Remove Block/ })
+    .last()
+    .click();
+  await hand.getByRole('button', { name: 'Back to what was found' }).click();
+  await expect(layouts(page).getByText('23 up').first()).toBeVisible();
   await fields(page).getByLabel('Turning').selectOption('work-and-turn');
-  await fields(page).getByLabel('Rows and columns by hand').uncheck();
   await expect(layouts(page).getByText('22 up').first()).toBeVisible();
 });

@@ -58,6 +58,30 @@ describe('PDF/X-1a against PDF/X-4', () => {
     for (const [plate, mean] of Object.entries(await differences(live, flat))) expect(mean, plate).toBeLessThan(0.001);
   });
 
+  it('on uneven ground words stay text and areas keep their edges, as windows on what they and the ground make', async () => {
+    const { job, assets, hash } = withPicture(
+      cardWith([]),
+      makePng(240, 160, (x, y) => [x, 255 - y, (x * y) % 200]),
+    );
+    const piece = job.pieces[0]!;
+    const elements: Element[] = [
+      makePicture({ id: 'p', x: 0, y: 0, width: mm(60), height: mm(40), asset: hash }),
+      makeShape({ id: 'veil', x: 30, y: 60, width: 90, height: 30, paint: { ink: 'copper', tint: 1 }, opacity: 0.5 }),
+      { ...makeWords({ id: 'w', text: 'Iris Calloway', x: 40, y: 30, lettering: { size: 14 } }), opacity: 0.6 },
+      { ...makeWords({ id: 'v', text: 'Turned words', x: 60, y: 80, lettering: { size: 9 } }), opacity: 0.4, turn: 20 },
+    ];
+    const dressed = { ...job, pieces: [{ ...piece, faces: [{ ...piece.faces[0]!, elements }] }] };
+    for (const standard of X1A) {
+      const flat = await exportTo('window.pdf', { job: dressed, assets }, { standard, marks: false });
+      const live = await exportTo('window-live.pdf', { job: dressed, assets }, { standard: 'PDF/X-4', marks: false });
+      expect(verify(readFileSync(flat), standard).filter(({ faults }) => faults.length > 0)).toEqual([]);
+      expect(run('pdftotext', ['-layout', flat, '-'])).toBe(run('pdftotext', ['-layout', live, '-']));
+      expect(run('pdftotext', [flat, '-'])).toContain('Iris Calloway');
+      for (const [plate, mean] of Object.entries(await differences(live, flat)))
+        expect(mean, plate).toBeLessThan(0.005);
+    }
+  });
+
   it('a see-through picture becomes a patch that takes no more than its own place', async () => {
     const { job, assets, hash } = withPicture(
       cardWith([]),

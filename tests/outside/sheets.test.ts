@@ -9,7 +9,7 @@ import { writePdf } from '../../core/files/pdf/write';
 import { outset, overlaps } from '../../core/geometry/box';
 import { makeShape } from '../../core/job/make';
 import type { Job, Piece } from '../../core/job/schema';
-import { type SheetMade, USUAL_SHEET } from '../../core/job/sheet';
+import { type SheetBlock, type SheetByHand, type SheetMade, USUAL_SHEET } from '../../core/job/sheet';
 import { cutMarks, inkable, sideMarks } from '../../core/sheet/marks';
 import { itemsOf, SheetError, sheetPlans, turnedOver, usable } from '../../core/sheet/plan';
 import { shopOf } from '../../core/trade/shops';
@@ -84,10 +84,18 @@ function allMeet(fronts: readonly PlacedBox[], backs: readonly PlacedBox[]): voi
   }
 }
 
+const byHand = (...blocks: Partial<SheetBlock>[]): SheetByHand => ({
+  forms: [
+    {
+      blocks: blocks.map((block) => ({ item: 0, rows: 1, columns: 1, turned: false, x: mm(20), y: mm(20), ...block })),
+    },
+  ],
+});
+
 const LAYOUTS: readonly [string, Partial<SheetMade>][] = [
   ['the best found, mixed', {}],
   ['all turned', { way: 'turned' }],
-  ['odd rows, off the middle', { hand: { rows: 3, columns: 2, turned: false, x: mm(7), y: mm(-12) } }],
+  ['odd rows, off the middle', { hand: byHand({ rows: 3, columns: 2, x: mm(85), y: mm(120) }) }],
   ['gripper and wide margins', { gripper: mm(12), unprintable: mm(7), gutter: mm(5) }],
   ['shared cuts', { gutter: 'none', bleed: 'trimmed' }],
 ];
@@ -192,11 +200,11 @@ describe('what cannot be laid out', () => {
     ['margins that leave nothing', { unprintable: 600 }, /margins leave nothing/],
     [
       'gutters that eat the sheet',
-      { gutter: 1999, hand: { rows: 2, columns: 2, turned: false, x: 0, y: 0 } },
-      /run out of what can be printed on/,
+      { gutter: 1999, hand: byHand({ rows: 2, columns: 2 }) },
+      /runs out of what can be printed on/,
     ],
     ['grain against the way', { way: 'turned', along: 'long side', grain: 'short' }, /cannot lie as they are asked to/],
-    ['a grid too large', { hand: { rows: 40, columns: 2, turned: false, x: 0, y: 0 } }, /run out/],
+    ['a grid too large', { hand: byHand({ rows: 40, columns: 2 }) }, /runs out/],
   ] as const)('%s', (_, part, message) => {
     expect(asked(part as Partial<SheetMade>)).toThrow(SheetError);
     expect(asked(part as Partial<SheetMade>)).toThrow(message);

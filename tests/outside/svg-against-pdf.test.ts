@@ -1,10 +1,10 @@
 import { join } from 'node:path';
-import { chromium } from '@playwright/test';
+import { chromium, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
 import { profileFile } from '../../cli/kit';
 import type { JobBundle } from '../../core/files/job-file';
-import { writeSvg } from '../../core/files/svg-file';
+import { type SvgWords, writeSvg } from '../../core/files/svg-file';
 import { flipElement, turnElement } from '../../core/job/edits/elements';
 import { shopOf } from '../../core/trade/shops';
 import { kit, openDemo } from '../kit';
@@ -31,17 +31,21 @@ const pixelsOf = async (file: string | Buffer): Promise<Pixels> => {
   return { data, width: info.width, height: info.height };
 };
 
-async function drawnByChromium(svg: string): Promise<Pixels> {
+async function inChromium<T>(svg: string, then: (page: Page) => Promise<T>): Promise<T> {
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   const page = await browser.newPage({ deviceScaleFactor: PPI / 96, viewport: { width: 800, height: 600 } });
   await page.setContent(`<body style="margin:0;background:#fff">${svg}</body>`);
-  const shot = await page.locator('svg').screenshot();
+  await page.evaluate(() => document.fonts.ready);
+  const result = await then(page);
   await browser.close();
-  return pixelsOf(shot);
+  return result;
 }
+
+const drawnByChromium = (svg: string): Promise<Pixels> =>
+  inChromium(svg, async (page) => pixelsOf(await page.locator('svg').screenshot()));
 
 /** Whether the pixels around a place are alike in a picture, within `within` levels. */
 function isFlat({ data, width }: Pixels, x: number, y: number, within: number): boolean {
@@ -81,19 +85,27 @@ function differences(a: Pixels, b: Pixels, flat: number) {
 }
 
 /** A face exported and drawn by poppler, and as SVG drawn by Chromium: how they differ. */
+function drawing({ job, assets }: JobBundle, pieceNumber: number, face: number, words: SvgWords): string {
+  const piece = job.pieces[pieceNumber]!;
+  const shop = shopOf(piece.shop);
+  return writeSvg(
+    job,
+    piece,
+    face,
+    shop.bleed[piece.kind],
+    { ...kit, press: kit.press(shop.condition), assets },
+    words,
+  );
+}
+
 async function compared(bundle: JobBundle, pieceNumber: number, face: number) {
   const piece = bundle.job.pieces[pieceNumber]!;
-  const shop = shopOf(piece.shop);
   const name = `${piece.id}-${face}-${Object.keys(bundle.job).length}`;
   const pdf = await exportTo(`${name}.pdf`, bundle, { pieceId: piece.id, faces: [face], marks: false });
   const profile = profileFile('general-coated.icc');
   run('pdftoppm', ['-r', `${PPI}`, '-png', '-singlefile', '-defaultcmykprofile', profile, pdf, name]);
   const fromPdf = await pixelsOf(join(folder, `${name}.png`));
-  const svg = writeSvg(bundle.job, piece, face, shop.bleed[piece.kind], {
-    ...kit,
-    press: kit.press(shop.condition),
-    assets: bundle.assets,
-  });
+  const svg = drawing(bundle, pieceNumber, face, 'outlines');
   const fromSvg = await drawnByChromium(svg);
   // Chromium's picture is of whole CSS pixels, each 3.125 of these.
   expect(Math.abs(fromPdf.width - fromSvg.width)).toBeLessThanOrEqual(4);
@@ -140,5 +152,27 @@ describe('words as text and as outlines', () => {
     // Measured when written: nothing away from edges; mean 0.2 levels.
     expect(found.worstAway).toBe(0);
     expect(found.mean).toBeLessThan(1);
+  });
+
+  it.each([
+    ['the card', 0, 0],
+    ['words on a circle and prices on a tab', 1, 1],
+    ['the letterhead', 3, 0],
+    ['the flyer', 7, 0],
+  ])('are the same on a screen: %s', async (_, piece, face) => {
+    const bundle = openDemo();
+    const outlines = await drawnByChromium(drawing(bundle, piece, face, 'outlines'));
+    const text = await drawnByChromium(drawing(bundle, piece, face, 'text'));
+    const found = differences(text, outlines, 6);
+    expect(found.worstAway).toBeLessThanOrEqual(2);
+    expect(found.mean).toBeLessThan(1);
+  });
+  it('can be searched in a drawing, where they are text', async () => {
+    const svg = drawing(openDemo(), 0, 0, 'text');
+    expect(await inChromium(svg, (page) => page.locator('svg').textContent())).toContain('Iris Calloway');
+    expect(
+      await inChromium(svg, (page) => page.evaluate(() => [...document.fonts].map(({ status }) => status))),
+    ).toEqual(expect.arrayContaining(['loaded']));
+    expect(drawing(openDemo(), 0, 0, 'outlines')).not.toContain('<text');
   });
 });

@@ -1,15 +1,17 @@
 import type { Plates } from '../../colour/ink';
-import { type Box, intersection } from '../../geometry/box';
+import { type Box, intersection, overlaps } from '../../geometry/box';
 import type { Matrix } from '../../geometry/matrix';
 import { type Colour, isShade } from '../../scene/colour';
 import type { Device, ImageRef } from '../../scene/device';
-import { type LaidPicture, partOf, platesDevice } from '../plates/device';
-import { changed, evenPlates, type Patch, patchOf } from './patch';
+import { boundsDevice } from '../bounds';
+import { type LaidPicture, type PlateGrid, partOf, platesDevice } from '../plates/device';
+import { type Covering, changed, evenPlates, mixed, mixedOver, type Patch, patchOf, wholePatch } from './patch';
 import { type Call, play, type Step, seeThroughBox, stepsOf } from './steps';
 
 /**
  * Flattening: what is see-through becomes what the press gets from it. Where it lies on one even colour it stays what it
- * is, in the colour that the two make; elsewhere a patch of solid cells takes its place. All else is drawn as it was.
+ * is, in the colour that the two make. On other ground plain ink becomes a window of its own outline on what the two make, so
+ * that edges stay lines and words stay words; all that is left is a patch of solid cells. All else is drawn as it was.
  */
 
 /** A device that can lay a patch, solid, whether or not it is printing over. */
@@ -28,13 +30,35 @@ export interface FlatAsked {
 /** Calls that draw plain inks or say what is drawn: alone in a group they can be mixed with what is below. */
 const PLAIN = new Set<keyof Device>(['beginElement', 'endElement', 'beginWords', 'endWords']);
 
-/** The amount that a group covers of what is below it, where all that is in it is plain ink. */
-function plainGroup({ calls, overprints }: Step): { opacity: number; inside: readonly Call[] } | undefined {
+const boundsOf = (call: Call): Box | undefined => {
+  const device = boundsDevice();
+  play([call], device);
+  return device.bounds();
+};
+
+/** Things of plain ink that cover a share of what is below them. */
+interface PlainGroup {
+  opacity: number;
+  inside: readonly Call[];
+}
+
+const OVERPRINTS = new Set<keyof Device>(['beginOverprint', 'endOverprint']);
+
+/** Whether no two of these inks lie where they could meet. */
+const lieApart = (boxes: readonly Box[]): boolean =>
+  boxes.every((one, i) => boxes.slice(i + 1).every((other) => !overlaps(one, other)));
+
+/** A group that is nothing but plain inks, each in its place. */
+function plainGroup({ calls, overprints }: Step): PlainGroup | undefined {
   const [first] = calls;
-  const inside = calls.slice(1, -1);
   if (overprints || first?.name !== 'beginGroup') return undefined;
+  const all = calls.slice(1, -1);
+  const inside = all.filter(({ name }) => !OVERPRINTS.has(name));
   const isPlain = (call: Call): boolean => PLAIN.has(call.name) || plainInk(call) !== undefined;
-  return inside.every(isPlain) ? { opacity: first.given[0], inside } : undefined;
+  if (!inside.every(isPlain)) return undefined;
+  // In a group there is nothing to print over but the group's own things.
+  const alone = inside.length === all.length || lieApart(inside.flatMap((call) => boundsOf(call) ?? []));
+  return alone ? { opacity: first.given[0], inside } : undefined;
 }
 
 function plainInk(call: Call): Plates | undefined {
@@ -43,18 +67,31 @@ function plainInk(call: Call): Plates | undefined {
   return isShade(colour) ? undefined : colour;
 }
 
-/** An ink that covers a share of an even ground (ISO 32000-1, 11.3.3, blend mode Normal). */
-export function mixed(over: Plates, opacity: number, ground: Plates): Plates {
-  const names = [...new Set([...Object.keys(ground), ...Object.keys(over)])];
-  return Object.fromEntries(
-    names.map((name) => [name, (ground[name] ?? 0) * (1 - opacity) + (over[name] ?? 0) * opacity]),
-  );
-}
-
 const inInk = (call: Call, ground: Plates, opacity: number): Call => {
   const ink = plainInk(call);
   return ink ? ({ ...call, given: [...call.given.slice(0, -1), mixed(ink, opacity, ground)] } as Call) : call;
 };
+
+const hasLine = (calls: readonly Call[]): boolean => calls.some(({ name }) => name === 'strokePath');
+
+/** Draws areas and words of plain ink as windows on what they and the ground below them make. */
+function drawWindows(group: PlainGroup, ground: PlateGrid, device: PatchDevice): void {
+  for (const call of group.inside) {
+    const ink = plainInk(call);
+    if (!ink) {
+      play([call], device);
+      continue;
+    }
+    const bounds = boundsOf(call);
+    const part = bounds && intersection(bounds, ground.box);
+    if (!part) continue;
+    const { patch, place } = wholePatch(mixedOver(ink, group.opacity, partOf(ground, part)));
+    if (call.name === 'showGlyphs') device.beginGlyphClip([call.given[0]]);
+    if (call.name === 'fillPath') device.beginClip(call.given[0]);
+    device.drawPatch(patch, place);
+    device.endClip();
+  }
+}
 
 /** Draws something on a device with nothing left that is see-through. */
 export function drawFlat(draw: (device: Device) => void, device: PatchDevice, { box, ppi, picture }: FlatAsked): void {
@@ -85,6 +122,7 @@ export function drawFlat(draw: (device: Device) => void, device: PatchDevice, { 
         plain.inside.map((call) => inInk(call, ground, plain.opacity)),
         device,
       );
+    else if (plain && !hasLine(plain.inside)) drawWindows(plain, before, device);
     else {
       const { patch, place } = patchOf(after, cells);
       device.drawPatch(patch, place);

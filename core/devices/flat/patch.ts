@@ -71,3 +71,29 @@ export function patchOf(grid: PlateGrid, cells: readonly number[]): { patch: Pat
   const place = [width * side, 0, 0, height * side, grid.box.x + left * side, grid.box.y + top * side] as const;
   return { patch: { width, height, plates, amounts, here }, place };
 }
+
+/** An ink that covers a share of an even ground (ISO 32000-1, 11.3.3, blend mode Normal). */
+export function mixed(ink: Plates, opacity: number, ground: Plates): Plates {
+  const names = [...new Set([...Object.keys(ground), ...Object.keys(ink)])];
+  return Object.fromEntries(
+    names.map((name) => [name, (ground[name] ?? 0) * (1 - opacity) + (ink[name] ?? 0) * opacity]),
+  );
+}
+
+/** An ink that covers a share of a ground, cell by cell. */
+export function mixedOver(ink: Plates, opacity: number, ground: PlateGrid): PlateGrid {
+  const names = [...new Set([...ground.plates.keys(), ...Object.keys(ink)])];
+  const none = new Float32Array(ground.width * ground.height);
+  const plate = (name: string): Float32Array => {
+    const own = (ink[name] ?? 0) * opacity;
+    return (ground.plates.get(name) ?? none).map((below) => below * (1 - opacity) + own);
+  };
+  return { ...ground, plates: new Map(names.map((name) => [name, plate(name)])) };
+}
+
+/** A patch of all the cells of a grid. */
+export const wholePatch = (grid: PlateGrid): ReturnType<typeof patchOf> =>
+  patchOf(
+    grid,
+    Array.from({ length: grid.width * grid.height }, (_, cell) => cell),
+  );

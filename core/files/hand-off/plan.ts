@@ -5,12 +5,18 @@ import { exportName } from '../file-names';
 import type { PdfAsked } from '../pdf/asked';
 import { type HandOffSettings, pdfAsked, settled } from './settings';
 
+/** A letter that is handed over, and which of its pages; all of them where they are left out. */
+export interface ChosenLetter {
+  id: string;
+  pages?: readonly number[] | undefined;
+}
+
 /** A piece that is handed over, and which of its faces; all of them where they are left out. */
 export interface Chosen {
   piece: string;
   faces?: readonly number[] | undefined;
-  /** Letters written on it that go too, by their ids: all in one file. */
-  letters?: readonly string[] | undefined;
+  /** Letters written on it that go too: all in one file. */
+  letters?: readonly ChosenLetter[] | undefined;
 }
 
 /** A file that is to be written. */
@@ -19,7 +25,7 @@ export interface PlannedFile {
   piece: string;
   asked: PdfAsked;
   /** The letters whose pages it has, instead of the faces of its piece. */
-  letters?: readonly string[];
+  letters?: readonly ChosenLetter[];
 }
 
 /** Names that are taken get a number. */

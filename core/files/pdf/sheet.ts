@@ -1,6 +1,6 @@
 import { pieceFacts } from '../../checks/piece-facts';
 import { pdfDevice, pdfNumber } from '../../devices/pdf';
-import { type Box, bottom, outset, overlaps, right } from '../../geometry/box';
+import { type Box, bottom, outset, overlaps } from '../../geometry/box';
 import { showFor } from '../../job/edits/house';
 import { pieceOf } from '../../job/find';
 import type { Job, Piece } from '../../job/schema';
@@ -9,6 +9,7 @@ import { shopIn } from '../../job/shops-of';
 import { printedFaces } from '../../scene/shown-faces';
 import { drawSlug } from '../../scene/slug';
 import { sourcesOf } from '../../scene/sources';
+import { colourArea } from '../../sheet/colour-area';
 import { cutMarks, drawSheetMarks, inkable, type Line, sideMarks } from '../../sheet/marks';
 import { bleedOn, type Placed, type SheetForm, type SheetItem, type SheetPlan } from '../../sheet/plan';
 import type { ShopSpec } from '../../trade/schema';
@@ -112,7 +113,8 @@ export async function writeSheets(
   const shared = new Map<string, string | undefined>();
   const keyOf = ({ item, face }: Placed): string | undefined => {
     const name = `${item} ${face}`;
-    if (!shared.has(name)) shared.set(name, sharedFace(document, job, items[item]!, face, asked, kit));
+    if (!shared.has(name))
+      shared.set(name, sharedFace(document, job, items[item]!, items[item]!.faces[face]!, asked, kit));
     return shared.get(name);
   };
   const sideOf = (form: SheetForm, n: number, placed: readonly Placed[], side: (typeof SIDES)[number]): PageContent => {
@@ -124,7 +126,7 @@ export async function writeSheets(
       names.add(key);
       const { piece } = items[each.item]!;
       const own = shopIn(job, piece.shop).bleed[piece.kind];
-      const clip = clipOf(each, trims, Math.min(own, bleed));
+      const clip = colourArea(each.trim, trims, Math.min(own, bleed));
       return [{ each, clip, draw: (within: Box) => drawPlaced(each, key, piece, own, within, sheet) }];
     });
     // Where a corner of one's bleed lies on another's trim, that one is drawn once more, on white.
@@ -161,26 +163,4 @@ export async function writeSheets(
   }
   const facts = { title: `${job.name}: sheets`, date: job.changed, id: fileId(job, asked) };
   return closeDocument(document, contents, facts, kit, tell, 0.3);
-}
-
-/** What a piece may colour: to the middle of the gutter where it has a neighbour, else all of its bleed. */
-function clipOf({ trim }: Placed, all: readonly Box[], bleed: number): Box {
-  const reach = (distance: (other: Box) => number, abreast: (other: Box) => boolean): number =>
-    Math.min(
-      bleed,
-      ...all.flatMap((other) => {
-        const far = distance(other);
-        return other !== trim && abreast(other) && far > -0.01 ? [Math.max(0, far) / 2] : [];
-      }),
-    );
-  const besideIt = (o: Box): boolean => o.y < bottom(trim) - 0.01 && bottom(o) > trim.y + 0.01;
-  const aboveIt = (o: Box): boolean => o.x < right(trim) - 0.01 && right(o) > trim.x + 0.01;
-  const left = reach((o) => trim.x - right(o), besideIt);
-  const head = reach((o) => trim.y - bottom(o), aboveIt);
-  return {
-    x: trim.x - left,
-    y: trim.y - head,
-    width: left + trim.width + reach((o) => o.x - right(trim), besideIt),
-    height: head + trim.height + reach((o) => o.y - bottom(trim), aboveIt),
-  };
 }

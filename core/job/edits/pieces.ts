@@ -1,3 +1,4 @@
+import type { Point } from '../../geometry/box';
 import type { Order } from '../order';
 import type { Job, Piece } from '../schema';
 import type { SheetMade } from '../sheet';
@@ -42,4 +43,13 @@ export const setOrder = (job: Job, pieceId: string, order: Order): Job =>
 export const setSheet = (job: Job, pieceId: string, sheet: SheetMade): Job =>
   changePiece(job, pieceId, (piece) => {
     piece.sheet = sheet;
+  });
+
+/** Moves a block of a layout by hand; `by` in points on the sheet. */
+export const moveBlock = (job: Job, pieceId: string, form: number, block: number, by: Point): Job =>
+  changePiece(job, pieceId, (piece) => {
+    const moved = piece.sheet?.hand?.forms[form]?.blocks[block];
+    if (!moved) return;
+    moved.x += by.x;
+    moved.y += by.y;
   });

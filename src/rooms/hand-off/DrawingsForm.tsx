@@ -1,27 +1,37 @@
+import { useState } from 'react';
 import { plainName } from '../../../core/files/file-names';
 import type { Chosen } from '../../../core/files/hand-off/plan';
+import type { SvgWords } from '../../../core/files/svg-file';
+import { RadioList } from '../../parts/RadioList';
 import { loadAssets } from '../../store/db';
 import { useBench } from '../layout/bench';
 import { saveFiles } from './save';
 import { useWriting } from './use-writing';
 import { WriteRow } from './WriteRow';
 
+const WORDS = [
+  ['outlines', 'As outlines', 'They look the same everywhere, and are words no longer.'],
+  [
+    'text',
+    'As text',
+    'They can be searched and read out. What is in use of each typeface goes along; ligatures, small capitals and typefaces that may not go along are outlines.',
+  ],
+] as const;
+
 /** Faces as SVG drawings, with their bleed, in the colours that the press makes of them. */
 export function DrawingsForm({ chosen }: { chosen: readonly Chosen[] }) {
   const { job } = useBench();
+  const [words, setWords] = useState<SvgWords>('outlines');
   const writing = useWriting();
   async function write(): Promise<void> {
     const assets = await loadAssets(job);
-    const ids = chosen.map(({ piece }) => piece);
-    const files = await writing.run((room, tell) => room.exportDrawings(job, ids, assets, tell));
+    const files = await writing.run((room, tell) => room.exportDrawings(job, chosen, words, assets, tell));
     if (files) saveFiles(files, `${plainName(job.name)}-svg.zip`);
   }
   return (
     <div className="grid gap-4 p-4">
-      <p className="text-[14px]">
-        A file a face with its bleed, in screen colours as the press makes them. Words are the outlines of their
-        letters, so that they look the same where the typefaces are not there.
-      </p>
+      <p className="text-[14px]">A file a face with its bleed, in screen colours as the press makes them.</p>
+      <RadioList name="words" says="Words" options={WORDS} value={words} onChange={setWords} />
       <WriteRow
         writing={writing}
         says="Write the drawings"

@@ -1,6 +1,8 @@
 import { type ReactNode, useState } from 'react';
+import { lettersAsPages } from '../../../core/files/hand-off/letters';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import { pieceOf } from '../../../core/job/find';
+import { asFace } from '../../../core/job/turned';
 import { printedFaces } from '../../../core/scene/shown-faces';
 import { FaceArt } from '../../parts/FaceArt';
 import { useUndoKeys } from '../../parts/use-undo-keys';
@@ -107,27 +109,31 @@ function ChosenFaces({ chosen }: { chosen: readonly Chosen[] }) {
   if (chosen.length === 0) return <p className="quiet">Tick a piece at the left.</p>;
   return (
     <div className="flex flex-wrap items-end justify-center gap-8 pt-6">
-      {chosen.flatMap(({ piece: id, faces }) => {
+      {chosen.flatMap(({ piece: id, faces, letters }) => {
         const piece = pieceOf(job, id);
         if (!piece) return [];
-        return printedFaces(piece, sources)
-          .filter((_, i) => !faces || faces.includes(i))
-          .map((face) => (
-            <figure key={face.id} className="grid gap-1.5">
-              <svg
-                role="img"
-                aria-label={`${piece.name}, ${face.name}`}
-                viewBox={`0 0 ${piece.width} ${piece.height}`}
-                className="max-h-[42vh] bg-white shadow-md"
-                style={{ width: Math.min(460, piece.width * 1.5) }}
-              >
-                <FaceArt face={face} sources={sources} press={press} previews={previews} />
-              </svg>
-              <figcaption className="quiet text-center text-[13px]">
-                {piece.name}, {face.name}
-              </figcaption>
-            </figure>
-          ));
+        const written = letters?.length ? lettersAsPages(job, id, letters, sources.fonts)?.piece.faces : undefined;
+        return [...printedFaces(piece, sources).filter((_, i) => !faces || faces.includes(i)), ...(written ?? [])].map(
+          (face) => {
+            const { width, height } = asFace(piece, face);
+            return (
+              <figure key={`${id} ${face.id}`} className="grid gap-1.5">
+                <svg
+                  role="img"
+                  aria-label={`${piece.name}, ${face.name}`}
+                  viewBox={`0 0 ${width} ${height}`}
+                  className="max-h-[42vh] bg-white shadow-md"
+                  style={{ width: Math.min(460, width * 1.5) }}
+                >
+                  <FaceArt face={face} sources={sources} press={press} previews={previews} />
+                </svg>
+                <figcaption className="quiet text-center text-[13px]">
+                  {piece.name}, {face.name}
+                </figcaption>
+              </figure>
+            );
+          },
+        );
       })}
     </div>
   );

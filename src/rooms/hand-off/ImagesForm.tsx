@@ -4,6 +4,7 @@ import { plainName } from '../../../core/files/file-names';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import { pieceOf } from '../../../core/job/find';
 import { NumberField } from '../../parts/NumberField';
+import { RadioList } from '../../parts/RadioList';
 import { Tick } from '../../parts/Tick';
 import { loadAssets } from '../../store/db';
 import { useBench } from '../layout/bench';
@@ -32,34 +33,12 @@ export function ImagesForm({ chosen }: { chosen: readonly Chosen[] }) {
   async function write(): Promise<void> {
     const assets = await loadAssets(job);
     const asked = { as, ppi, trimmed, transparent: transparent && as === 'png' };
-    const files = await writing.run(async (room, tell) => {
-      const all = [];
-      for (const { piece, faces } of chosen)
-        all.push(...(await room.exportImages(job, [piece], { ...asked, ...(faces ? { faces } : {}) }, assets, tell)));
-      return all;
-    });
+    const files = await writing.run((room, tell) => room.exportImages(job, chosen, asked, assets, tell));
     if (files) saveFiles(files, `${plainName(job.name)}-${as}.zip`);
   }
   return (
     <div className="grid gap-4 p-4">
-      <fieldset className="grid gap-1.5">
-        <legend className="heading mb-1">Format</legend>
-        {FORMATS.map(([id, says, why]) => (
-          <label key={id} className="flex cursor-pointer items-baseline gap-2">
-            <input
-              type="radio"
-              name="format"
-              className="radio radio-sm"
-              checked={as === id}
-              onChange={() => setAs(id)}
-              aria-label={says}
-            />
-            <span>
-              {says} <span className="quiet block text-[14px]">{why}</span>
-            </span>
-          </label>
-        ))}
-      </fieldset>
+      <RadioList name="format" says="Format" options={FORMATS} value={as} onChange={setAs} />
       <div className="grid gap-2">
         <Tick checked={trimmed} onChange={setTrimmed}>
           Cut at the trim

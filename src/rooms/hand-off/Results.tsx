@@ -4,10 +4,9 @@ import { pieceOf } from '../../../core/job/find';
 import type { Job } from '../../../core/job/schema';
 import type { PagePicture } from '../../../workers/draw-pages';
 import type { Written } from '../../../workers/press-work';
+import { kB, PictureSizes } from './PictureSizes';
 import { ReadBack, Verdict } from './ReadBack';
 import { saveFile, saveFiles } from './save';
-
-const kB = (bytes: number): string => `${Math.ceil(bytes / 1000).toLocaleString('en')} kB`;
 
 /** A page as another program draws it. */
 export function PageShot({ page, says }: { page: PagePicture; says: string }) {
@@ -22,23 +21,6 @@ export function PageShot({ page, says }: { page: PagePicture; says: string }) {
       {url && <img src={url} alt={says} className="max-h-[25vh] max-w-full bg-white shadow-md" />}
       <figcaption className="quiet text-center text-[13px]">{says}</figcaption>
     </figure>
-  );
-}
-
-/** The bytes of the pictures that a file was made from, and those that lie in it. */
-function PictureSizes({ job, file, sizes }: { job: Job; file: Written; sizes: Readonly<Record<string, number>> }) {
-  const piece = pieceOf(job, file.piece);
-  const used = new Set(
-    piece?.faces.flatMap(({ elements }) => elements.flatMap((e) => (e.kind === 'picture' ? [e.asset] : []))),
-  );
-  const before = [...used].reduce((sum, hash) => sum + (sizes[hash] ?? 0), 0);
-  const inside = new Set(file.facts.pages.flatMap(({ pictures }) => pictures.map(({ bytes }) => bytes)));
-  const after = [...inside].reduce((sum, bytes) => sum + bytes, 0);
-  if (used.size === 0) return null;
-  return (
-    <p className="quiet text-[13px]">
-      Pictures: {kB(before)} as they came, {kB(after)} in the file.
-    </p>
   );
 }
 

@@ -1,8 +1,12 @@
-import type { Chosen } from '../../../core/files/hand-off/plan';
-import type { Job } from '../../../core/job/schema';
+import { useMemo } from 'react';
+import type { Chosen, ChosenLetter } from '../../../core/files/hand-off/plan';
+import type { LetterText } from '../../../core/job/letters';
+import type { Job, Piece } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
+import { letterPages } from '../../../core/scene/letter-pages';
 import { formatSize } from '../../../core/units/length';
 import { Tick } from '../../parts/Tick';
+import { useBench } from '../layout/bench';
 
 /** Which pieces go, and of one with several faces which of those. */
 export function WhatGoes({
@@ -49,16 +53,17 @@ export function WhatGoes({
                     {face.name}
                   </Tick>
                 ))}
-                {piece.letters?.map(({ id, name }) => (
-                  <Tick
-                    key={id}
-                    checked={letters.includes(id)}
-                    onChange={(on) =>
-                      put(piece.id, found.faces, on ? [...letters, id] : letters.filter((l) => l !== id))
-                    }
-                  >
-                    Letter: {name}
-                  </Tick>
+                {piece.letters?.map((letter) => (
+                  <LetterTicks
+                    key={letter.id}
+                    piece={piece}
+                    letter={letter}
+                    chosen={letters.find(({ id }) => id === letter.id)}
+                    onChange={(to) => {
+                      const others = letters.filter(({ id }) => id !== letter.id);
+                      put(piece.id, found.faces, to ? [...others, to] : others);
+                    }}
+                  />
                 ))}
               </div>
             )}
@@ -66,5 +71,46 @@ export function WhatGoes({
         );
       })}
     </ul>
+  );
+}
+
+/** Whether a letter goes, and of one with several pages which of those. */
+function LetterTicks({
+  piece,
+  letter,
+  chosen,
+  onChange,
+}: {
+  piece: Piece;
+  letter: LetterText;
+  chosen: ChosenLetter | undefined;
+  onChange(chosen: ChosenLetter | undefined): void;
+}) {
+  const { job, sources } = useBench();
+  const pages = useMemo(
+    () => (chosen ? letterPages(piece, letter, job, sources, true).map((_, n) => n) : []),
+    [chosen, piece, letter, job, sources],
+  );
+  const going = chosen?.pages ?? pages;
+  const { id } = letter;
+  return (
+    <>
+      <Tick checked={chosen !== undefined} onChange={(on) => onChange(on ? { id } : undefined)}>
+        Letter: {letter.name}
+      </Tick>
+      {pages.length > 1 &&
+        pages.map((n) => (
+          <Tick
+            key={n}
+            checked={going.includes(n)}
+            onChange={(on) => {
+              const left = pages.filter((each) => (each === n ? on : going.includes(each)));
+              onChange(left.length === 0 ? undefined : left.length === pages.length ? { id } : { id, pages: left });
+            }}
+          >
+            {`Page ${n + 1}`}
+          </Tick>
+        ))}
+    </>
   );
 }

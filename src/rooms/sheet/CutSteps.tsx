@@ -52,7 +52,17 @@ export function CutSteps({
             onMouseEnter={() => onShow(i)}
             onMouseLeave={() => onShow(undefined)}
           >
-            <td>{i + 1}</td>
+            <td>
+              <button
+                type="button"
+                className="btn btn-ghost btn-xs px-1"
+                aria-label={`Show cut ${i + 1}`}
+                onFocus={() => onShow(i)}
+                onBlur={() => onShow(undefined)}
+              >
+                {i + 1}
+              </button>
+            </td>
             <td>
               <span className="flex items-center gap-1.5">
                 <Step cut={cut} /> <span className="whitespace-nowrap">{TURNED[cut.quarter]}</span>

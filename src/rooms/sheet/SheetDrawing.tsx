@@ -1,5 +1,4 @@
-import { useMemo } from 'react';
-import { outset } from '../../../core/geometry/box';
+import { type ReactNode, useMemo } from 'react';
 import { showFor } from '../../../core/job/edits/house';
 import { pieceOf } from '../../../core/job/find';
 import type { Job } from '../../../core/job/schema';
@@ -7,6 +6,7 @@ import type { SheetMade } from '../../../core/job/sheet';
 import { ontoSheet } from '../../../core/job/turned';
 import { printedFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
+import { colourArea } from '../../../core/sheet/colour-area';
 import type { Cut } from '../../../core/sheet/cutting';
 import { cutMarks, inkable } from '../../../core/sheet/marks';
 import { bleedOn, type Placed, type SheetForm, type SheetItem } from '../../../core/sheet/plan';
@@ -21,7 +21,7 @@ function ItemArt({ job, item, face, id }: { job: Job; item: SheetItem; face: 0 |
   const { piece, shown } = useMemo(() => {
     const dressed = item.person ? showFor(job, item.piece.id, item.person) : job;
     const found = pieceOf(dressed, item.piece.id) ?? item.piece;
-    return { piece: found, shown: printedFaces(found, sourcesOf(dressed, sources.fonts))[face] };
+    return { piece: found, shown: printedFaces(found, sourcesOf(dressed, sources.fonts))[item.faces[face] ?? -1] };
   }, [job, item, face, sources.fonts]);
   if (!shown) return null;
   const onto = ontoSheet(piece, shown);
@@ -47,12 +47,14 @@ export function SheetDrawing({
   made,
   side,
   cut,
+  children,
 }: {
   form: SheetForm;
   items: readonly SheetItem[];
   made: SheetMade;
   side: Side;
   cut?: Cut | undefined;
+  children?: ReactNode;
 }) {
   const { job, shop } = useBench();
   const { width, height } = made.press;
@@ -64,9 +66,10 @@ export function SheetDrawing({
     made.turning === 'work-and-tumble' ? `translate(0 ${height}) scale(1 -1)` : `translate(${width} 0) scale(-1 1)`;
   const trims = placed.map(({ trim }) => trim);
   const area = inkable(made);
-  const drawn = (all: readonly Placed[], layer: string) =>
-    all.map((each, i) => {
-      const own = outset(each.trim, bleed);
+  const drawn = (all: readonly Placed[], layer: string) => {
+    const lying = all.map(({ trim }) => trim);
+    return all.map((each, i) => {
+      const own = colourArea(each.trim, lying, bleed);
       const clip = `clip-${layer}-${i}`;
       return (
         // biome-ignore lint/suspicious/noArrayIndexKey: a place on the sheet is known by its number
@@ -80,6 +83,7 @@ export function SheetDrawing({
         </g>
       );
     });
+  };
   return (
     <svg
       role="img"
@@ -122,6 +126,7 @@ export function SheetDrawing({
         <line key={`${x0} ${y0} ${x1} ${y1}`} x1={x0} y1={y0} x2={x1} y2={y1} stroke="#000" strokeWidth={0.8} />
       ))}
       {cut && <CutLine cut={cut} />}
+      {children}
     </svg>
   );
 }

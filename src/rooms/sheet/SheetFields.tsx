@@ -1,4 +1,3 @@
-import type { ReactNode } from 'react';
 import { setOrder, setSheet } from '../../../core/job/edits/pieces';
 import { MOST_ORDERED, NO_ORDER } from '../../../core/job/order';
 import { type SheetMade, TURNINGS } from '../../../core/job/sheet';
@@ -10,6 +9,7 @@ import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
 import { act } from '../../store/session';
 import { useBench } from '../layout/bench';
+import { ByHand } from './ByHand';
 import { SharedWith } from './SharedWith';
 
 const OWN = 'own size';
@@ -26,6 +26,12 @@ export function SheetFields({ made }: { made: SheetMade }) {
   const { job, sheet: piece, unit } = useBench();
   const put = (part: Partial<SheetMade>): void =>
     act('Sheet', (now) => setSheet(now, piece.id, { ...made, taken: 0, ...part }));
+  const share = (also: SheetMade['also']): void => {
+    const { hand, ...rest } = made;
+    // Blocks that are laid by hand go by the order of what shares the sheet.
+    const same = made.also.length === also.length && also.every(({ piece: id }, i) => id === made.also[i]!.piece);
+    act('Sheet', (now) => setSheet(now, piece.id, { ...rest, ...(same && hand ? { hand } : {}), taken: 0, also }));
+  };
   const order = piece.order ?? NO_ORDER;
   const known = PRESS_SHEETS.some(({ name }) => name === made.press.name);
   const within = (least: number, most: number) => (points: number) =>
@@ -54,8 +60,9 @@ export function SheetFields({ made }: { made: SheetMade }) {
             act('Order', (now) => setOrder(now, piece.id, { ...order, quantity: Math.round(quantity) }))
           }
         />
-        <SharedWith made={made} job={job} main={piece.id} onChange={(also) => put({ also })} />
+        <SharedWith made={made} job={job} main={piece.id} onChange={share} />
       </section>
+      <FacesOn made={made} put={put} />
       <section className="grid gap-2">
         <h2 className="heading">Sheet</h2>
         <Choice
@@ -120,92 +127,70 @@ export function SheetFields({ made }: { made: SheetMade }) {
           Keep the bleed
         </Tick>
       </section>
-      <section className="grid gap-2">
-        <h2 className="heading">How they lie</h2>
-        <Choice
-          label="Way"
-          value={made.way}
-          options={[
-            ['any', 'Any way, mixed too'],
-            ['upright', 'All upright'],
-            ['turned', 'All turned'],
-          ]}
-          onChange={(way) => put({ way })}
-        />
-        <Choice
-          label="Grain of the sheet"
-          value={made.grain}
-          options={[
-            ['long', 'Grain along the sheet’s long edge'],
-            ['short', 'Grain along the sheet’s short edge'],
-          ]}
-          onChange={(grain) => put({ grain })}
-        />
-        <Choice
-          label="Grain of the piece"
-          value={made.along}
-          options={[
-            ['any', 'Any grain in the piece'],
-            ['long side', 'Grain along its long side'],
-            ['short side', 'Grain along its short side'],
-          ]}
-          onChange={(along) => put({ along })}
-        />
-        <ByHand
-          made={made}
-          put={put}
-          length={length}
-          onFound={(rest) => act('Sheet', (now) => setSheet(now, piece.id, rest))}
-        />
-      </section>
+      {made.hand ? (
+        <ByHand made={made} hand={made.hand} length={length} />
+      ) : (
+        <section className="grid gap-2">
+          <h2 className="heading">How they lie</h2>
+          <Choice
+            label="Way"
+            value={made.way}
+            options={[
+              ['any', 'Any way, mixed too'],
+              ['upright', 'All upright'],
+              ['turned', 'All turned'],
+            ]}
+            onChange={(way) => put({ way })}
+          />
+          <Choice
+            label="Grain of the sheet"
+            value={made.grain}
+            options={[
+              ['long', 'Grain along the sheet’s long edge'],
+              ['short', 'Grain along the sheet’s short edge'],
+            ]}
+            onChange={(grain) => put({ grain })}
+          />
+          <Choice
+            label="Grain of the piece"
+            value={made.along}
+            options={[
+              ['any', 'Any grain in the piece'],
+              ['long side', 'Grain along its long side'],
+              ['short side', 'Grain along its short side'],
+            ]}
+            onChange={(along) => put({ along })}
+          />
+        </section>
+      )}
     </div>
   );
 }
 
-const USUAL_HAND = { rows: 2, columns: 2, turned: false, x: 0, y: 0 };
+const NOTHING = 'nothing';
 
-function ByHand({
-  made,
-  put,
-  length,
-  onFound,
-}: {
-  made: SheetMade;
-  onFound(made: Omit<SheetMade, 'hand'>): void;
-  put(part: Partial<SheetMade>): void;
-  length(label: string, value: number, onChange: (points: number) => void, least?: number, most?: number): ReactNode;
-}) {
-  const { hand, ...rest } = made;
-  const change = (part: Partial<typeof USUAL_HAND>): void => put({ hand: { ...USUAL_HAND, ...hand, ...part } });
-  if (made.also.length > 0) return null;
+/** Which faces meet, for a piece with more than two. */
+function FacesOn({ made, put }: { made: SheetMade; put(part: Partial<SheetMade>): void }) {
+  const { sheet: piece } = useBench();
+  if (piece.faces.length < 3) return null;
+  const [front = 0, back] = made.faces ?? [0, 1];
+  const options = piece.faces.map(({ name }, i) => [`${i}`, name] as const);
+  const faces = (one: number, other: string): number[] => (other === NOTHING ? [one] : [one, Number(other)]);
   return (
-    <>
-      <Tick
-        checked={hand !== undefined}
-        onChange={(on) => {
-          if (on) change({});
-          else onFound(rest);
-        }}
-      >
-        Rows and columns by hand
-      </Tick>
-      {hand && (
-        <div className="grid grid-cols-2 gap-2">
-          <NumberField
-            label="Columns"
-            value={hand.columns}
-            least={1}
-            most={100}
-            onChange={(columns) => change({ columns })}
-          />
-          <NumberField label="Rows" value={hand.rows} least={1} most={100} onChange={(rows) => change({ rows })} />
-          {length('To the right', hand.x, (x) => change({ x }), -4000, 4000)}
-          {length('Down', hand.y, (y) => change({ y }), -4000, 4000)}
-          <Tick checked={hand.turned} onChange={(turned) => change({ turned })}>
-            Turned
-          </Tick>
-        </div>
-      )}
-    </>
+    <section className="grid gap-2">
+      <h2 className="heading">Faces</h2>
+      <Choice
+        label="On the front"
+        value={`${front}`}
+        options={options}
+        onChange={(to) => put({ faces: faces(Number(to), back === undefined ? NOTHING : `${back}`) })}
+      />
+      <Choice
+        label="On the back"
+        value={back === undefined ? NOTHING : `${back}`}
+        options={[...options, [NOTHING, 'Nothing']]}
+        onChange={(to) => put({ faces: faces(front, to) })}
+      />
+    </section>
   );
 }

@@ -1,9 +1,10 @@
 import { useMemo, useState } from 'react';
-import { setSheet } from '../../../core/job/edits/pieces';
+import { moveBlock, setSheet } from '../../../core/job/edits/pieces';
 import { USUAL_SHEET } from '../../../core/job/sheet';
-import { cuttingPlan } from '../../../core/sheet/cutting';
+import { asHand } from '../../../core/sheet/by-hand';
+import { type Cut, cuttingPlan } from '../../../core/sheet/cutting';
 import { sideMarks } from '../../../core/sheet/marks';
-import { bleedOn, itemsOf, type SheetPlan, trimsOf } from '../../../core/sheet/plan';
+import { bleedOn, gapOf, itemsOf, type SheetForm, type SheetPlan, trimsOf } from '../../../core/sheet/plan';
 import type { WrittenSheets } from '../../../workers/press-work';
 import { useUndoKeys } from '../../parts/use-undo-keys';
 import { loadAssets } from '../../store/db';
@@ -17,6 +18,7 @@ import { EdgeStrip } from '../layout/EdgeStrip';
 import { RoomBar, RoomWait } from '../layout/RoomShell';
 import { useBenchOf } from '../layout/use-bench-of';
 import { askedPiece, useOpenPiece } from '../layout/use-open-piece';
+import { BlockHandles } from './BlockHandles';
 import { CutSteps } from './CutSteps';
 import { SheetDrawing, type Side } from './SheetDrawing';
 import { SheetFields } from './SheetFields';
@@ -49,6 +51,8 @@ const SIDES = [
   ['light table', 'Light table'],
 ] as const;
 
+const EMPTY: SheetForm = { first: [], second: [], run: 0, sheets: 0, each: [] };
+
 function Sheets() {
   const { job, sheet: piece } = useBench();
   const made = piece.sheet ?? USUAL_SHEET;
@@ -56,8 +60,11 @@ function Sheets() {
   const plan = plans[Math.min(made.taken, plans.length - 1)];
   const [side, setSide] = useState<Side>('front');
   const [formAt, setForm] = useState(0);
-  const [step, setStep] = useState<number>();
-  const form = plan?.forms[Math.min(formAt, plan.forms.length - 1)];
+  const [looked, setLooked] = useState<{ cuts: readonly Cut[]; at: number }>();
+  const at = Math.min(formAt, ((made.hand ?? plan)?.forms.length ?? 1) - 1);
+  const form = plan?.forms[at];
+  // A layout by hand that cannot be printed can still be put right where it lies.
+  const shown = problem ? (made.hand ? EMPTY : undefined) : form;
   const cuts = useMemo(
     () =>
       form
@@ -65,6 +72,13 @@ function Sheets() {
         : [],
     [form, found],
   );
+  // A row that goes while the mouse is on it is never left: its cut is forgotten with the others.
+  const step = looked?.cuts === cuts ? looked.at : undefined;
+  function adjust(): void {
+    if (!plan) return;
+    const hand = asHand(plan.forms, gapOf(found.made, bleedOn(job, found.items, found.made)));
+    act('Layout by hand', (now) => setSheet(now, piece.id, { ...made, taken: 0, hand }));
+  }
   const take = (taken: number): void => act('Sheet', (now) => setSheet(now, piece.id, { ...made, taken }));
   return (
     <>
@@ -116,15 +130,24 @@ function Sheets() {
             {problem}
           </p>
         )}
-        {form && !problem && (
+        {shown && (
           <div className="flex min-h-0 flex-1 items-center justify-center">
             <SheetDrawing
-              form={form}
+              form={shown}
               items={found.items}
               made={found.made}
               side={side}
               cut={step === undefined ? undefined : cuts[step]}
-            />
+            >
+              {made.hand && side === 'front' && step === undefined && (
+                <BlockHandles
+                  blocks={made.hand.forms[at]?.blocks ?? []}
+                  items={found.items}
+                  gap={gapOf(made, bleedOn(job, found.items, made))}
+                  onMove={(i, by) => act('Move block', (now) => moveBlock(now, piece.id, at, i, by))}
+                />
+              )}
+            </SheetDrawing>
           </div>
         )}
       </main>
@@ -140,11 +163,25 @@ function Sheets() {
                 onTake={() => take(i)}
               />
             ))}
+            {plan && !made.hand && (
+              <button
+                type="button"
+                className="btn btn-sm mt-1 justify-self-start"
+                disabled={searching}
+                onClick={adjust}
+              >
+                Change it by hand
+              </button>
+            )}
           </div>
           {plan && !problem && (
             <>
               <h2 className="heading mb-1">Cutting plan: {cuts.length} cuts</h2>
-              <CutSteps cuts={cuts} shown={step} onShow={setStep} />
+              <CutSteps
+                cuts={cuts}
+                shown={step}
+                onShow={(at) => setLooked(at === undefined ? undefined : { cuts, at })}
+              />
             </>
           )}
         </div>

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { comparison } from '../../../core/files/hand-off/comparison';
 import { lettersAsPages } from '../../../core/files/hand-off/letters';
+import { pictureSizes } from '../../../core/files/hand-off/picture-sizes';
 import { plannedFiles } from '../../../core/files/hand-off/plan';
 import { SETTING_WORDS, settingsOf } from '../../../core/files/hand-off/settings';
 import { type PdfReader, readBack } from '../../../core/files/pdf/read-back';
@@ -32,13 +33,17 @@ describe('what a choice of pieces becomes', () => {
     expect(back!.asked.faces).toEqual([1]);
   });
   it('letters go together in a file of their own, without marks or bleed', () => {
-    const letters = job.pieces.find(({ id }) => id === 'letterhead')!.letters!.map(({ id }) => id);
+    const letters = job.pieces.find(({ id }) => id === 'letterhead')!.letters!.map(({ id }) => ({ id }));
     const files = plannedFiles(job, [{ piece: 'letterhead', faces: [], letters }], {}, 1);
     expect(files.map(({ name, letters: ids, asked }) => [name, ids, asked.marks, asked.shop.bleed.letterhead])).toEqual(
       [['hollin-and-fen-letterhead-letters.pdf', letters, false, 0]],
     );
     const pages = lettersAsPages(job, 'letterhead', letters, kit.fonts)!;
     expect(pages.piece.faces.length).toBeGreaterThanOrEqual(letters.length);
+    const whole = lettersAsPages(job, 'letterhead', [letters[0]!], kit.fonts)!.piece.faces;
+    const [first] = lettersAsPages(job, 'letterhead', [{ ...letters[0]!, pages: [0] }], kit.fonts)!.piece.faces;
+    expect(first).toEqual(whole[0]);
+    expect(lettersAsPages(job, 'letterhead', [{ ...letters[0]!, pages: [7] }], kit.fonts)!.piece.faces).toEqual([]);
     expect(pages.job.pieces.find(({ id }) => id === 'card')).toBe(job.pieces.find(({ id }) => id === 'card'));
   });
   it('with its version, and never two of one name', () => {
@@ -79,17 +84,15 @@ describe('what was asked beside what the file says', () => {
   ];
   const dressed = { ...bundle.job, pieces: [{ ...piece, faces: [{ ...piece.faces[0]!, elements }] }] };
   const [file] = plannedFiles(dressed, [{ piece: piece.id }], { standard: 'PDF/X-1a:2001', also: ['slug'] }, 1);
-  const rowsFor = async (asked = file!.asked) => {
+  const written = async (asked = file!.asked) => {
     const press = kit.press('general-coated');
-    const bytes = await writePdf(dressed, file!.asked, { ...kit, press, assets: bundle.assets });
+    const bytes = await writePdf(dressed, asked, { ...kit, press, assets: bundle.assets });
     const reader = (await import('pdfjs-dist/legacy/build/pdf.mjs')) as unknown as PdfReader;
-    return comparison(
-      dressed,
-      dressed.pieces[0]!,
-      asked,
-      await readBack(bytes, reader),
-      verify(bytes, asked.standard!),
-    );
+    return { bytes, facts: await readBack(bytes, reader) };
+  };
+  const rowsFor = async (asked = file!.asked) => {
+    const { bytes, facts } = await written();
+    return comparison(dressed, dressed.pieces[0]!, asked, facts, verify(bytes, asked.standard!));
   };
   it('agrees line by line: pictures as fine as they were made, the spot, the standard and its rules', async () => {
     const rows = await rowsFor();
@@ -103,6 +106,20 @@ describe('what was asked beside what the file says', () => {
       'Front: pictures, ppi': '300',
       'Front: colours of pictures': 'DeviceCMYK',
     });
+  });
+  it('tells of each picture how large it came and how large it lies in the file', async () => {
+    const { facts } = await written();
+    const sizes = { [bundle.hash]: bundle.assets[bundle.hash]!.length };
+    const [size, ...others] = pictureSizes(dressed, dressed.pieces[0]!, file!.asked, facts, sizes)!;
+    expect(others).toEqual([]);
+    expect(size).toMatchObject({
+      asset: bundle.hash,
+      before: { width: 300, height: 300, bytes: bundle.assets[bundle.hash]!.length },
+      after: { width: 150, height: 150, packed: 'FlateDecode' },
+    });
+    expect(size!.after.ppi).toBeCloseTo(300, 0);
+    const without = { ...facts, pages: facts.pages.map((page) => ({ ...page, pictures: [] })) };
+    expect(pictureSizes(dressed, dressed.pieces[0]!, file!.asked, without, sizes)).toBeUndefined();
   });
   it.each([
     ['Standard', { standard: 'PDF/X-4' }],

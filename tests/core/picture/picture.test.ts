@@ -6,6 +6,7 @@ import { effectivePpi, pictureBox } from '../../../core/picture/place';
 import { probePicture } from '../../../core/picture/probe';
 import { separatePicture } from '../../../core/picture/separate';
 import { kit, makePng } from '../../kit';
+import { pngChunk } from '../../png';
 
 /** A picture with a different colour in each quarter, so that every turn of it can be told. */
 const quarters = (w: number, h: number) => (x: number, y: number) =>
@@ -127,6 +128,30 @@ describe('decoding', () => {
       }
     },
   );
+
+  it('is told by the file whether its pixels are square', async () => {
+    // JFIF (ITU-T T.871, 10.1): units, then how many pixels there are across and down. PNG 11.3.4.3: the same a metre.
+    const plain = Buffer.from(await jpegOf(png));
+    const jfif = (across: number, down: number): Uint8Array => {
+      const header = Buffer.from('ffe000104a46494600010201000000000000', 'hex');
+      header.writeUInt16BE(across, 12);
+      header.writeUInt16BE(down, 14);
+      return new Uint8Array(Buffer.concat([plain.subarray(0, 2), header, plain.subarray(2)]));
+    };
+    expect(probePicture(jfif(300, 300)).pixelAspect).toBeUndefined();
+    expect(probePicture(jfif(300, 301)).pixelAspect).toBeUndefined();
+    expect(probePicture(jfif(300, 600)).pixelAspect).toBe(2);
+    expect(probePicture(jfif(0, 0)).pixelAspect).toBeUndefined();
+    const physical = (across: number, down: number): Uint8Array => {
+      const data = new Uint8Array(9);
+      new DataView(data.buffer).setUint32(0, across);
+      new DataView(data.buffer).setUint32(4, down);
+      return new Uint8Array(Buffer.concat([png.subarray(0, 33), pngChunk('pHYs', data), png.subarray(33)]));
+    };
+    expect(probePicture(physical(11811, 11811)).pixelAspect).toBeUndefined();
+    expect(probePicture(physical(11811, 5906)).pixelAspect).toBeCloseTo(0.5, 3);
+    expect(decodePicture(physical(11811, 5906))).toMatchObject({ width: 40, height: 24 });
+  });
 
   it('reads grey and CMYK JPEGs in their own space', async () => {
     const gray = new Uint8Array(await sharp(png).toColourspace('b-w').jpeg().toBuffer());

@@ -35,6 +35,8 @@ export const PICTURES: readonly Fault[] = [
   at('line-art-ppi', 'black and white art at 700 ppi', 700, 900, { bits: 1, space: 'GRAY' }),
   file('upscaled-picture', 'a picture enlarged three times', { upscaled: 3 }, {}, 'metric-offset'),
   file('upscaled-picture', 'a picture enlarged twice', { upscaled: 2 }, {}, 'metric-offset'),
+  file('stretched-picture', 'a picture with pixels twice as broad as high', { pixelAspect: 2 }, {}, 'metric-offset'),
+  file('stretched-picture', 'a picture of a film with tall pixels', { pixelAspect: 0.912 }, {}, 'metric-offset'),
   file('rgb-picture', 'a picture in screen colours, at a shop that asks', { space: 'RGB' }, {}, 'metric-digital'),
   file('jpeg-quality', 'a JPEG saved at 40', { quality: 40 }, { quality: 92 }, 'metric-offset'),
   file('jpeg-quality', 'a JPEG saved at 70', { quality: 70 }, { quality: 75 }, 'metric-offset'),
