@@ -5,7 +5,7 @@ import { type Colour, isShade } from '../../scene/colour';
 import type { Device, ImageRef } from '../../scene/device';
 import { boundsDevice } from '../bounds';
 import { type LaidPicture, type PlateGrid, partOf, platesDevice } from '../plates/device';
-import { type Covering, changed, evenPlates, mixed, mixedOver, type Patch, patchOf, wholePatch } from './patch';
+import { changed, evenPlates, mixed, mixedOver, type Patch, patchOf, wholePatch } from './patch';
 import { type Call, play, type Step, seeThroughBox, stepsOf } from './steps';
 
 /**
