@@ -7,6 +7,8 @@ export default defineConfig({
     pool: 'forks',
     // Most of the time other programs do the work: every core can have a test of its own.
     maxWorkers: '100%',
+    // Fonts, profiles and wasm are loaded once a process and not once a file: half of the time.
+    isolate: false,
     testTimeout: 60_000,
     hookTimeout: 120_000,
   },

@@ -25,6 +25,9 @@ export const packageFile = (name: string): string => require.resolve(name);
 export const profileFile = (name: string): string =>
   fileURLToPath(new URL(`../assets/profiles/${name}`, import.meta.url));
 
+/** A file as plain bytes: a slice of a Buffer is no copy. */
+const bytesOf = (path: string): Uint8Array => new Uint8Array(readFileSync(path));
+
 /** `assets` holds the files of a job's own fonts and profiles. */
 export async function loadKit(assets: Readonly<Record<string, Uint8Array>> = {}): Promise<Kit> {
   const cutter = await createFontCutter(readFileSync(packageFile('harfbuzzjs/dist/harfbuzz-subset.wasm')));
@@ -39,14 +42,14 @@ export async function loadKit(assets: Readonly<Record<string, Uint8Array>> = {})
       if (bytes) return faceBytes(bytes, own.instance, cutter);
       // A typeface that does not ship is set in the plain one; a check names it.
       const face = typefaceOf(id) ?? typefaceOf(PLAIN.lettering.typeface)!;
-      return readFileSync(packageFile(face.file));
+      return bytesOf(packageFile(face.file));
     }),
     press(given) {
       const condition = typeof given === 'string' ? conditionOf(given) : given;
       const key = JSON.stringify(condition);
       const found =
         presses.get(key) ??
-        createPress(engine, condition, assets[condition.id] ?? readFileSync(profileFile(condition.profile)));
+        createPress(engine, condition, assets[condition.id] ?? bytesOf(profileFile(condition.profile)));
       presses.set(key, found);
       return found;
     },

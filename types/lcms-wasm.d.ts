@@ -1,7 +1,9 @@
 declare module 'lcms-wasm' {
   export interface Lcms {
     HEAPU8: Uint8Array;
-    cmsOpenProfileFromMem(bytes: Uint8Array, len: number): number;
+    _malloc(bytes: number): number;
+    _free(at: number): void;
+    _cmsOpenProfileFromMem(at: number, bytes: number): number;
     cmsCloseProfile(h: number): void;
     cmsCreate_sRGBProfile(): number;
     cmsCreateLab4Profile(wp?: number[] | null): number;

@@ -88,10 +88,23 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
   // wasmBinary wins; locateFile only keeps the loader from making an address of its own.
   const cms = await lcms.instantiate({ wasmBinary: wasm, locateFile: (name) => name });
 
+  // The package's own call puts the bytes on a stack of a few megabytes, which a large profile spoils for good.
+  function openBytes(icc: Uint8Array): number {
+    const at = cms._malloc(icc.byteLength);
+    if (!at) throw new ProfileError('This colour profile is too large to be read.');
+    try {
+      cms.HEAPU8.set(icc, at);
+      const handle = cms._cmsOpenProfileFromMem(at, icc.byteLength);
+      if (!handle) throw new ProfileError('This colour profile is damaged and cannot be read.');
+      return handle;
+    } finally {
+      cms._free(at);
+    }
+  }
+
   function open(profile: Profile): { handle: number; space: ColourSpace } {
     if (profile === 'sRGB') return { handle: cms.cmsCreate_sRGBProfile(), space: 'RGB' };
-    const handle = cms.cmsOpenProfileFromMem(profile, profile.byteLength);
-    if (!handle) throw new ProfileError('This colour profile is damaged and cannot be read.');
+    const handle = openBytes(profile);
     const space = (cms.cmsGetColorSpaceASCII(handle) ?? '').trim();
     if (!(space in CHANNELS)) {
       cms.cmsCloseProfile(handle);
@@ -169,8 +182,7 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
 
   return {
     describe(icc) {
-      const handle = cms.cmsOpenProfileFromMem(icc, icc.byteLength);
-      if (!handle) throw new ProfileError('This colour profile is damaged and cannot be read.');
+      const handle = openBytes(icc);
       const facts = {
         space: (cms.cmsGetColorSpaceASCII(handle) ?? '').trim(),
         name: cms.cmsGetProfileInfoASCII(handle, lcms.cmsInfoDescription, 'en', 'US'),

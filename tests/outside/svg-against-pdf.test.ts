@@ -158,7 +158,6 @@ describe('words as text and as outlines', () => {
     ['the card', 0, 0],
     ['words on a circle and prices on a tab', 1, 1],
     ['the letterhead', 3, 0],
-    ['the flyer', 7, 0],
   ])('are the same on a screen: %s', async (_, piece, face) => {
     const bundle = openDemo();
     const outlines = await drawnByChromium(drawing(bundle, piece, face, 'outlines'));

@@ -9,9 +9,12 @@ import { writePdf } from '../../core/files/pdf/write';
 import { shopOf } from '../../core/trade/shops';
 import { kit } from '../kit';
 
-/** Independent tools, and a folder of their own to work in. */
+/** Independent tools, and a folder of their own to work in: one for all the test files of a process, emptied after each. */
 export const folder = mkdtempSync(join(tmpdir(), 'tidy-outside-'));
-export const tidyUp = (): void => rmSync(folder, { recursive: true, force: true });
+export const tidyUp = (): void => {
+  for (const name of readdirSync(folder)) rmSync(join(folder, name), { recursive: true, force: true });
+};
+process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
 
 export const run = (command: string, args: string[], input?: string): string =>
   execFileSync(command, args, {

@@ -75,6 +75,24 @@ describe('the press', () => {
     expect(() => kit.engine.describe(new Uint8Array(200))).toThrow(ProfileError);
     expect(() => kit.engine.converter(new Uint8Array(200), 'sRGB', press.condition)).toThrow(/damaged/);
   });
+  it('reads one of many megabytes, and after damaged ones the next good one', () => {
+    const { profile } = press;
+    const large = new Uint8Array(24_000_000);
+    large.set(profile);
+    new DataView(large.buffer).setUint32(0, large.length);
+    expect(kit.engine.describe(large)).toEqual(kit.engine.describe(profile));
+    for (let i = 0; i < 200; i++) {
+      const damaged = Uint8Array.from(profile, (byte, at) =>
+        at > 128 && (at * 31 + i) % 97 === 0 ? byte ^ 255 : byte,
+      );
+      try {
+        kit.engine.describe(damaged);
+      } catch (error) {
+        expect(error).toBeInstanceOf(ProfileError);
+      }
+    }
+    expect(kit.engine.describe(profile).space).toBe('CMYK');
+  });
   it('knows its shipped profiles by honest names', () => {
     const { space, name } = kit.engine.describe(readFileSync(profileFile('general-coated.icc')));
     expect(space).toBe('CMYK');
