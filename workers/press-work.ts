@@ -1,5 +1,3 @@
-import { asShopAsks, checkPiece } from '../core/checks';
-import { letStand } from '../core/checks/let-stand';
 import type { Press } from '../core/colour/engine';
 import type { Ink } from '../core/colour/ink';
 import { readPressProfile } from '../core/colour/profile';
@@ -9,16 +7,17 @@ import { exportName } from '../core/files/file-names';
 import { lettersAsPages } from '../core/files/hand-off/letters';
 import type { Chosen, PlannedFile } from '../core/files/hand-off/plan';
 import { hashOf } from '../core/files/hash';
-import { packageZip } from '../core/files/package';
+import { type PieceReport, packageZip } from '../core/files/package';
 import type { Progress } from '../core/files/pdf/document';
 import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
 import { type RuleSeen, verify } from '../core/files/pdf/rules';
 import { writeSheets } from '../core/files/pdf/sheet';
 import { writePdf } from '../core/files/pdf/write';
+import { pieceReport } from '../core/files/piece-report';
 import type { LastProof } from '../core/files/proof/proof';
 import { keptOf, PROOF_PPI, proofPdf } from '../core/files/proof/proof';
 import { faceShots } from '../core/files/proof/shots';
-import { reportJson, reportOf } from '../core/files/report';
+import { reportJson, reportPdf } from '../core/files/report';
 import { type SvgWords, writeSvg } from '../core/files/svg-file';
 import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
@@ -285,14 +284,16 @@ export async function writePackage(
     written.push({ name, piece, bytes });
   });
   const pieces = job.pieces.filter(({ id }) => files.some(({ piece }) => piece === id));
-  const reports = pieces.map((piece) => {
-    const shop = shopIn(job, piece.shop);
-    const press = kit.press(pressConditionOf(job, shop));
-    const found = asShopAsks(checkPiece(job, piece, { fonts: kit.fonts, press }, shop), shop);
-    const { open, standing } = letStand(found, job, piece);
-    return { piece: piece.name, json: reportJson(reportOf(job, piece, shop, open, standing), new Map()) };
-  });
-  tell({ done: 0.95, what: 'Packing' });
+  const reports: PieceReport[] = [];
+  for (const [i, piece] of pieces.entries()) {
+    tell({ done: 0.9 + (0.08 * i) / pieces.length, what: `Looking ${piece.name} over` });
+    const press = kit.press(pressConditionOf(job, shopIn(job, piece.shop)));
+    const picture = separatedPictures((hash) => assets[hash], kit.engine, press);
+    const { report, pictures } = pieceReport(job, piece, { ...kit, press, picture });
+    const pdf = await reportPdf(report, pictures);
+    reports.push({ piece: piece.name, json: reportJson(report, pictures), pdf });
+  }
+  tell({ done: 0.99, what: 'Packing' });
   const fontOf = (hash: string) => (hash in job.fonts ? kit.fonts.font(ownId(hash)) : undefined);
   return packageZip(job, pieces, { files: written, reports, assets, fontOf });
 }

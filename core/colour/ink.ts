@@ -50,12 +50,13 @@ export const platesOf = (ink: Ink, tint = 1): Plates =>
       );
 
 /**
- * The plates that a colour names as a colour space orders them: process inks in their order, all of them where there is
+ * The plates of these names as a colour space orders them: process inks in their order, all of them where there is
  * no spot, then spots.
  */
-export function platesInOrder(used: Plates): string[] {
-  const spots = Object.keys(used).filter((plate) => !isProcessPlate(plate));
-  return [...PROCESS_PLATES.filter((plate) => spots.length === 0 || plate in used), ...spots];
+export function platesInOrder(names: Iterable<string>): string[] {
+  const used = new Set(names);
+  const spots = [...used].filter((plate) => !isProcessPlate(plate));
+  return [...PROCESS_PLATES.filter((plate) => spots.length === 0 || used.has(plate)), ...spots];
 }
 
 /** The process part of some plates, and the spots beside it. */

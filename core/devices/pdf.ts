@@ -155,7 +155,7 @@ export function pdfDevice(
 
   /** A spot ink with others, as one colour of several plates in the order that `platesInOrder` has. */
   function mixture(given: Plates, space: string, set: string): string {
-    const order = platesInOrder(given);
+    const order = platesInOrder(Object.keys(given));
     const found = uses.mixtures.get(order.join('\n')) ?? { key: `N${uses.mixtures.size + 1}`, plates: given };
     uses.mixtures.set(order.join('\n'), found);
     return `${named(found.key)} ${space} ${numbers(...order.map((plate) => given[plate] ?? 0))} ${set}`;

@@ -7,11 +7,17 @@ import { ticketJson, ticketOf, ticketXjdf } from './ticket';
 
 /** Everything of a job that somebody else needs to go on with it, in one zip. */
 
+/** What was found in a piece, as data and as pages. */
+export interface PieceReport {
+  piece: string;
+  json: string;
+  pdf: Uint8Array;
+}
+
 export interface PackageParts {
   /** Exported files: by the piece each is of. */
   files: readonly { name: string; piece: string; bytes: Uint8Array }[];
-  /** Findings of each piece, as JSON. */
-  reports: readonly { piece: string; json: string }[];
+  reports: readonly PieceReport[];
   /** The bytes of the job's pictures, fonts and profiles, by hash. */
   assets: Readonly<Record<string, Uint8Array>>;
   /** The job's own fonts, for what their makers allow. */
@@ -43,7 +49,12 @@ export function packageZip(job: Job, pieces: readonly Piece[], parts: PackagePar
       'ticket.json': bytesOf(ticketJson(ticket)),
       'ticket.xjdf': bytesOf(ticketXjdf(ticket)),
       ...Object.fromEntries(files.map(({ name, bytes }) => [`print/${name}`, [bytes, { level: 0 }] as const])),
-      ...Object.fromEntries(reports.map(({ piece, json }) => [`findings/${plainName(piece)}.json`, bytesOf(json)])),
+      ...Object.fromEntries(
+        reports.flatMap(({ piece, json, pdf }) => [
+          [`findings/${plainName(piece)}.json`, bytesOf(json)],
+          [`findings/${plainName(piece)}.pdf`, pdf],
+        ]),
+      ),
       ...Object.fromEntries(
         kept.map(({ bytes, font }) => [
           `fonts/${plainName(font!.postscriptName)}.${isCff(bytes) ? 'otf' : 'ttf'}`,

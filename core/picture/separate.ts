@@ -79,10 +79,7 @@ export function keepsNumbers(pixels: Pixels, engine: ColourEngine, press: Press,
   return how.inkLimit === undefined || isWithin(pixels.colour, how.inkLimit);
 }
 
-/** The plates of some inks in the order they are written: process inks, all of them where there is no spot, then spots. */
-function platesOfInks(inks: readonly Plates[]): string[] {
-  return platesInOrder(Object.fromEntries(inks.flatMap(Object.keys).map((plate) => [plate, 1])));
-}
+const platesOfInks = (inks: readonly Plates[]): string[] => platesInOrder(inks.flatMap(Object.keys));
 
 /** Greys in one ink or two: how dark a pixel is, each ink's share of it. */
 function inInks(pixels: Pixels, engine: ColourEngine, press: Press, inks: readonly Plates[]) {

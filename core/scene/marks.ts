@@ -1,5 +1,5 @@
 import { ALL_PLATES, type Plates } from '../colour/ink';
-import { type Box, bottom, outset, right } from '../geometry/box';
+import { type Box, bottom, outset, type Point, right } from '../geometry/box';
 import { ellipsePath } from '../geometry/forms';
 import { boxPath, linePath } from '../geometry/path';
 import type { ShopSpec } from '../trade/schema';
@@ -96,6 +96,13 @@ export function drawPunchMark(trim: Box, bleed: number, marks: MarkStyle, at: nu
   device.strokePath(ellipsePath({ x: near - marks.length / 2 - 2, y: y - 2, width: 4, height: 4 }), pen, inAll);
 }
 
+/** A ring and a cross on every plate: how far each reaches from its middle, points. */
+export function drawTarget({ x, y }: Point, { ring, cross }: typeof TARGET, weight: number, device: Device): void {
+  strokeLine(device, { weight }, [x - cross, y, x + cross, y]);
+  strokeLine(device, { weight }, [x, y - cross, x, y + cross]);
+  device.strokePath(ellipsePath({ x: x - ring, y: y - ring, width: 2 * ring, height: 2 * ring }), { weight }, inAll);
+}
+
 /** Registration marks: a ring and a cross at the middle of each side, outside the bleed, on every plate. */
 export function drawRegistrationMarks(trim: Box, bleed: number, marks: MarkStyle, device: Device): void {
   const out = markOffset(marks, bleed) + TARGET.cross;
@@ -106,11 +113,7 @@ export function drawRegistrationMarks(trim: Box, bleed: number, marks: MarkStyle
     [trim.x - out, my],
     [right(trim) + out, my],
   ] as const) {
-    const pen = { weight: marks.weight };
-    strokeLine(device, pen, [x - TARGET.cross, y, x + TARGET.cross, y]);
-    strokeLine(device, pen, [x, y - TARGET.cross, x, y + TARGET.cross]);
-    const { ring } = TARGET;
-    device.strokePath(ellipsePath({ x: x - ring, y: y - ring, width: 2 * ring, height: 2 * ring }), pen, inAll);
+    drawTarget({ x, y }, TARGET, marks.weight, device);
   }
 }
 
@@ -129,7 +132,13 @@ export function drawColourBar(trim: Box, media: Box, plates: readonly string[], 
   const side = Math.min(BAR.patch, trim.width / Math.max(1, patches.length));
   const y = bottom(media) - MARGIN - side;
   const x = trim.x + (trim.width - side * patches.length) / 2;
+  drawPatches({ x, y, width: side * patches.length, height: side }, patches, device);
+}
+
+/** Patches side by side in a box. */
+export function drawPatches(box: Box, patches: readonly Plates[], device: Device): void {
+  const width = box.width / patches.length;
   patches.forEach((patch, i) => {
-    device.fillPath(boxPath({ x: x + i * side, y, width: side, height: side }), patch);
+    device.fillPath(boxPath({ ...box, x: box.x + i * width, width }), patch);
   });
 }

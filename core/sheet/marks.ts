@@ -1,10 +1,9 @@
 import { ALL_PLATES } from '../colour/ink';
 import { type Box, bottom, outset, right, unionOf } from '../geometry/box';
-import { ellipsePath } from '../geometry/forms';
-import { boxPath, linePath } from '../geometry/path';
+import { linePath } from '../geometry/path';
 import type { SheetMade } from '../job/sheet';
 import type { Device } from '../scene/device';
-import { barPatches } from '../scene/marks';
+import { barPatches, drawPatches, drawTarget } from '../scene/marks';
 import type { ShopSpec } from '../trade/schema';
 
 /** Marks of a press sheet, on every plate. Lengths in points from the sheet's upper left corner. */
@@ -174,15 +173,6 @@ export function drawSheetMarks(cuts: readonly Line[], side: SideMarks, weight: n
   const line = ({ x0, y0, x1, y1 }: Line): void =>
     device.strokePath(linePath({ x: x0, y: y0 }, { x: x1, y: y1 }), { weight }, ALL);
   for (const each of [...cuts, ...side.centres]) line(each);
-  for (const { x, y } of side.targets) {
-    const { ring, cross } = TARGET;
-    line({ x0: x - cross, y0: y, x1: x + cross, y1: y });
-    line({ x0: x, y0: y - cross, x1: x, y1: y + cross });
-    device.strokePath(ellipsePath({ x: x - ring, y: y - ring, width: 2 * ring, height: 2 * ring }), { weight }, ALL);
-  }
-  const { bar } = side;
-  bar?.patches.forEach((patch, i) => {
-    const width = bar.box.width / bar.patches.length;
-    device.fillPath(boxPath({ ...bar.box, x: bar.box.x + i * width, width }), patch);
-  });
+  for (const each of side.targets) drawTarget(each, TARGET, weight, device);
+  if (side.bar) drawPatches(side.bar.box, side.bar.patches, device);
 }

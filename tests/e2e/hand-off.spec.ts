@@ -122,6 +122,7 @@ test('a proof tells the client what changed since the last; a package has all of
       'ticket.json',
       'ticket.xjdf',
       'findings/business-card-iris-calloway.json',
+      'findings/business-card-iris-calloway.pdf',
     ]),
   );
   expect(JSON.parse(new TextDecoder().decode(files['ticket.json']))).toMatchObject({

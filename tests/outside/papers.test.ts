@@ -1,14 +1,18 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
+import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
 import { separatedPictures } from '../../core/devices/plates/pictures';
 import { readJobFile } from '../../core/files/job-file';
 import { packageZip } from '../../core/files/package';
+import { pieceReport } from '../../core/files/piece-report';
 import { changesSince, keptOf, PROOF_PPI, proofPdf } from '../../core/files/proof/proof';
 import { faceShots } from '../../core/files/proof/shots';
+import { reportPdf } from '../../core/files/report';
 import { ticketJson, ticketOf, ticketXjdf } from '../../core/files/ticket';
 import { moveElement } from '../../core/job/edits/elements';
+import { addInk } from '../../core/job/edits/inks';
 import { setOrder } from '../../core/job/edits/pieces';
 import { makeShape } from '../../core/job/make';
 import { migrate } from '../../core/job/migrate';
@@ -139,19 +143,43 @@ describe('a package', () => {
     const bundle = openDemo();
     const zip = packageZip(bundle.job, bundle.job.pieces.slice(0, 1), {
       files: [{ name: 'card.pdf', piece: 'card', bytes: new Uint8Array([37, 80]) }],
-      reports: [{ piece: 'Card', json: '{}' }],
+      reports: [{ piece: 'Card', json: '{}', pdf: new Uint8Array([37, 80, 68, 70]) }],
       assets: bundle.assets,
       fontOf: () => undefined,
     });
     const files = unzipSync(zip);
     expect(Object.keys(files).sort()).toEqual([
       'findings/card.json',
+      'findings/card.pdf',
       'hollin-and-fen.tidyedge',
       'print/card.pdf',
       'ticket.json',
       'ticket.xjdf',
     ]);
     expect(readJobFile(files['hollin-and-fen.tidyedge']!).job).toEqual(bundle.job);
+  });
+  it('tells of each piece what is found, on the plates too, with a picture of each place', async () => {
+    const heavy = { ink: 'black', tint: 1 };
+    const wet = { id: 'wet', name: 'Wet', kind: 'process', cmyk: [1, 1, 1, 1] } as const;
+    const job = addInk(
+      cardWith([
+        makeShape({ id: 'short', x: -2, y: 20, width: 60, height: 40, paint: heavy }),
+        makeShape({ id: 'pool', x: 80, y: 40, width: 90, height: 60, paint: { ink: 'wet', tint: 1 } }),
+      ]),
+      { ...wet, cmyk: [...wet.cmyk] },
+    );
+    const press = kit.press('general-coated');
+    const { report, pictures } = pieceReport(job, job.pieces[0]!, { ...kit, press, picture: () => undefined });
+    expect(report.rows.map(({ check }) => check)).toEqual(expect.arrayContaining(['short-of-bleed', 'total-ink']));
+    expect(pictures.size).toBe(report.rows.length);
+    for (const [row, png] of pictures) {
+      const { width, height } = await sharp(png).metadata();
+      expect(Math.abs(width! / height! - (row.place.width + 36) / (row.place.height + 36))).toBeLessThan(2);
+    }
+    const file = join(folder, 'report.pdf');
+    writeFileSync(file, await reportPdf(report, pictures));
+    expect(run('pdftotext', ['-layout', file, '-'])).toContain('Art short of the bleed');
+    expect(run('pdfimages', ['-list', file]).trim().split('\n')).toHaveLength(2 + report.rows.length);
   });
   it('leaves out typefaces that may not be passed on, and names them', () => {
     const bundle = openDemo();

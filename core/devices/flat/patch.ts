@@ -40,10 +40,9 @@ export function evenPlates({ plates }: PlateGrid, cells: readonly number[]): Pla
 
 /** The plates with ink at any of the cells, as a colour space orders them. */
 function platesAt({ plates }: PlateGrid, cells: readonly number[]): string[] {
-  const inked = [...plates].flatMap(([plate, amounts]) =>
-    cells.some((cell) => amounts[cell]! > NO_DIFFERENCE) ? [plate] : [],
+  return platesInOrder(
+    [...plates].flatMap(([plate, amounts]) => (cells.some((cell) => amounts[cell]! > NO_DIFFERENCE) ? [plate] : [])),
   );
-  return platesInOrder(Object.fromEntries(inked.map((plate) => [plate, 1])));
 }
 
 /** A patch of the given cells, no larger than they need, and where it lies on the face. */

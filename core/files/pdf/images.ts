@@ -39,6 +39,9 @@ const samplesStream = (
     ...entries,
   });
 
+const softMask = (context: PDFContext, coverage: Uint8Array, size: { width: number; height: number }): PDFRef =>
+  context.register(samplesStream(context, coverage, 1, size, { ColorSpace: 'DeviceGray' }));
+
 /** Embeds a separated picture without loss, its coverage as a soft mask. */
 export function embedPicture(
   context: PDFContext,
@@ -47,9 +50,9 @@ export function embedPicture(
   separation: (plate: string) => PDFRef,
 ): PDFRef {
   const { plates, amounts, alpha } = picture;
-  const mask = alpha && context.register(samplesStream(context, alpha, 1, picture, { ColorSpace: 'DeviceGray' }));
+  const mask = alpha && softMask(context, alpha, picture);
   // `separatePicture` names plates in the order that their colour space has them.
-  const { space } = spaceOf(context, Object.fromEntries(plates.map((plate) => [plate, 1])), inks, separation);
+  const { space } = spaceOf(context, plates, inks, separation);
   return context.register(
     samplesStream(context, amounts, plates.length, picture, { ColorSpace: space, ...(mask ? { SMask: mask } : {}) }),
   );
@@ -66,7 +69,7 @@ export function embedJpeg(
   const { width, height, plates, amounts, alpha } = picture;
   if (plates.length !== PROCESS_PLATES.length || !plates.every(isProcessPlate))
     return embedPicture(context, picture, inks, separation);
-  const mask = alpha && context.register(samplesStream(context, alpha, 1, picture, { ColorSpace: 'DeviceGray' }));
+  const mask = alpha && softMask(context, alpha, picture);
   const packed = encodeJpeg(amounts, 4, width, height, quality);
   return context.register(plain(context, packed, { ...jpegEntries(picture), ...(mask ? { SMask: mask } : {}) }));
 }
@@ -96,8 +99,8 @@ export function embedTone(
   inks: readonly Ink[],
   separation: (plate: string) => PDFRef,
 ): PDFRef {
-  const mask = context.register(samplesStream(context, amounts, 1, { width, height }, { ColorSpace: 'DeviceGray' }));
-  const { space, amounts: inSpace } = spaceOf(context, colour, inks, separation);
+  const mask = softMask(context, amounts, { width, height });
+  const { space, amounts: inSpace } = spaceOf(context, Object.keys(colour), inks, separation);
   const sample = Uint8Array.from(inSpace(colour), (amount) => Math.round(255 * amount));
   return context.register(
     flate(context, sample, {
@@ -135,7 +138,7 @@ export function embedPatch(
       BitsPerComponent: 1,
     }),
   );
-  const { space } = spaceOf(context, Object.fromEntries(plates.map((plate) => [plate, 1])), inks, separation);
+  const { space } = spaceOf(context, plates, inks, separation);
   return context.register(
     samplesStream(context, amounts, plates.length, { width, height }, { ColorSpace: space, Mask: stencil }),
   );

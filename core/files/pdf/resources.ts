@@ -52,7 +52,7 @@ export function nameUses(
   for (const [name, { key }] of uses.images) put(key, 'XObject', given.images.get(name));
   for (const [plate, key] of uses.plates) put(key, 'ColorSpace', plateRef(plate));
   for (const { key, plates } of uses.mixtures.values())
-    put(key, 'ColorSpace', spaceOf(context, plates, job.inks, plateRef).space as PDFRef);
+    put(key, 'ColorSpace', spaceOf(context, Object.keys(plates), job.inks, plateRef).space as PDFRef);
   for (const { key, patch } of uses.patches) put(key, 'XObject', embedPatch(context, patch, job.inks, plateRef));
   for (const { key, shade } of uses.shades.values())
     put(key, 'Pattern', shadePattern(context, shade, job.inks, plateRef));

@@ -49,14 +49,14 @@ function deviceN(
 /** The colour space that a set of plates is written in, and its amounts in the space's order. */
 export function spaceOf(
   context: PDFContext,
-  used: Plates,
+  plates: Iterable<string>,
   inks: readonly Ink[],
   separation: (plate: string) => PDFRef,
 ): { space: string | PDFRef; amounts(plates: Plates): number[] } {
-  const all = platesInOrder(used);
+  const all = platesInOrder(plates);
   const [only] = all;
-  if (all.every(isProcessPlate)) return { space: 'DeviceCMYK', amounts: (plates) => splitPlates(plates).cmyk };
-  if (all.length === 1) return { space: separation(only!), amounts: (plates) => [plates[only!] ?? 0] };
+  if (all.every(isProcessPlate)) return { space: 'DeviceCMYK', amounts: (given) => splitPlates(given).cmyk };
+  if (all.length === 1) return { space: separation(only!), amounts: (given) => [given[only!] ?? 0] };
   return {
     space: deviceN(context, all, inks, separation),
     amounts: (plates) => all.map((plate) => plates[plate] ?? 0),
@@ -103,7 +103,9 @@ export function shadePattern(
     'amount' in stop;
   const [sample] = shade.stops;
   const colours =
-    sample && !isGrey(sample) ? spaceOf(context, sample.plates, inks, separation) : { space: 'DeviceGray' };
+    sample && !isGrey(sample)
+      ? spaceOf(context, Object.keys(sample.plates), inks, separation)
+      : { space: 'DeviceGray' };
   const values = shade.stops.map((stop) => ({
     at: stop.at,
     values: isGrey(stop) ? [stop.amount] : 'amounts' in colours ? colours.amounts(stop.plates) : [],

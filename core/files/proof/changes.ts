@@ -1,4 +1,4 @@
-import type { Box } from '../../geometry/box';
+import { type Box, outset, overlaps, unionOf } from '../../geometry/box';
 
 /** RGB bytes of a face, its bleed with it. */
 export interface FaceShot {
@@ -28,28 +28,18 @@ export function halved({ face, width, height, ppi, rgb }: FaceShot): FaceShot {
 }
 
 /** Boxes that overlap or nearly do as one, until none do. */
-function joined(boxes: Box[]): Box[] {
-  const out = [...boxes];
-  for (let i = 0; i < out.length; i++)
-    for (let k = i + 1; k < out.length; k++) {
-      const [a, b] = [out[i]!, out[k]!];
-      const apart =
-        a.x > b.x + b.width + NEAR ||
-        b.x > a.x + a.width + NEAR ||
-        a.y > b.y + b.height + NEAR ||
-        b.y > a.y + a.height + NEAR;
-      if (apart) continue;
-      const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
-      out[i] = {
-        x,
-        y,
-        width: Math.max(a.x + a.width, b.x + b.width) - x,
-        height: Math.max(a.y + a.height, b.y + b.height) - y,
-      };
-      out.splice(k, 1);
-      i = -1;
-      break;
+function joined(boxes: readonly Box[]): Box[] {
+  const out: Box[] = [];
+  for (const each of boxes) {
+    let box = each;
+    for (;;) {
+      const at = out.findIndex((other) => overlaps(outset(other, NEAR), box));
+      if (at < 0) break;
+      const [other] = out.splice(at, 1);
+      box = unionOf([other!, box])!;
     }
+    out.push(box);
+  }
   return out;
 }
 

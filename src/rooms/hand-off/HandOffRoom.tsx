@@ -5,12 +5,8 @@ import { pieceOf } from '../../../core/job/find';
 import { asFace } from '../../../core/job/turned';
 import { printedFaces } from '../../../core/scene/shown-faces';
 import { FaceArt } from '../../parts/FaceArt';
-import { useUndoKeys } from '../../parts/use-undo-keys';
-import { BenchContext, useBench } from '../layout/bench';
-import { EdgeStrip } from '../layout/EdgeStrip';
-import { RoomBar, RoomWait } from '../layout/RoomShell';
-import { useBenchOf } from '../layout/use-bench-of';
-import { askedPiece, useOpenPiece } from '../layout/use-open-piece';
+import { useBench } from '../layout/bench';
+import { PieceRoom } from '../layout/PieceRoom';
 import { DrawingsForm } from './DrawingsForm';
 import { ImagesForm } from './ImagesForm';
 import { PackageForm } from './PackageForm';
@@ -30,22 +26,10 @@ type Form = (typeof FORMS)[number][0];
 
 /** Where a job leaves the house: what goes, to whom, as what; and what came out, read back. */
 export default function HandOffRoom() {
-  const [faceId, setFaceId] = useState<string>();
-  const { bench, failure } = useBenchOf(askedPiece, faceId, false, setFaceId);
-  useUndoKeys();
-  const trouble = useOpenPiece(bench !== undefined, failure);
   return (
-    <div className="grid h-screen grid-cols-[270px_minmax(0,1fr)_348px] grid-rows-[52px_minmax(0,1fr)_46px]">
-      <RoomBar here="hand-off" bench={bench} />
-      {bench ? (
-        <BenchContext value={bench}>
-          <HandOff />
-          <EdgeStrip />
-        </BenchContext>
-      ) : (
-        <RoomWait trouble={trouble} says="Fetching what goes…" />
-      )}
-    </div>
+    <PieceRoom here="hand-off" columns="grid-cols-[270px_minmax(0,1fr)_348px]" waiting="Fetching what goes…">
+      <HandOff />
+    </PieceRoom>
   );
 }
 

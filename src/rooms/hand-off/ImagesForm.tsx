@@ -5,12 +5,12 @@ import type { Chosen } from '../../../core/files/hand-off/plan';
 import { pieceOf } from '../../../core/job/find';
 import { NumberField } from '../../parts/NumberField';
 import { RadioList } from '../../parts/RadioList';
+import { saveFiles } from '../../parts/save-files';
 import { Tick } from '../../parts/Tick';
+import { useWriting } from '../../parts/use-writing';
+import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/db';
 import { useBench } from '../layout/bench';
-import { saveFiles } from './save';
-import { useWriting } from './use-writing';
-import { WriteRow } from './WriteRow';
 
 const FORMATS = [
   ['png', 'PNG, in the colours of the screen', 'For a web page or a mail: what the press makes of it, as sRGB.'],

@@ -1,12 +1,12 @@
 import { plainName } from '../../../core/files/file-names';
 import { type Chosen, plannedFiles } from '../../../core/files/hand-off/plan';
 import { ticketJson, ticketOf, ticketXjdf } from '../../../core/files/ticket';
+import { saveFile } from '../../parts/save-files';
+import { useWriting } from '../../parts/use-writing';
+import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/db';
 import { useBench } from '../layout/bench';
 import { OrderFields } from './OrderFields';
-import { saveFile } from './save';
-import { useWriting } from './use-writing';
-import { WriteRow } from './WriteRow';
 
 const TICKETS = [
   ['ticket.json', 'Ticket as JSON', ticketJson],

@@ -1,11 +1,11 @@
 import { plainName } from '../../../core/files/file-names';
 import type { Chosen } from '../../../core/files/hand-off/plan';
+import { saveFiles } from '../../parts/save-files';
+import { useWriting } from '../../parts/use-writing';
+import { WriteRow } from '../../parts/WriteRow';
 import { keepProof, lastProof, loadAssets } from '../../store/db';
 import { useBench } from '../layout/bench';
 import { OrderFields } from './OrderFields';
-import { saveFiles } from './save';
-import { useWriting } from './use-writing';
-import { WriteRow } from './WriteRow';
 
 /** A proof of each piece for the client to sign, with what changed since the last one. */
 export function ProofForm({ chosen }: { chosen: readonly Chosen[] }) {

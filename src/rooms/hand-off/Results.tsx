@@ -1,28 +1,11 @@
-import { useEffect, useState } from 'react';
 import { comparison } from '../../../core/files/hand-off/comparison';
 import { pieceOf } from '../../../core/job/find';
 import type { Job } from '../../../core/job/schema';
-import type { PagePicture } from '../../../workers/draw-pages';
 import type { Written } from '../../../workers/press-work';
+import { PageShot } from '../../parts/PageShot';
+import { saveFile, saveFiles } from '../../parts/save-files';
 import { kB, PictureSizes } from './PictureSizes';
 import { ReadBack, Verdict } from './ReadBack';
-import { saveFile, saveFiles } from './save';
-
-/** A page as another program draws it. */
-export function PageShot({ page, says }: { page: PagePicture; says: string }) {
-  const [url, setUrl] = useState<string>();
-  useEffect(() => {
-    const made = URL.createObjectURL(page.image);
-    setUrl(made);
-    return () => URL.revokeObjectURL(made);
-  }, [page]);
-  return (
-    <figure className="grid gap-1">
-      {url && <img src={url} alt={says} className="max-h-[25vh] max-w-full bg-white shadow-md" />}
-      <figcaption className="quiet text-center text-[13px]">{says}</figcaption>
-    </figure>
-  );
-}
 
 /** The files that were written: their pages as a reader draws them, and what they say beside what was asked. */
 export function Results({

@@ -12,11 +12,11 @@ import { shopIn } from '../../../core/job/shops-of';
 import type { Written } from '../../../workers/press-work';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
+import { useWriting } from '../../parts/use-writing';
+import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets, noteExport } from '../../store/db';
 import { useBench } from '../layout/bench';
 import { SettingRows } from './SettingRows';
-import { useWriting } from './use-writing';
-import { WriteRow } from './WriteRow';
 
 export interface Done {
   files: readonly Written[];

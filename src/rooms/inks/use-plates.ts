@@ -33,22 +33,18 @@ function viewOf({ kind, hidden, plate }: Looking, { plates, limit }: FacePlates)
 }
 
 /** The plates of the face on the table, and the picture of them that is asked for. */
-export function usePlates(bench: Bench | undefined): PlatesShown {
+export function usePlates({ job, piece, face }: Bench): PlatesShown {
   const [read, setRead] = useState<FacePlates>();
   const [image, setImage] = useState<ImageData>();
   const [cell, point] = useState<number>();
   const [looking, setLooking] = useState<Looking>({ kind: 'proof', hidden: [], plate: undefined, paper: false });
   const [askPlates] = useState(() => newestOnly(plateRoom().facePlates, setRead));
   const [askLook] = useState(() => newestOnly(plateRoom().lookAt, setImage));
-  const job = bench?.job;
-  const pieceId = bench?.piece.id;
-  const faceId = bench?.face.id;
+  const pieceId = piece.id;
+  const faceId = face.id;
+  useEffect(() => askPlates({ job, pieceId, faceId }), [job, pieceId, faceId, askPlates]);
   useEffect(() => {
-    if (job && pieceId && faceId) askPlates({ job, pieceId, faceId });
-  }, [job, pieceId, faceId, askPlates]);
-  useEffect(() => {
-    if (read && job && pieceId && faceId)
-      askLook({ job, pieceId, faceId, view: viewOf(looking, read), paper: looking.paper });
+    if (read) askLook({ job, pieceId, faceId, view: viewOf(looking, read), paper: looking.paper });
   }, [read, job, pieceId, faceId, looking, askLook]);
   return useMemo(
     () => ({ read, image, looking, look: (to) => setLooking((was) => ({ ...was, ...to })), cell, point }),

@@ -6,18 +6,14 @@ import { type Cut, cuttingPlan } from '../../../core/sheet/cutting';
 import { sideMarks } from '../../../core/sheet/marks';
 import { bleedOn, gapOf, itemsOf, type SheetForm, type SheetPlan, trimsOf } from '../../../core/sheet/plan';
 import type { WrittenSheets } from '../../../workers/press-work';
-import { useUndoKeys } from '../../parts/use-undo-keys';
+import { PageShot } from '../../parts/PageShot';
+import { saveFile } from '../../parts/save-files';
+import { useWriting } from '../../parts/use-writing';
+import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/db';
 import { act } from '../../store/session';
-import { PageShot } from '../hand-off/Results';
-import { saveFile } from '../hand-off/save';
-import { useWriting } from '../hand-off/use-writing';
-import { WriteRow } from '../hand-off/WriteRow';
-import { BenchContext, useBench } from '../layout/bench';
-import { EdgeStrip } from '../layout/EdgeStrip';
-import { RoomBar, RoomWait } from '../layout/RoomShell';
-import { useBenchOf } from '../layout/use-bench-of';
-import { askedPiece, useOpenPiece } from '../layout/use-open-piece';
+import { useBench } from '../layout/bench';
+import { PieceRoom } from '../layout/PieceRoom';
 import { BlockHandles } from './BlockHandles';
 import { CutSteps } from './CutSteps';
 import { SheetDrawing, type Side } from './SheetDrawing';
@@ -26,22 +22,10 @@ import { usePlans } from './use-plans';
 
 /** Where pieces become press sheets, and sheets are cut to pieces again. */
 export default function SheetRoom() {
-  const [faceId, setFaceId] = useState<string>();
-  const { bench, failure } = useBenchOf(askedPiece, faceId, false, setFaceId);
-  useUndoKeys();
-  const trouble = useOpenPiece(bench !== undefined, failure);
   return (
-    <div className="grid h-screen grid-cols-[282px_minmax(0,1fr)_324px] grid-rows-[52px_minmax(0,1fr)_46px]">
-      <RoomBar here="sheet" bench={bench} />
-      {bench ? (
-        <BenchContext value={bench}>
-          <Sheets />
-          <EdgeStrip />
-        </BenchContext>
-      ) : (
-        <RoomWait trouble={trouble} says="Fetching paper…" />
-      )}
-    </div>
+    <PieceRoom here="sheet" columns="grid-cols-[282px_minmax(0,1fr)_324px]" waiting="Fetching paper…">
+      <Sheets />
+    </PieceRoom>
   );
 }
 

@@ -1,5 +1,5 @@
 import { zipSync } from 'fflate';
-import { download } from '../../parts/download';
+import { download } from './download';
 
 const TYPES: Record<string, string> = {
   pdf: 'application/pdf',

@@ -1,8 +1,8 @@
 import { proxy, type Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { Progress } from '../../../core/files/pdf/document';
-import { hirePressRoom } from '../../../workers/press-room';
-import type { PressRoom } from '../../../workers/press-room.worker';
+import type { Progress } from '../../core/files/pdf/document';
+import { hirePressRoom } from '../../workers/press-room';
+import type { PressRoom } from '../../workers/press-room.worker';
 
 export interface Writing {
   /** How far it is; nothing is being written where it is left out. */
