@@ -3,6 +3,7 @@ import { CHECK_LIMITS } from '../trade/check-limits';
 import { type Check, type CheckContext, type Finding, trimOf } from './check';
 import { type EdgeArt, edgeArt, extending, SIDES } from './edge-art';
 import { found } from './found';
+import { listed } from './listed';
 
 /** Whether other art covers the strip that a background leaves at a side. */
 function isCovered(side: (typeof SIDES)[number], ground: EdgeArt, others: readonly EdgeArt[], context: CheckContext) {
@@ -52,7 +53,7 @@ export const backgroundGap: Check = {
       const edge = { width: piece.width, height: piece.height, bleed, meets: most + 0.001 };
       return [
         found(backgroundGap, element, context, {
-          problem: `Leaves bare paper at the ${gaps.join(' and the ')}`,
+          problem: `Leaves bare paper at the ${listed(gaps)}`,
           measured: { value: most, kind: 'length' },
           wanted: { value: 0, kind: 'length' },
           ...extending(element, edge),

@@ -4,6 +4,7 @@ import type { Element } from '../job/schema';
 import { type Check, type Finding, trimOf } from './check';
 import { SIDES } from './edge-art';
 import { found } from './found';
+import { listed } from './listed';
 
 /** A line as long as this share of an edge runs along it. */
 const ALONG = 0.5;
@@ -36,7 +37,7 @@ export const frameNearTrim: Check = {
       if (near.length === 0) return [];
       return [
         found(frameNearTrim, element, context, {
-          problem: `Runs along the cut at the ${near.join(' and the ')}`,
+          problem: `Runs along the cut at the ${listed(near)}`,
           measured: { value: Math.min(...near.map((side) => inside[side])), kind: 'length' },
           wanted: { value: frame, kind: 'length' },
         }),

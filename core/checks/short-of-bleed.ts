@@ -1,6 +1,7 @@
 import type { Sides } from '../geometry/box';
 import { type Check, type CheckContext, type Finding, HAIR } from './check';
 import { edgeArt, extending } from './edge-art';
+import { listed } from './listed';
 
 function look(context: CheckContext): Finding[] {
   const { piece, face, shop } = context;
@@ -20,7 +21,7 @@ function look(context: CheckContext): Finding[] {
         face: face.id,
         element: element.id,
         place: ink,
-        problem: `Stops short of the bleed at the ${sides.join(' and the ')}`,
+        problem: `Stops short of the bleed at the ${listed(sides)}`,
         measured: { value: Math.max(0, least), kind: 'length' },
         wanted: { value: bleed, kind: 'length' },
         ...extending(element, edge),

@@ -1,6 +1,7 @@
 import type { Check, Finding } from './check';
 import { edgeArt, extending, SIDES } from './edge-art';
 import { found } from './found';
+import { listed } from './listed';
 
 /** Art that ends so near inside the cut that the guillotine decides whether paper shows beside it. */
 export const sliverInside: Check = {
@@ -26,7 +27,7 @@ export const sliverInside: Check = {
       const edge = { width: piece.width, height: piece.height, bleed, meets: most + 0.001 };
       return [
         found(sliverInside, element, context, {
-          problem: `Ends just inside the cut at the ${sides.join(' and the ')}`,
+          problem: `Ends just inside the cut at the ${listed(sides)}`,
           measured: { value: least, kind: 'length' },
           wanted: { value: Math.max(reach.x, reach.y), kind: 'length' },
           ...extending(element, edge),

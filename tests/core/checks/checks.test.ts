@@ -46,7 +46,7 @@ describe('every check', () => {
 // Common practice: 3 mm of bleed on a card.
 describe('art short of the bleed', () => {
   it.each([
-    ['ends at the trim', panel(0, 0, 85, 55), 0, 'top and the right and the bottom and the left'],
+    ['ends at the trim', panel(0, 0, 85, 55), 0, 'top, right, bottom and left'],
     ['ends a millimetre past it', panel(-1, -3, 91, 61), 1, 'left'],
     ['ends a hair inside it', panel(-3, 0.05, 91, 58), 0, 'top'],
   ])('fires where a panel %s', (_what, element, measured, sides) => {

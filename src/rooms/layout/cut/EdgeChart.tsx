@@ -29,12 +29,20 @@ export function EdgeChart({
   const y = scaleLinear([0, max(bins) || 1], [0, HEIGHT - FOOT - 14]);
   const base = HEIGHT - FOOT;
   const isBad = (at: number): boolean => (colour !== undefined && at > colour) || (words !== undefined && at < -words);
-  const mark = (at: number, says: string, end: 'start' | 'end') => {
+  const mark = (at: number, says: string, row: 0 | 1) => {
     if (Math.abs(at) > limit) return null;
+    // What stands at the right says so to its left, within the chart.
+    const end = x(at) > WIDTH / 2;
     return (
       <g>
         <line x1={x(at)} x2={x(at)} y1={10} y2={base} stroke="var(--caught)" strokeWidth="1.4" />
-        <text x={x(at) + (end === 'end' ? -3 : 3)} y={9} fontSize="10.5" textAnchor={end} fill="currentColor">
+        <text
+          x={x(at) + (end ? -3 : 3)}
+          y={9 + 11 * row}
+          fontSize="10.5"
+          textAnchor={end ? 'end' : 'start'}
+          fill="currentColor"
+        >
           {says}
         </text>
       </g>
@@ -75,8 +83,8 @@ export function EdgeChart({
         })}
         <line x1={4} x2={WIDTH - 4} y1={base} y2={base} stroke="currentColor" strokeOpacity=".5" />
         <line x1={x(0)} x2={x(0)} y1={14} y2={base} stroke="currentColor" strokeDasharray="2 3" />
-        {colour !== undefined && mark(colour, 'colour ends', 'end')}
-        {words !== undefined && mark(-words, 'words begin', 'start')}
+        {colour !== undefined && mark(colour, 'colour ends', 0)}
+        {words !== undefined && mark(-words, 'words begin', 1)}
         {scaleLinear(
           x.domain().map((at) => fromPoints(at, unit)),
           x.range(),

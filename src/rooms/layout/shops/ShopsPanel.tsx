@@ -1,6 +1,8 @@
+import { group } from 'd3';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
 import { ALL_CHECKS } from '../../../../core/checks';
+import type { Finding } from '../../../../core/checks/check';
 import { type AtShop, compareShops, onlyAt } from '../../../../core/checks/compare-shops';
 import { readShop, writeShop } from '../../../../core/files/shop-file';
 import { setShop } from '../../../../core/job/edits/job';
@@ -142,6 +144,12 @@ export function ShopsPanel({ onClose }: { onClose(): void }) {
   );
 }
 
+/** What is found, once for each check, and how many more there are of its kind. */
+const byCheck = (findings: readonly Finding[]): string[] =>
+  [...group(findings, ({ check }) => check).values()].map(([first, ...more]) =>
+    more.length === 0 ? first!.problem : `${first!.problem} (and ${more.length} more of the kind)`,
+  );
+
 /** What would be found at another shop, and what no more. */
 function Changes({ from, to }: { from: AtShop; to: AtShop }) {
   const rows = [
@@ -160,7 +168,7 @@ function Changes({ from, to }: { from: AtShop; to: AtShop }) {
         ([says, findings]) =>
           findings.length > 0 && (
             <p key={says}>
-              <b className="font-semibold">{says}:</b> {[...new Set(findings.map(({ problem }) => problem))].join('; ')}
+              <b className="font-semibold">{says}:</b> {byCheck(findings).join('; ')}
             </p>
           ),
       )}
