@@ -14,7 +14,10 @@ async function openSheet(page: Page): Promise<void> {
 
 test('cards go on a sheet, backs behind fronts, and come off it by the plan of cuts', async ({ page }, info) => {
   await openSheet(page);
+  await typeInto(page, 'Quantity', '0');
+  await expect(page.getByRole('alert')).toHaveText('From 1 to 10,000,000; it stays as it was.');
   await typeInto(page, 'Quantity', '500');
+  await expect(page.getByRole('alert')).toHaveCount(0);
   // ⌈500 / 23⌉ = 22, and 5 % of them spoilt.
   await expect(
     layouts(page)

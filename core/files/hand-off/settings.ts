@@ -1,4 +1,4 @@
-import type { FurtherMark } from '../../scene/marks';
+import { FURTHER_MARKS, type FurtherMark } from '../../scene/marks';
 import type { OfficeSheet } from '../../scene/office-sheet';
 import type { ShopSpec } from '../../trade/schema';
 import type { PdfAsked } from '../pdf/asked';
@@ -75,6 +75,10 @@ export const settled = (shop: ShopSpec, changes: Partial<HandOffSettings>): Hand
   ...changes,
 });
 
+/** The further marks a sheet has room for: at the edges of an office printer's, bar and slug would be lost. */
+export const marksFor = (office: HandOffSettings['office']): readonly FurtherMark[] =>
+  office === 'its own' ? FURTHER_MARKS : ['registration'];
+
 /** The settings as the writer of files takes them. */
 export function pdfAsked(
   pieceId: string,
@@ -89,7 +93,7 @@ export function pdfAsked(
     ...(faces ? { faces } : {}),
     standard,
     marks,
-    also,
+    also: also.filter((mark) => marksFor(office).includes(mark)),
     words,
     ...(office === 'its own' ? {} : { office }),
     pictures: {

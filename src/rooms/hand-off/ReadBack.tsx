@@ -41,7 +41,7 @@ export function ReadBack({ rows }: { rows: readonly Row[] }) {
               </th>
               <td>{row.asked}</td>
               <td>{row.read}</td>
-              <td>{row.right ? 'as asked' : 'differs'}</td>
+              <td className="whitespace-nowrap">{row.right ? 'as asked' : 'differs'}</td>
             </tr>
           ))}
         </tbody>

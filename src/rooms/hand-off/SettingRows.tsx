@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import {
   type HandOffSettings,
+  marksFor,
   SETTING_WORDS,
   type SettingName,
   settingsOf,
@@ -64,7 +65,7 @@ export function SettingRows({ shop, changes, onChange }: RowsProps) {
     ),
     also: (
       <div className="flex flex-wrap gap-x-4 gap-y-1">
-        {FURTHER_MARKS.map((mark) => (
+        {marksFor(now.office).map((mark) => (
           <Tick
             key={mark}
             checked={now.also.includes(mark)}

@@ -46,6 +46,12 @@ describe('what a choice of pieces becomes', () => {
     expect(lettersAsPages(job, 'letterhead', [{ ...letters[0]!, pages: [7] }], kit.fonts)!.piece.faces).toEqual([]);
     expect(pages.job.pieces.find(({ id }) => id === 'card')).toBe(job.pieces.find(({ id }) => id === 'card'));
   });
+  it('of an office printer’s paper have no bar and no slug at the edges that it leaves white', () => {
+    const also = ['registration', 'colour bar', 'slug'] as const;
+    const of = (office: 'A4' | 'its own') => plannedFiles(job, [{ piece: 'card' }], { also, office }, 1)[0]!.asked.also;
+    expect(of('A4')).toEqual(['registration']);
+    expect(of('its own')).toEqual(also);
+  });
   it('with its version, and never two of one name', () => {
     const pieces = [{ piece: 'card' }, { piece: 'letterhead' }];
     expect(plannedFiles(job, pieces, { fileName: '{client}-{version}' }, 7).map(({ name }) => name)).toEqual([
