@@ -92,7 +92,7 @@ export const assetSchema = z.strictObject({
   /** It has parts that can be seen through. */
   alpha: z.literal(true).optional(),
   /** It had been made so many times larger before it was taken in. */
-  upscaled: z.int().min(2).max(8).optional(),
+  upscaled: z.number().min(1.5).max(8).optional(),
   /** How well a JPEG was saved, 1 to 100, by its tables. */
   quality: z.int().min(1).max(100).optional(),
   /** How wide a pixel, upright, is to its height, where the file says that it is not square. */

@@ -1,8 +1,9 @@
 import type { Pixels } from './decode';
+import { enlargedByCurves } from './resampled-traces';
 
 /**
  * Whether a picture was made larger before it came here. Pixels put between others by copying or by straight lines leave
- * a comb: at every k-th place nothing changes, or the slope does not.
+ * a comb: at every k-th place nothing changes, or the slope does not. Curves leave fainter traces, looked for after it.
  */
 
 /** Enlargements looked for, and how quiet the comb's gaps have to be beside the whole: 0 is perfectly quiet. */
@@ -61,5 +62,5 @@ export function upscaledBy({ width, height, space, colour }: Pick<Pixels, 'width
   for (let k = MOST; k >= 2; k--)
     for (const order of ORDERS)
       if (isCombed(comb(pixel, width, height, order, k)) && isCombed(comb(down, height, width, order, k))) return k;
-  return undefined;
+  return enlargedByCurves(pixel, down, { width, height });
 }

@@ -21,12 +21,53 @@ const enlarged = async (by: number, kernel: 'nearest' | 'linear'): Promise<Uint8
       .toBuffer(),
   );
 
+/** The demo's smaller photographs, in screen colours. */
+const photographs = await Promise.all(
+  Object.values(openDemo().assets)
+    .filter((bytes) => probePicture(bytes).channels === 3 && probePicture(bytes).width < 2000)
+    .map((bytes) => sharp(bytes).removeAlpha().png({ compressionLevel: 1 }).toBuffer()),
+);
+
 describe('a picture that was made larger', () => {
   it.each([2, 3, 4])('%d times, its pixels copied, is told', async (by) => {
     expect(upscaledBy(decodePicture(await enlarged(by, 'nearest'))) ?? 0).toBeGreaterThanOrEqual(2);
   });
   it.each([2, 3, 4])('%d times, along straight lines, is told', async (by) => {
     expect(upscaledBy(decodePicture(await enlarged(by, 'linear'))) ?? 0).toBeGreaterThanOrEqual(2);
+  });
+  it.each([
+    ['png', 1.5, 1.5],
+    ['png', 2, 2],
+    ['png', 3, 3],
+    ['png', 4, 2],
+    ['jpeg', 2, 2],
+    ['jpeg', 3, 3],
+  ] as const)('is told by a %s, %d times by curves', async (format, by, told) => {
+    for (const photo of photographs) {
+      const { data, info } = await sharp(photo).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+      const size = [Math.round(info.width / by), Math.round(info.height / by)] as const;
+      const small = await sharp(data, { raw: info })
+        .resize(...size)
+        .png()
+        .toBuffer();
+      const large = sharp(small).resize(Math.round(size[0] * by), Math.round(size[1] * by), { kernel: 'cubic' });
+      const bytes = await (format === 'png' ? large.png() : large.jpeg({ quality: 85 })).toBuffer();
+      expect(upscaledBy(decodePicture(new Uint8Array(bytes)))).toBe(told);
+    }
+  });
+  it.each([95, 85, 60])('is none that was only saved again as a JPEG of %d', async (quality) => {
+    for (const photo of photographs) {
+      const again = await sharp(photo).removeAlpha().jpeg({ quality }).toBuffer();
+      expect(upscaledBy(decodePicture(new Uint8Array(again)))).toBeUndefined();
+    }
+  });
+  it('is none of dots', () => {
+    const patterns: ((x: number, y: number) => number)[] = [
+      (x, y) => 255 * ((x + y) % 2),
+      (x, y) => (grain(x, y) > 40 + x / 2 ? 255 : 0),
+    ];
+    for (const at of patterns)
+      expect(upscaledBy(decodePicture(makePng(240, 200, (x, y) => [at(x, y), at(x, y), at(x, y)])))).toBeUndefined();
   });
   it('is none that has its own pixels, is flat, or runs evenly', () => {
     expect(upscaledBy(decodePicture(photograph(120)))).toBeUndefined();

@@ -6,6 +6,8 @@ import { chanceText } from './RiskTable';
 const WIDTH = 250;
 const HEIGHT = 92;
 const FOOT = 17;
+/** Room for what a line says. */
+const LABEL = 64;
 
 /** Where the cut fell at one edge, and where colour ends and words begin beside it. Inside the piece is on the left. */
 export function EdgeChart({
@@ -31,8 +33,10 @@ export function EdgeChart({
   const isBad = (at: number): boolean => (colour !== undefined && at > colour) || (words !== undefined && at < -words);
   const mark = (at: number, says: string, row: 0 | 1) => {
     if (Math.abs(at) > limit) return null;
-    // What stands at the right says so to its left, within the chart.
-    const end = x(at) > WIDTH / 2;
+    // Away from the bars where there is room, else over them.
+    const isLeft = x(at) < WIDTH / 2;
+    const hasRoom = (isLeft ? x(at) : WIDTH - x(at)) > LABEL;
+    const end = isLeft === hasRoom;
     return (
       <g>
         <line x1={x(at)} x2={x(at)} y1={10} y2={base} stroke="var(--caught)" strokeWidth="1.4" />
@@ -84,7 +88,7 @@ export function EdgeChart({
         <line x1={4} x2={WIDTH - 4} y1={base} y2={base} stroke="currentColor" strokeOpacity=".5" />
         <line x1={x(0)} x2={x(0)} y1={14} y2={base} stroke="currentColor" strokeDasharray="2 3" />
         {colour !== undefined && mark(colour, 'colour ends', 0)}
-        {words !== undefined && mark(-words, 'words begin', 1)}
+        {words !== undefined && mark(-words, 'words begin', words < 0 ? 1 : 0)}
         {scaleLinear(
           x.domain().map((at) => fromPoints(at, unit)),
           x.range(),
