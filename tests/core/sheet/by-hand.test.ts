@@ -1,12 +1,16 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { moveBlock, setSheet } from '../../../core/job/edits/pieces';
 import { migrate } from '../../../core/job/migrate';
 import { NO_ORDER } from '../../../core/job/order';
 import { type Job, jobSchema } from '../../../core/job/schema';
 import { type SheetBlock, type SheetByHand, type SheetMade, TURNINGS, USUAL_SHEET } from '../../../core/job/sheet';
 import { asHand } from '../../../core/sheet/by-hand';
+import { cuttingPlan } from '../../../core/sheet/cutting';
 import { bleedOn, gapOf, itemsOf, type SheetPlan, sheetPlans } from '../../../core/sheet/plan';
 import { SheetError } from '../../../core/sheet/sheet-error';
 import { mm, openDemo } from '../../kit';
+import { execute } from './guillotine';
 
 const { job } = openDemo();
 const card = job.pieces.find(({ id }) => id === 'card')!;
@@ -98,6 +102,53 @@ describe('blocks', () => {
   ])('%s is refused with words', (_, hand, part, message) => {
     expect(() => one(hand, part)).toThrow(SheetError);
     expect(() => one(hand, part)).toThrow(message);
+  });
+});
+
+describe('blocks of any kind, anywhere', () => {
+  const millimetres = (most: number) => fc.integer({ min: 0, max: most }).map(mm);
+  const block = fc.record({
+    item: fc.constant(0),
+    rows: fc.integer({ min: 1, max: 4 }),
+    columns: fc.integer({ min: 1, max: 3 }),
+    turned: fc.boolean(),
+    x: millimetres(260),
+    y: millimetres(400),
+  });
+  it('are refused with words, or printed within the sheet, none over another, and cut apart', () => {
+    let printed = 0;
+    fc.assert(
+      fc.property(fc.array(block, { minLength: 1, maxLength: 3 }), (blocks) => {
+        let plan: SheetPlan;
+        try {
+          [plan] = plansOf({ ...USUAL_SHEET, hand: { forms: [{ blocks }] } }).plans as [SheetPlan];
+        } catch (error) {
+          expect(error).toBeInstanceOf(SheetError);
+          return;
+        }
+        printed++;
+        const trims = plan.forms[0]!.first.map(({ trim }) => trim);
+        expect(trims).toHaveLength(blocks.reduce((sum, { rows, columns }) => sum + rows * columns, 0));
+        const sheet = { x: 0, y: 0, width: USUAL_SHEET.press.width, height: USUAL_SHEET.press.height };
+        const left = execute(sheet, cuttingPlan(sheet, trims), trims);
+        for (const trim of trims)
+          expect(left.some((pile) => Math.hypot(pile.x - trim.x, pile.y - trim.y) < 0.01)).toBe(true);
+      }),
+      { numRuns: 400 },
+    );
+    expect(printed).toBeGreaterThan(40);
+  });
+  it('are moved by so much and no more, and only the one that is meant', () => {
+    fc.assert(
+      fc.property(fc.array(block, { minLength: 1, maxLength: 4 }), fc.nat(3), millimetres(50), (blocks, n, by) => {
+        const at = n % blocks.length;
+        const before = setSheet(job, 'card', { ...USUAL_SHEET, hand: { forms: [{ blocks }] } });
+        const moved = moveBlock(before, 'card', 0, at, { x: by, y: -by });
+        const now = moved.pieces.find(({ id }) => id === 'card')!.sheet!.hand!.forms[0]!.blocks;
+        expect(now).toEqual(blocks.map((each, i) => (i === at ? { ...each, x: each.x + by, y: each.y - by } : each)));
+        expect(before.pieces.find(({ id }) => id === 'card')!.sheet!.hand!.forms[0]!.blocks).toEqual(blocks);
+      }),
+    );
   });
 });
 
