@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { decodePicture } from '../../../core/picture/decode';
@@ -151,6 +152,31 @@ describe('decoding', () => {
     expect(probePicture(physical(11811, 11811)).pixelAspect).toBeUndefined();
     expect(probePicture(physical(11811, 5906)).pixelAspect).toBeCloseTo(0.5, 3);
     expect(decodePicture(physical(11811, 5906))).toMatchObject({ width: 40, height: 24 });
+  });
+
+  it('is told with words where its head is spoilt, whatever is spoilt in it', async () => {
+    const exif = new Uint8Array(await sharp(png).withMetadata({ orientation: 6, density: 300 }).jpeg().toBuffer());
+    const plain = new Uint8Array(await jpegOf(png));
+    fc.assert(
+      fc.property(
+        fc.constantFrom(exif, plain, png),
+        fc.array(fc.tuple(fc.nat(400), fc.nat(255)), { minLength: 1, maxLength: 12 }),
+        fc.option(fc.nat(600)),
+        (whole, changes, cut) => {
+          const bytes = Uint8Array.from(whole);
+          for (const [at, to] of changes) if (at < bytes.length) bytes[at] = to;
+          try {
+            const { orientation, pixelAspect } = probePicture(cut === null ? bytes : bytes.subarray(0, cut));
+            expect(orientation).toBeGreaterThanOrEqual(1);
+            expect(orientation).toBeLessThanOrEqual(8);
+            if (pixelAspect !== undefined) expect(pixelAspect).toBeGreaterThan(0);
+          } catch (error) {
+            expect(error).toBeInstanceOf(PictureError);
+          }
+        },
+      ),
+      { numRuns: 3000 },
+    );
   });
 
   it('reads grey and CMYK JPEGs in their own space', async () => {
