@@ -66,8 +66,8 @@ function roughness(at: LineAt, length: number, lines: number): number {
   return slopes === 0 ? 0 : bends / slopes;
 }
 
-/** No enlargement leaves more; patterns of dots do. */
-const MOST_ROUGH = 0.75;
+/** No enlargement leaves more, not even of pure grain; patterns of dots do. */
+const MOST_ROUGH = 1;
 /** Half as large again and three times as large leave the same tone: the former is rougher (0.62 to 0.67, against 0.37 to 0.45). */
 const BETWEEN_ROUGH = 0.53;
 

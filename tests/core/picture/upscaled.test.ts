@@ -55,6 +55,13 @@ describe('a picture that was made larger', () => {
       expect(upscaledBy(decodePicture(new Uint8Array(bytes)))).toBe(told);
     }
   });
+  it('is told where it is all grain', async () => {
+    const small = await sharp(makePng(300, 240, (x, y) => [grain(x, y), grain(y, x), grain(x + 7, y)]))
+      .png()
+      .toBuffer();
+    const large = await sharp(small).resize(600, 480, { kernel: 'cubic' }).jpeg({ quality: 88 }).toBuffer();
+    expect(upscaledBy(decodePicture(new Uint8Array(large)))).toBe(2);
+  });
   it.each([95, 85, 60])('is none that was only saved again as a JPEG of %d', async (quality) => {
     for (const photo of photographs) {
       const again = await sharp(photo).removeAlpha().jpeg({ quality }).toBuffer();
