@@ -106,8 +106,8 @@ function ChosenFaces({ chosen }: { chosen: readonly Chosen[] }) {
                   role="img"
                   aria-label={`${piece.name}, ${face.name}`}
                   viewBox={`0 0 ${width} ${height}`}
-                  className="max-h-[42vh] bg-white shadow-md"
-                  style={{ width: Math.min(460, width * 1.5) }}
+                  className="bg-white shadow-md"
+                  style={{ width: `min(${Math.min(460, width * 1.5)}px, ${(42 * width) / height}vh)` }}
                 >
                   <FaceArt face={face} sources={sources} press={press} previews={previews} />
                 </svg>

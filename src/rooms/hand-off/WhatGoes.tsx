@@ -98,19 +98,22 @@ function LetterTicks({
       <Tick checked={chosen !== undefined} onChange={(on) => onChange(on ? { id } : undefined)}>
         Letter: {letter.name}
       </Tick>
-      {pages.length > 1 &&
-        pages.map((n) => (
-          <Tick
-            key={n}
-            checked={going.includes(n)}
-            onChange={(on) => {
-              const left = pages.filter((each) => (each === n ? on : going.includes(each)));
-              onChange(left.length === 0 ? undefined : left.length === pages.length ? { id } : { id, pages: left });
-            }}
-          >
-            {`Page ${n + 1}`}
-          </Tick>
-        ))}
+      {pages.length > 1 && (
+        <div className="ml-7 flex basis-full flex-wrap gap-x-4 gap-y-1">
+          {pages.map((n) => (
+            <Tick
+              key={n}
+              checked={going.includes(n)}
+              onChange={(on) => {
+                const left = pages.filter((each) => (each === n ? on : going.includes(each)));
+                onChange(left.length === 0 ? undefined : left.length === pages.length ? { id } : { id, pages: left });
+              }}
+            >
+              {`Page ${n + 1}`}
+            </Tick>
+          ))}
+        </div>
+      )}
     </>
   );
 }
