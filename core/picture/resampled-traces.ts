@@ -18,8 +18,13 @@ const LEAST_LENGTH = 96;
 const LEAST_SHARE = 0.015;
 const LEAST_TIMES = 5;
 
+interface SlopeChanges {
+  changes: Float64Array;
+  mean: number;
+}
+
 /** Sum over the lines of how much the slope changes at each place, without its slow part. */
-function slopeChanges(at: LineAt, length: number, lines: number): { changes: Float64Array; mean: number } {
+function slopeChanges(at: LineAt, length: number, lines: number): SlopeChanges {
   const sums = new Float64Array(length - 2);
   const step = Math.max(1, Math.floor(lines / LINES));
   for (let line = 0; line < lines; line += step)
@@ -44,8 +49,7 @@ function strength(changes: Float64Array, frequency: number): number {
 }
 
 /** Whether a frequency stands out along an axis. */
-function standsOut(at: LineAt, length: number, lines: number, frequency: number): boolean {
-  const { changes, mean } = slopeChanges(at, length, lines);
+function standsOut({ changes, mean }: SlopeChanges, frequency: number): boolean {
   if (mean === 0) return false;
   const near: number[] = [];
   for (let d = 6; d <= 40; d += 2) near.push(strength(changes, frequency - d / changes.length));
@@ -80,8 +84,8 @@ export function enlargedByCurves(
   if (Math.min(width, height) < LEAST_LENGTH) return undefined;
   const rough = roughness(across, width, height);
   if (rough > MOST_ROUGH) return undefined;
-  const both = (frequency: number): boolean =>
-    standsOut(across, width, height, frequency) && standsOut(down, height, width, frequency);
+  const axes = [slopeChanges(across, width, height), slopeChanges(down, height, width)];
+  const both = (frequency: number): boolean => axes.every((axis) => standsOut(axis, frequency));
   if (both(1 / 2)) return 2;
   if (both(1 / 3)) return rough > BETWEEN_ROUGH ? 1.5 : 3;
   return undefined;
