@@ -18,7 +18,9 @@ const FLOORS = [
   'workers',
   'src/store',
   'src/parts',
+  'src/bench',
   'src/rooms',
+  'src/app',
   'src/pages',
 ];
 // Stand beside the interface: they may use the whole core, and each what is named.
@@ -45,6 +47,12 @@ module.exports = {
   forbidden: [
     ...upward,
     ...annexes,
+    {
+      name: 'no-room-imports-a-room',
+      severity: 'error',
+      from: { path: '^src/rooms/([^/]+)/' },
+      to: { path: '^src/rooms/', pathNot: '^src/rooms/$1/' },
+    },
     { name: 'core-is-pure', severity: 'error', from: { path: '^core/' }, to: { dependencyTypes: ['core'] } },
     {
       name: 'core-has-no-interface',

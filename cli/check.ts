@@ -4,6 +4,8 @@ import { measuredAndWanted } from '../core/checks/measure-words';
 import { checkPlates, layPiece, withFixes } from '../core/checks/on-plates';
 import { misspeltIn, spellingFindings, wordsToSpell } from '../core/checks/spelling';
 import { unusedInks } from '../core/checks/unused-ink';
+import type { Press } from '../core/colour/engine';
+import type { LaidPicture } from '../core/devices/plates/device';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { readShop, ShopFileError } from '../core/files/shop-file';
 import { findElement, inkOf, titleOf } from '../core/job/find';
@@ -12,6 +14,7 @@ import { shopIn } from '../core/job/shops-of';
 import { sourcesOf } from '../core/scene/sources';
 import type { ShopSpec } from '../core/trade/schema';
 import { CliError, openJob, pieceAsked, readGiven } from './given';
+import { kept } from './kept';
 import { loadKit, loadSpeller } from './kit';
 import type { Command } from './tidy';
 
@@ -35,14 +38,27 @@ Exit 1 where a finding would make the shop stop (severity "stop"), 0 otherwise. 
     const spec = typeof shop === 'string' ? shopGiven(shop) : undefined;
     const pieces = id === undefined ? job.pieces : [pieceAsked(job, id)];
     const { language } = job.spelling;
-    const speller = language === 'none' ? undefined : loadSpeller(language);
+    const pictures = new Map<Press, Map<string, LaidPicture>>();
+    const separated = (press: Press): Map<string, LaidPicture> => {
+      const found = pictures.get(press) ?? new Map<string, LaidPicture>();
+      pictures.set(press, found);
+      return found;
+    };
     const found = pieces.flatMap((piece) => {
       const on = spec ?? shopIn(job, piece.shop);
       const kit = { fonts, press: press(pressConditionOf(job, on)) };
-      const picture = separatedPictures((hash) => assets[hash], engine, kit.press);
-      const laid = layPiece(job, piece, kit, { picture }, on);
-      const onPlates = laid.flatMap(checkPlates);
-      const misspelt = speller ? misspeltIn(wordsToSpell(piece, job.spelling), speller) : new Map();
+      // Files are told by their hashes, which the job names.
+      const { pieces: _pieces, changed: _changed, accepted: _accepted, ...house } = job;
+      const onPlates = kept(['plates', house, piece, on, kit.press.condition], () => {
+        const picture = separatedPictures((hash) => assets[hash], engine, kit.press, separated(kit.press));
+        return layPiece(job, piece, kit, { picture }, on).flatMap(checkPlates);
+      });
+      const words = language === 'none' ? [] : wordsToSpell(piece, job.spelling);
+      const misspelt = new Map(
+        language === 'none' || words.length === 0
+          ? []
+          : kept(['spelling', language, words], () => [...misspeltIn(words, loadSpeller(language))]),
+      );
       const all = [
         ...checkPiece(job, piece, kit, on),
         ...asShopAsks(withFixes(onPlates, piece, { sources: sourcesOf(job, fonts), press: kit.press }), on),

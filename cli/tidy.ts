@@ -1,15 +1,5 @@
 import { parseArgs } from 'node:util';
-import { JobFileError } from '../core/files/job-file';
-import { ExportError } from '../core/files/pdf/asked';
-import { PictureError } from '../core/picture/limits';
-import { FontError } from '../core/type/sfnt';
-import { check } from './check';
-import { exportPiece } from './export';
 import { CliError } from './given';
-import { inspect } from './inspect';
-import { list } from './list';
-import { plates } from './plates';
-import { sheet } from './sheet';
 
 /** `tidy`, the headless twin: the app's core without its interface. Errors: one line to stderr, exit 2. */
 
@@ -19,24 +9,31 @@ export interface Command {
   run(job: string, options: Record<string, string | boolean | undefined>): Promise<number>;
 }
 
-const COMMANDS: Record<string, Command> = { list, check, export: exportPiece, plates, sheet, inspect };
+/** Each is loaded when it is asked for: most of them need what the others do not. */
+const COMMANDS: Record<string, () => Promise<Command>> = {
+  list: async () => (await import('./list')).list,
+  check: async () => (await import('./check')).check,
+  export: async () => (await import('./export')).exportPiece,
+  plates: async () => (await import('./plates')).plates,
+  sheet: async () => (await import('./sheet')).sheet,
+  inspect: async () => (await import('./inspect')).inspect,
+};
 
-const usage = `tidy COMMAND FILE [options]
-
-${Object.values(COMMANDS)
-  .map(({ help }) => help.split('\n')[0])
-  .join('\n')}
-
-tidy COMMAND --help says more.`;
+async function usage(): Promise<string> {
+  const all = await Promise.all(Object.values(COMMANDS).map((load) => load()));
+  const lines = all.map(({ help }) => help.split('\n')[0]);
+  return `tidy COMMAND FILE [options]\n\n${lines.join('\n')}\n\ntidy COMMAND --help says more.`;
+}
 
 async function main(argv: string[]): Promise<number> {
   const [name, ...rest] = argv;
   if (name === undefined || name === '--help' || name === 'help') {
-    console.log(usage);
+    console.log(await usage());
     return name === undefined ? 2 : 0;
   }
-  const command = COMMANDS[name];
-  if (!command) throw new CliError(`There is no command ${name}. Commands: ${Object.keys(COMMANDS).join(', ')}.`);
+  const load = COMMANDS[name];
+  if (!load) throw new CliError(`There is no command ${name}. Commands: ${Object.keys(COMMANDS).join(', ')}.`);
+  const command = await load();
   if (rest.includes('--help')) {
     console.log(command.help);
     return 0;
@@ -46,18 +43,29 @@ async function main(argv: string[]): Promise<number> {
   return command.run(positionals[0]!, values as Record<string, string | boolean | undefined>);
 }
 
-const isPlain = (error: unknown): error is Error =>
-  error instanceof CliError ||
-  error instanceof ExportError ||
-  error instanceof JobFileError ||
-  error instanceof PictureError ||
-  error instanceof FontError ||
-  (error instanceof TypeError && 'code' in error && String(error.code).startsWith('ERR_PARSE_ARGS'));
+/** Errors whose message is for whoever called; loaded only when something went wrong. */
+async function isPlain(error: unknown): Promise<boolean> {
+  if (error instanceof CliError) return true;
+  if (error instanceof TypeError) return 'code' in error && String(error.code).startsWith('ERR_PARSE_ARGS');
+  const [{ JobFileError }, { ExportError }, { PictureError }, { FontError }] = await Promise.all([
+    import('../core/files/job-file'),
+    import('../core/files/pdf/asked'),
+    import('../core/picture/limits'),
+    import('../core/type/sfnt'),
+  ]);
+  return [JobFileError, ExportError, PictureError, FontError].some((kind) => error instanceof kind);
+}
+
+// A reader that has seen enough, as `head` has, is no error.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code === 'EPIPE') process.exit(0);
+  throw error;
+});
 
 try {
   process.exitCode = await main(process.argv.slice(2));
 } catch (error) {
-  if (!isPlain(error)) throw error;
-  console.error(error.message.split('\n')[0]);
+  if (!(await isPlain(error))) throw error;
+  console.error((error as Error).message.split('\n')[0]);
   process.exitCode = 2;
 }

@@ -7,7 +7,7 @@ import { chromium, type Page } from '@playwright/test';
 
 const PORT = 4340;
 const home = `http://127.0.0.1:${PORT}`;
-const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+const folder = fileURLToPath(new URL('../docs/screenshots', import.meta.url));
 const root = fileURLToPath(new URL('..', import.meta.url));
 
 const layout = async (page: Page, piece = 'card', element = 'name'): Promise<void> => {

@@ -6,13 +6,14 @@ type Work = typeof import('./ink-work');
 const work = import('./ink-work');
 
 const api = {
+  ready: async (): Promise<void> => void (await work),
   openShelf: async (...args: Parameters<Work['openShelf']>) => (await work).openShelf(...args),
   readInks: async (...args: Parameters<Work['readInks']>) => (await work).readInks(...args),
   readMixtures: async (...args: Parameters<Work['readMixtures']>) => (await work).readMixtures(...args),
   facePlates: async (...args: Parameters<Work['facePlates']>) => (await work).facePlates(...args),
   coloursIn: async (...args: Parameters<Work['coloursIn']>) => (await work).coloursIn(...args),
-  testCuts: async (...args: Parameters<typeof import('./cut-work')['testCuts']>) =>
-    (await import('./cut-work')).testCuts(...args),
+  testCuts: async (asked: Parameters<typeof import('./cut-work')['testCuts']>[1]) =>
+    (await import('./cut-work')).testCuts((await work).shelf, asked),
   lookAt: async (...args: Parameters<Work['lookAt']>) => (await work).lookAt(...args),
 };
 export type InkRoom = typeof api;

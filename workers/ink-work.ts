@@ -13,8 +13,10 @@ import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
 import type { Job } from '../core/job/schema';
 import { shopIn } from '../core/job/shops-of';
+import { type ImageRef, imageKey } from '../core/scene/device';
 import { imagesIn } from '../core/scene/images';
-import { findOwnFonts, findOwnProfiles, loadFonts, loadKit, loadProfiles } from './kit';
+import { keepSeparation, keptSeparation } from './kept-separations';
+import { type BytesOf, openKit } from './kit';
 
 /** The plates of a piece, laid and read off the page's thread. */
 
@@ -23,14 +25,14 @@ export interface InkAsked {
   pieceId: string;
 }
 
-type BytesOf = (hash: string) => Promise<Uint8Array | undefined>;
 let bytesOf: BytesOf = async () => undefined;
+/** The kit of this worker, from the shelf that it has been given. */
+export let shelf = openKit(bytesOf);
 
 /** Says where the files of pictures, fonts and profiles are. */
 export function openShelf(find: BytesOf): void {
   bytesOf = find;
-  findOwnFonts(find);
-  findOwnProfiles(find);
+  shelf = openKit(find);
 }
 
 /** Separated pictures by condition, as long as they are used: the newest at the end. */
@@ -38,7 +40,7 @@ const pictures = new Map<string, Map<string, LaidPicture>>();
 
 async function picturesFor({ job, pieceId }: InkAsked) {
   const piece = pieceOf(job, pieceId)!;
-  const kit = await loadKit();
+  const kit = await shelf.load();
   const condition = pressConditionOf(job, shopIn(job, piece.shop));
   const press = kit.press(condition);
   const key = JSON.stringify(condition);
@@ -47,12 +49,19 @@ async function picturesFor({ job, pieceId }: InkAsked) {
   pictures.set(key, kept);
   const wanted = imagesIn(piece.faces, job);
   for (const old of kept.keys()) if (!wanted.has(old)) kept.delete(old);
-  const files = new Map<string, Uint8Array>();
-  for (const [name, { asset }] of wanted) {
-    const bytes = kept.has(name) || files.has(asset) ? undefined : await bytesOf(asset);
-    if (bytes) files.set(asset, bytes);
+  for (const [name, image] of wanted) {
+    if (kept.has(name)) continue;
+    const stored = `${key} ${name}`;
+    const before = await keptSeparation(stored);
+    if (before) {
+      kept.set(name, before);
+      continue;
+    }
+    const bytes = await bytesOf(image.asset);
+    const made = bytes && separatedPictures(() => bytes, kit.engine, press, kept)(image);
+    if (made) await keepSeparation(stored, made);
   }
-  return { press, picture: separatedPictures((hash) => files.get(hash), kit.engine, press, kept) };
+  return { press, picture: (image: ImageRef) => kept.get(imageKey(image)) };
 }
 
 let laid: { key: string; faces: Promise<PlateContext[]> } | undefined;
@@ -61,9 +70,9 @@ async function layAnew(asked: InkAsked): Promise<PlateContext[]> {
   const { job, pieceId } = asked;
   const piece = pieceOf(job, pieceId);
   if (!piece) return [];
-  const kit = await loadKit();
-  await loadProfiles(Object.keys(job.conditions));
-  await loadFonts(typefacesIn(job));
+  const kit = await shelf.load();
+  await shelf.loadProfiles(Object.keys(job.conditions));
+  await shelf.loadFonts(typefacesIn(job));
   const { press, picture } = await picturesFor(asked);
   const shop = shopIn(job, piece.shop);
   return layPiece(job, piece, { fonts: kit.fonts, press }, { picture }, shop);
@@ -103,7 +112,7 @@ export interface Mixture {
 /** The mixtures on a piece's faces that a screen cannot blend by itself, and the state of the job that they belong to. */
 export async function readMixtures(asked: InkAsked): Promise<{ changed: string; mixtures: Mixture[] }> {
   const faces = await facesOf(asked);
-  const { engine } = await loadKit();
+  const { engine } = await shelf.load();
   const mixtures = faces.flatMap(({ mixtures: grids, press, sources }) => {
     const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');
     return [...grids].flatMap(([element, grid]): Mixture[] => {
@@ -180,7 +189,7 @@ export async function coloursIn(
 ): Promise<ColourFound[]> {
   const found = (await facesOf(asked)).find(({ face }) => face.id === asked.faceId);
   if (!found) return [];
-  const { engine } = await loadKit();
+  const { engine } = await shelf.load();
   const { grid, press, sources } = found;
   const { x0, x1, y0, y1 } = cellsIn(grid, asked.area);
   const all = processBytes(grid, [...grid.plates.keys()], sources.inks);
@@ -205,7 +214,7 @@ export async function lookAt(
 ): Promise<ImageData | undefined> {
   const found = (await facesOf(asked)).find(({ face }) => face.id === asked.faceId);
   if (!found) return undefined;
-  const { engine } = await loadKit();
+  const { engine } = await shelf.load();
   const { grid, press, sources } = found;
   const rendering = asked.paper
     ? { intent: 'absolute colorimetric' as const, blackPointCompensation: false }

@@ -1,15 +1,16 @@
-import { type Remote, wrap } from 'comlink';
+import { proxy } from 'comlink';
+import { hire, type Room } from './hire';
+import type { BytesOf } from './kit';
 import type { PressRoom } from './press-room.worker';
 
-/** A worker of one's own, and the means to stop it whatever it is doing. */
-export function hirePressRoom(): { room: Remote<PressRoom>; dismiss(): void } {
-  const worker = new Worker(new URL('./press-room.worker.ts', import.meta.url), { type: 'module' });
-  return { room: wrap<PressRoom>(worker), dismiss: () => worker.terminate() };
-}
+const start = (): Worker => new Worker(new URL('./press-room.worker.ts', import.meta.url), { type: 'module' });
 
-let shared: Remote<PressRoom> | undefined;
-/** The worker all rooms share for short work. */
-export function pressRoom(): Remote<PressRoom> {
-  shared ??= hirePressRoom().room;
+/** A worker of one's own, and the means to stop it whatever it is doing. */
+export const hirePressRoom = (): { room: Room<PressRoom>; dismiss(): void } => hire<PressRoom>(start);
+
+let shared: Room<PressRoom> | undefined;
+/** The worker all rooms share for short work. `bytesOf` finds files by hash. */
+export function sharedPressRoom(bytesOf: BytesOf): Room<PressRoom> {
+  shared ??= hire<PressRoom>(start, (remote) => remote.openShelf(proxy(bytesOf))).room;
   return shared;
 }

@@ -6,6 +6,9 @@ type Work = typeof import('./press-work');
 const work = import('./press-work');
 
 const api = {
+  ready: async (): Promise<void> => void (await work),
+  openShelf: async (...args: Parameters<Work['openShelf']>) => (await work).openShelf(...args),
+  firstLook: async (...args: Parameters<Work['firstLook']>) => (await work).firstLook(...args),
   preview: async (...args: Parameters<Work['preview']>) => (await work).preview(...args),
   takeIn: async (...args: Parameters<Work['takeIn']>) => (await work).takeIn(...args),
   takeInFont: async (...args: Parameters<Work['takeInFont']>) => (await work).takeInFont(...args),

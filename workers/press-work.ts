@@ -33,9 +33,10 @@ import { upscaledBy } from '../core/picture/upscaled';
 import { SERVICE_TYPEFACE } from '../core/scene/slug';
 import { itemsOf, type SheetPlan } from '../core/sheet/plan';
 import type { OwnCondition, PressCondition, ShopSpec } from '../core/trade/schema';
-import { type OwnFont, ownId, plainFont, takeFont } from '../core/type/own-font';
+import { type OwnFont, ownId, ownPart, plainFont, takeFont } from '../core/type/own-font';
 import { drawPages, type PagePicture } from './draw-pages';
-import { findOwnFonts, findOwnProfiles, loadFontCutter, loadFonts, loadKit, loadPresses, loadProfiles } from './kit';
+import { type BytesOf, type KitShelf, loadFontCutter, openKit } from './kit';
+import { packed, smallPixels } from './small-picture';
 
 /** Heavy work, off the page's thread. Errors keep their message when they cross. */
 
@@ -49,17 +50,24 @@ export interface Written extends PlannedFile {
   as?: Piece | undefined;
 }
 
-const LONGEST_PREVIEW = 1800;
+let shelf: KitShelf = openKit(async () => undefined);
+/** Says where the files of the user's own profiles are, for pictures. */
+export function openShelf(find: BytesOf): void {
+  shelf = openKit(find);
+}
+
+/** A picture in the colours of the screen. */
+export { firstLook } from './small-picture';
 
 /** A picture as the press shows it, small enough for the stage, and how light it is where. */
 export async function preview(
   bytes: Uint8Array,
   printed: { condition: PressCondition; separation: Separation; inks: readonly Ink[] },
 ): Promise<{ image: Blob; light: Lightness }> {
-  await loadProfiles([printed.condition.id]);
-  const { engine, press } = await loadPresses();
+  await shelf.loadProfiles([printed.condition.id]);
+  const [{ engine, press }, pixels] = await Promise.all([shelf.load(), smallPixels(bytes)]);
   const on = press(printed.condition);
-  const separated = separatePicture(decodePicture(bytes), engine, on, printed.separation);
+  const separated = separatePicture(pixels, engine, on, printed.separation);
   const rgb = proofPicture(separated, engine, on, printed.inks);
   const { width, height, alpha } = separated;
   const image = new ImageData(width, height);
@@ -69,12 +77,9 @@ export async function preview(
     image.data[to++] = rgb[from++]!;
     image.data[to++] = alpha ? alpha[i]! : 255;
   }
-  const scale = Math.min(1, LONGEST_PREVIEW / Math.max(width, height));
-  const canvas = new OffscreenCanvas(Math.round(width * scale), Math.round(height * scale));
-  const context = canvas.getContext('2d')!;
-  context.imageSmoothingQuality = 'high';
-  context.drawImage(await createImageBitmap(image), 0, 0, canvas.width, canvas.height);
-  return { image: await canvas.convertToBlob({ type: 'image/png' }), light: lightnessOf(rgb, width, height) };
+  const canvas = new OffscreenCanvas(width, height);
+  canvas.getContext('2d')!.putImageData(image, 0, 0);
+  return { image: await packed(canvas, alpha !== undefined), light: lightnessOf(rgb, width, height) };
 }
 
 /** Looks a picture over from head to end before it is taken in. Throws with words for the user. */
@@ -115,7 +120,7 @@ const USUAL_LIMIT = 3;
 
 /** Looks a press's profile over. Throws with words for the user. */
 export async function takeInProfile(bytes: Uint8Array): Promise<{ hash: string; condition: OwnCondition }> {
-  const { engine } = await loadPresses();
+  const { engine } = await shelf.load();
   const { name } = readPressProfile(bytes, engine);
   return {
     hash: hashOf(bytes),
@@ -130,11 +135,12 @@ export async function takeInProfile(bytes: Uint8Array): Promise<{ hash: string; 
 
 /** What files are written with: the kit, and all that the job's own fonts and profiles need. */
 async function kitFor(job: Job, assets: Record<string, Uint8Array>) {
-  const kit = await loadKit();
-  findOwnFonts(async (hash) => assets[hash]);
-  findOwnProfiles(async (hash) => assets[hash]);
-  await loadProfiles(Object.keys(job.conditions));
-  await loadFonts([...typefacesIn(job), SERVICE_TYPEFACE]);
+  const beside = openKit(async (hash) => assets[hash]);
+  const kit = await beside.load();
+  await beside.loadProfiles(Object.keys(job.conditions));
+  await beside.loadFonts([...typefacesIn(job), SERVICE_TYPEFACE]);
+  const lost = [...beside.lostFonts()].flatMap((id) => job.fonts[ownPart(id)?.hash ?? '']?.family ?? []);
+  if (lost.length > 0) throw new Error(`The font ${lost[0]} is missing. Add it again in Layout, then export.`);
   return { ...kit, cutter: await loadFontCutter(), assets };
 }
 

@@ -19,6 +19,7 @@ async function openSpeller(language: Language): Promise<Speller> {
 }
 
 const api = {
+  ready: async (): Promise<void> => undefined,
   /** The misspelt ones of some words. */
   async misspelt(words: readonly string[], language: Language): Promise<Misspelt> {
     const speller = open.get(language) ?? openSpeller(language);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { JOB_LIMITS } from '../trade/job-limits';
 import { type Paint, paintSchema } from './paint';
 
 /** A place in a frame: 0 at its left or top, 1 at its right or foot; a fill may begin and end outside it. */
@@ -10,7 +11,7 @@ const share = z.number().min(-1000).max(1000);
  */
 const placeSchema = z.tuple([share, share, share, share, share, share]);
 
-export const MOST_STOPS = 32;
+export const MOST_STOPS = JOB_LIMITS.stops;
 const stopSchema = paintSchema.extend({ at: z.number().min(0).max(1) });
 
 /** Colour that runs from stop to stop. */

@@ -1,4 +1,5 @@
 import type { Person } from '../job/details';
+import { JOB_LIMITS } from '../trade/job-limits';
 
 /** People that come out of a file, before they have ids. */
 export type PersonRead = Pick<Person, 'name' | 'title' | 'direct' | 'mail'>;
@@ -6,7 +7,7 @@ export type PersonRead = Pick<Person, 'name' | 'title' | 'direct' | 'mail'>;
 /** A file of people that cannot be used; the message is for the user. */
 export class PeopleFileError extends Error {}
 
-export const PEOPLE_LIMITS = { people: 2000, detail: 200 } as const;
+export const PEOPLE_LIMITS = { people: JOB_LIMITS.people, detail: 200 } as const;
 
 /** One line of words, not too long. */
 const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim().slice(0, PEOPLE_LIMITS.detail).trim();

@@ -3,6 +3,7 @@ import { SYMBOLOGY_IDS } from '../codes/symbols';
 import { fadeSchema, fillPaints, fillSchema, shadowSchema, strokeSchema } from '../colour/fill';
 import { type Paint, paintSchema } from '../colour/paint';
 import { CORNER_FORMS } from '../geometry/forms';
+import { JOB_LIMITS } from '../trade/job-limits';
 import { SEPARATOR_SIGNS } from '../type/separators';
 import { paragraphSchema, someLettering, someSetting } from '../type/style';
 import { toPoints } from '../units/length';
@@ -14,7 +15,7 @@ const FAR = toPoints(10_000, 'mm');
 export const place = z.number().min(-FAR).max(FAR);
 const extent = z.number().min(0).max(FAR);
 export const id = z.string().regex(/^[\w-]{1,64}$/, 'an id is up to 64 letters, digits, - and _');
-export const name = z.string().trim().min(1).max(120);
+export const name = z.string().trim().min(1).max(JOB_LIMITS.name);
 
 /** What the app draws for a purpose of its own. */
 export const PARTS = ['address side', 'fold ticks'] as const;
@@ -99,7 +100,7 @@ export const wordsFrameSchema = z.strictObject({
 export type WordsFrame = z.infer<typeof wordsFrameSchema>;
 
 /** SVG path data. */
-const outlineData = z.string().min(1).max(200_000);
+const outlineData = z.string().min(1).max(JOB_LIMITS.outline);
 
 /** The line that words stand on, and how. Lengths in points; `start` is measured along the line. */
 const wordsPathSchema = z.strictObject({
@@ -126,7 +127,7 @@ export type WordsPath = z.infer<typeof wordsPathSchema>;
 export const wordsSchema = z.strictObject({
   ...common,
   kind: z.literal('words'),
-  paragraphs: z.array(paragraphSchema).min(1).max(5000),
+  paragraphs: z.array(paragraphSchema).min(1).max(JOB_LIMITS.paragraphs),
   style: id.optional(),
   lettering: someLettering,
   setting: someSetting,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { JOB_LIMITS } from '../trade/job-limits';
 import { elementSchema, id, name } from './element';
 
 /** What a house looks like, beside its inks and named styles. */
@@ -18,7 +19,7 @@ export const logoSchema = z.strictObject({
   width: z.number().min(0.1).max(20_000),
   height: z.number().min(0.1).max(20_000),
   /** From its own top left corner, bottom of the stack first. */
-  elements: z.array(elementSchema).min(1).max(2000),
+  elements: z.array(elementSchema).min(1).max(JOB_LIMITS.logoParts),
   /** What stays free around it, as a share of its height. */
   clear: z.number().min(0).max(2),
   /** Narrower than this it cannot be read, points. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { FOLDS, type Fold } from '../trade/folds';
+import { JOB_LIMITS } from '../trade/job-limits';
 import { id } from './element';
 import { letterTextSchema } from './letters';
 
@@ -57,7 +58,7 @@ export const kindFacts = {
   post: postSchema.optional(),
   envelope: envelopeMadeSchema.optional(),
   letter: letterSchema.optional(),
-  letters: z.array(letterTextSchema).max(1000).optional(),
+  letters: z.array(letterTextSchema).max(JOB_LIMITS.letters).optional(),
   fold: foldSchema.optional(),
   turns: z.enum(TURNS).optional(),
   /** The radius that a die gives its corners; square where it is left out. */

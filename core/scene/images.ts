@@ -20,7 +20,7 @@ export function imageOf(picture: Picture, sources: ImageSources): ImageRef | und
 }
 
 /** Every picture on some faces, each once for each way that it is separated, by its key. */
-export function imagesIn(faces: readonly Face[], sources: ImageSources): Map<string, ImageRef> {
+export function imagesIn(faces: readonly Pick<Face, 'elements'>[], sources: ImageSources): Map<string, ImageRef> {
   const found = faces.flatMap((face) =>
     face.elements.flatMap((e) => (e.kind === 'picture' ? (imageOf(e, sources) ?? []) : [])),
   );

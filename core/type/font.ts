@@ -140,12 +140,15 @@ export function openFont(bytes: Uint8Array): Font {
 export interface FontBook {
   font(typeface: string): Font;
   has(typeface: string): boolean;
+  /** Opens a typeface anew the next time: another file has come in place of the one it was opened from. */
+  forget(typeface: string): void;
 }
 
 /** Opens fonts on first use; `bytesOf` finds a typeface's file. */
 export function createFontBook(bytesOf: (typeface: string) => Uint8Array | undefined): FontBook {
   const open = new Map<string, Font>();
   return {
+    forget: (typeface) => void open.delete(typeface),
     has: (typeface) => open.has(typeface) || bytesOf(typeface) !== undefined,
     font(typeface) {
       const found = open.get(typeface);

@@ -1,5 +1,6 @@
 import nspell from 'nspell';
 import { z } from 'zod';
+import { JOB_LIMITS } from '../trade/job-limits';
 import { addressesIn } from './breaks';
 
 /** The languages that spelling is checked in, with what people call them. */
@@ -12,7 +13,7 @@ export const DICTIONARY_PACKAGES: Record<Language, string> = { 'en-GB': 'diction
 /** How a job is spelt: in which language, if any, and with which words of its own. */
 export const spellingSchema = z.strictObject({
   language: z.enum(['en-GB', 'en-US', 'none']),
-  words: z.array(z.string().min(1).max(60)).max(2000),
+  words: z.array(z.string().min(1).max(JOB_LIMITS.spellingWord)).max(JOB_LIMITS.spellingWords),
 });
 export type Spelling = z.infer<typeof spellingSchema>;
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { paintSchema } from '../colour/paint';
+import { JOB_LIMITS } from '../trade/job-limits';
 
 /** How letters look. Sizes and shifts in points, tracking in thousandths of the size. */
 export const letteringSchema = z.strictObject({
@@ -45,7 +46,7 @@ export const someSetting = settingSchema.partial();
 
 /** A stretch of letters that look alike, by what differs from its frame. A quote's text is what the detail says. */
 export const spanSchema = z.strictObject({
-  text: z.string().max(40_000),
+  text: z.string().max(JOB_LIMITS.text),
   /** The detail of the house that the text is quoted from. */
   quote: z.string().max(64).optional(),
   ...someLettering.shape,
@@ -55,13 +56,13 @@ export type Span = z.infer<typeof spanSchema>;
 /** A drawing before the first line of a paragraph: SVG path data in a unit square, as high as the letters' size. */
 export const iconSchema = z.strictObject({
   name: z.string().min(1).max(80),
-  outline: z.string().min(1).max(200_000),
+  outline: z.string().min(1).max(JOB_LIMITS.outline),
 });
 export type Icon = z.infer<typeof iconSchema>;
 
 /** A paragraph; a line break in it is written as U+2028. */
 export const paragraphSchema = z.strictObject({
-  spans: z.array(spanSchema).max(2000),
+  spans: z.array(spanSchema).max(JOB_LIMITS.spans),
   icon: iconSchema.optional(),
   ...someSetting.shape,
 });
@@ -70,7 +71,7 @@ export type Paragraph = z.infer<typeof paragraphSchema>;
 /** A named style of the house: change it once, all words in it follow. */
 export const namedStyleSchema = z.strictObject({
   id: z.string().regex(/^[\w-]{1,64}$/),
-  name: z.string().trim().min(1).max(80),
+  name: z.string().trim().min(1).max(JOB_LIMITS.name),
   lettering: letteringSchema,
   setting: settingSchema,
 });

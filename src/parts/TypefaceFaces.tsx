@@ -1,5 +1,5 @@
 import { TYPEFACES } from '../../core/type/typefaces';
-import { typefaceUrl } from '../../workers/kit';
+import { typefaceUrl } from '../../workers/font-urls';
 
 /** The CSS family under which the browser shows a typeface. */
 export const cssFamily = (typeface: string): string => `face-${typeface.replaceAll('/', '-')}`;

@@ -1,6 +1,7 @@
-import { proxy, type Remote } from 'comlink';
+import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Progress } from '../../core/files/pdf/document';
+import type { Room } from '../../workers/hire';
 import { hirePressRoom } from '../../workers/press-room';
 import type { PressRoom } from '../../workers/press-room.worker';
 
@@ -10,7 +11,7 @@ export interface Writing {
   problem: string | undefined;
   stop(): void;
   /** Has a worker of its own do something; undefined where that was stopped or went wrong. */
-  run<T>(work: (room: Remote<PressRoom>, tell: (progress: Progress) => void) => Promise<T>): Promise<T | undefined>;
+  run<T>(work: (room: Room<PressRoom>, tell: (progress: Progress) => void) => Promise<T>): Promise<T | undefined>;
 }
 
 /** Writing files off the page's thread: one thing at a time, with its progress, that can be stopped. */

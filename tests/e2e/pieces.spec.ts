@@ -66,7 +66,7 @@ test('faces are added, named, turned and put in order; a fold has its panels', a
   await expect(page.getByRole('img', { name: 'Closed: Cover, 1' })).toBeVisible();
   await expect(page.getByRole('img', { name: /^The cover opened: .*Tucked panel, 2$/ })).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByLabel('Folded').selectOption({ label: 'Once, in half' });
+  await page.getByRole('combobox', { name: /^Folded/ }).selectOption({ label: 'Once, in half' });
   await expect(page.getByText('Inside, from the left: 148.5 mm, 148.5 mm')).toBeVisible();
   await page.getByRole('button', { name: 'Add a face' }).click();
   await expect(page.getByRole('tab', { name: 'Page 3' })).toBeVisible();

@@ -1,30 +1,19 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { build } from 'esbuild';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { writeJobFile } from '../../core/files/job-file';
 import { makeShape } from '../../core/job/make';
 import { SHOPS } from '../../core/trade/shops';
+import { bundle, bundleCli } from '../../scripts/cli-bundle.mjs';
 import { cardWith, demoFile, fileHere, mm } from '../kit';
 import { boxesOf, folder, run, tidyUp } from './tools';
 
-/** The headless twin, run as a person runs it; bundled once, since compiling it anew takes longer than most of its work. */
-const bundled = fileHere(`../cli/.bundled-${process.pid}.mjs`);
-beforeAll(async () => {
-  await build({
-    entryPoints: [fileHere('../cli/tidy.ts')],
-    bundle: true,
-    platform: 'node',
-    format: 'esm',
-    packages: 'external',
-    outfile: bundled,
-  });
-});
-afterAll(() => rmSync(bundled, { force: true }));
+/** The headless twin, run as a person runs it. */
+beforeAll(bundleCli);
 const tidy = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [bundled, ...args], { encoding: 'utf8' });
+  const { status, stdout, stderr } = spawnSync(process.execPath, [bundle, ...args], { encoding: 'utf8' });
   return { status, stdout, stderr };
 };
 const at = (name: string): string => join(folder, name);

@@ -33,6 +33,31 @@ export const renamePiece = (job: Job, pieceId: string, name: string): Job =>
 export const removePiece = (job: Job, pieceId: string): Job =>
   job.pieces.length < 2 ? job : { ...job, pieces: job.pieces.filter(({ id }) => id !== pieceId) };
 
+/**
+ * Puts a deleted piece back at its place, as it was: with the inks, styles and files that it needs and the job has not
+ * got any more. The job it was deleted from is `from`, with that one piece.
+ */
+export function restorePiece(job: Job, from: Job, place: number): Job {
+  const [piece] = from.pieces;
+  if (!piece || job.pieces.some(({ id }) => id === piece.id)) return job;
+  const missing = <T extends { id: string }>(here: readonly T[], there: readonly T[]): T[] => {
+    const known = new Set(here.map(({ id }) => id));
+    return there.filter(({ id }) => !known.has(id));
+  };
+  const { person, ...rest } = piece;
+  const isKnown = job.people.some(({ id }) => id === person);
+  return {
+    ...job,
+    inks: [...job.inks, ...missing(job.inks, from.inks)],
+    styles: [...job.styles, ...missing(job.styles, from.styles)],
+    shops: [...job.shops, ...missing(job.shops, from.shops)],
+    assets: { ...from.assets, ...job.assets },
+    fonts: { ...from.fonts, ...job.fonts },
+    conditions: { ...from.conditions, ...job.conditions },
+    pieces: [...job.pieces.slice(0, place), person && isKnown ? piece : rest, ...job.pieces.slice(place)],
+  };
+}
+
 /** Says what is ordered of a piece. */
 export const setOrder = (job: Job, pieceId: string, order: Order): Job =>
   changePiece(job, pieceId, (piece) => {

@@ -2,12 +2,12 @@ import { useState } from 'react';
 import { plainName } from '../../../core/files/file-names';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import type { SvgWords } from '../../../core/files/svg-file';
+import { useBench } from '../../bench/bench';
 import { RadioList } from '../../parts/RadioList';
 import { saveFiles } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
-import { loadAssets } from '../../store/db';
-import { useBench } from '../layout/bench';
+import { loadAssets } from '../../store/assets';
 
 const WORDS = [
   ['outlines', 'As outlines', 'They look the same everywhere, and are words no longer.'],

@@ -4,9 +4,9 @@ import type { Chosen } from '../../../core/files/hand-off/plan';
 import { pieceOf } from '../../../core/job/find';
 import { asFace } from '../../../core/job/turned';
 import { printedFaces } from '../../../core/scene/shown-faces';
-import { FaceArt } from '../../parts/FaceArt';
-import { useBench } from '../layout/bench';
-import { PieceRoom } from '../layout/PieceRoom';
+import { useBench, usePrinted } from '../../bench/bench';
+import { FaceArt } from '../../bench/FaceArt';
+import { PieceRoom } from '../../bench/PieceRoom';
 import { DrawingsForm } from './DrawingsForm';
 import { ImagesForm } from './ImagesForm';
 import { PackageForm } from './PackageForm';
@@ -89,7 +89,8 @@ function HandOff() {
 
 /** The faces that go, as they are. */
 function ChosenFaces({ chosen }: { chosen: readonly Chosen[] }) {
-  const { job, sources, press, previews } = useBench();
+  const { job, sources, press } = useBench();
+  const { previews } = usePrinted();
   if (chosen.length === 0) return <p className="quiet">Tick a piece at the left.</p>;
   return (
     <div className="flex flex-wrap items-end justify-center gap-8 pt-6">

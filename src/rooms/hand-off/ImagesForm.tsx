@@ -3,14 +3,14 @@ import { IMAGE_PPI, type ImagesAsked } from '../../../core/files/face-images';
 import { plainName } from '../../../core/files/file-names';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import { pieceOf } from '../../../core/job/find';
+import { useBench } from '../../bench/bench';
 import { NumberField } from '../../parts/NumberField';
 import { RadioList } from '../../parts/RadioList';
 import { saveFiles } from '../../parts/save-files';
 import { Tick } from '../../parts/Tick';
 import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
-import { loadAssets } from '../../store/db';
-import { useBench } from '../layout/bench';
+import { loadAssets } from '../../store/assets';
 
 const FORMATS = [
   ['png', 'PNG, in the colours of the screen', 'For a web page or a mail: what the press makes of it, as sRGB.'],

@@ -2,9 +2,9 @@ import type { Chosen } from '../../../core/files/hand-off/plan';
 import { setOrder } from '../../../core/job/edits/pieces';
 import { pieceOf } from '../../../core/job/find';
 import { MOST_ORDERED, NO_ORDER, type Order } from '../../../core/job/order';
+import { useBench } from '../../bench/bench';
 import { NumberField } from '../../parts/NumberField';
 import { act } from '../../store/session';
-import { useBench } from '../layout/bench';
 
 const split = (text: string): string[] =>
   text

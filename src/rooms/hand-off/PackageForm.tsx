@@ -1,11 +1,11 @@
 import { plainName } from '../../../core/files/file-names';
 import { type Chosen, plannedFiles } from '../../../core/files/hand-off/plan';
 import { ticketJson, ticketOf, ticketXjdf } from '../../../core/files/ticket';
+import { useBench } from '../../bench/bench';
 import { saveFile } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
-import { loadAssets } from '../../store/db';
-import { useBench } from '../layout/bench';
+import { loadAssets } from '../../store/assets';
 import { OrderFields } from './OrderFields';
 
 const TICKETS = [

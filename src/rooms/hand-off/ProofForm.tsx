@@ -1,10 +1,11 @@
 import { plainName } from '../../../core/files/file-names';
 import type { Chosen } from '../../../core/files/hand-off/plan';
+import { useBench } from '../../bench/bench';
 import { saveFiles } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
-import { keepProof, lastProof, loadAssets } from '../../store/db';
-import { useBench } from '../layout/bench';
+import { loadAssets } from '../../store/assets';
+import { keepProof, lastProof } from '../../store/kept-with';
 import { OrderFields } from './OrderFields';
 
 /** A proof of each piece for the client to sign, with what changed since the last one. */

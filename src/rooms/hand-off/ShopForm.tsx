@@ -10,12 +10,14 @@ import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import type { Written } from '../../../workers/press-work';
+import { useBench, useFound } from '../../bench/bench';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
 import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
-import { loadAssets, noteExport } from '../../store/db';
-import { useBench } from '../layout/bench';
+import { loadAssets } from '../../store/assets';
+import { noteExport } from '../../store/kept-with';
+import { keepVersion } from '../../store/versions';
 import { SettingRows } from './SettingRows';
 
 export interface Done {
@@ -27,7 +29,8 @@ export interface Done {
 
 /** The open findings of the chosen pieces that a shop would stop at; those of this room's piece are known in full. */
 function useStops(chosen: readonly Chosen[]): readonly Finding[] {
-  const { job, sheet, sources, press, findings } = useBench();
+  const { job, sheet, sources, press } = useBench();
+  const { findings } = useFound();
   return useMemo(
     () =>
       chosen.flatMap(({ piece: id }) => {
@@ -56,6 +59,14 @@ export function ShopForm({ chosen, onDone }: { chosen: readonly Chosen[]; onDone
     const written = await writing.run((room, tell) => room.handOff(job, files, assets, tell));
     if (!written) return;
     for (const { piece } of chosen) void noteExport(job, piece);
+    void keepVersion(
+      job,
+      'hand-off',
+      chosen
+        .map(({ piece }) => pieceOf(job, piece)?.name ?? '')
+        .join(', ')
+        .slice(0, 120),
+    );
     const sizes = Object.fromEntries(Object.entries(assets).map(([hash, { length }]) => [hash, length]));
     onDone({ files: written, zipName: `${plainName(job.name)}-v${version}.zip`, sizes });
   }

@@ -5,8 +5,8 @@ import type { Job, Piece } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import { letterPages } from '../../../core/scene/letter-pages';
 import { formatSize } from '../../../core/units/length';
+import { useBench } from '../../bench/bench';
 import { Tick } from '../../parts/Tick';
-import { useBench } from '../layout/bench';
 
 /** Which pieces go, and of one with several faces which of those. */
 export function WhatGoes({

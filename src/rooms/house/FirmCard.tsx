@@ -1,7 +1,7 @@
 import { FIRM_DETAILS, type FirmDetail } from '../../../core/job/details';
 import { quotedIn, setFirmDetail } from '../../../core/job/edits/house';
+import { useBench } from '../../bench/bench';
 import { act } from '../../store/session';
-import { useBench } from '../layout/bench';
 import { TextField } from './TextField';
 
 /** The facts of the firm: words quote them with the sign @, and follow when they change. */

@@ -1,13 +1,8 @@
-import { useState } from 'react';
+import { useBenchHere, useTrouble } from '../../bench/bench';
+import { Palette } from '../../bench/palette/Palette';
+import { RoomBar, RoomWait } from '../../bench/RoomShell';
 import { TopBar } from '../../parts/TopBar';
 import { TypefaceFaces } from '../../parts/TypefaceFaces';
-import { useUndoKeys } from '../../parts/use-undo-keys';
-import { useJob } from '../../store/session';
-import { Palette } from '../inks/Palette';
-import { BenchContext } from '../layout/bench';
-import { RoomBar, RoomWait } from '../layout/RoomShell';
-import { useBenchOf } from '../layout/use-bench-of';
-import { askedPiece, useOpenPiece } from '../layout/use-open-piece';
 import { FirmCard } from './FirmCard';
 import { LogosCard } from './LogosCard';
 import { PeopleCard } from './PeopleCard';
@@ -15,11 +10,8 @@ import { TypeCard } from './TypeCard';
 
 /** What a client's pieces have in common: facts, people, inks, typefaces, logos. */
 export default function HouseRoom() {
-  const [faceId, setFaceId] = useState<string>();
-  const job = useJob();
-  const { bench, failure } = useBenchOf(askedPiece || (job?.pieces[0]?.id ?? ''), faceId, false, setFaceId);
-  useUndoKeys();
-  const trouble = useOpenPiece(bench !== undefined, failure);
+  const bench = useBenchHere();
+  const trouble = useTrouble();
   return (
     <div className="grid h-screen grid-cols-[300px_minmax(0,1fr)] grid-rows-[52px_minmax(0,1fr)]">
       {bench ? (
@@ -30,7 +22,7 @@ export default function HouseRoom() {
         </div>
       )}
       {bench ? (
-        <BenchContext value={bench}>
+        <>
           <TypefaceFaces />
           <Palette fromFace={false} />
           <main className="overflow-y-auto">
@@ -43,7 +35,7 @@ export default function HouseRoom() {
               </div>
             </div>
           </main>
-        </BenchContext>
+        </>
       ) : (
         <RoomWait trouble={trouble} says="Getting the house in order…" />
       )}

@@ -1,12 +1,12 @@
 import Trash from 'lucide-react/icons/trash-2';
 import { changeLogo, removeLogo } from '../../../core/job/edits/logos';
 import { LOGO_USES, type Logo } from '../../../core/job/house';
+import { useBench } from '../../bench/bench';
+import { LogoDrawing } from '../../bench/LogoDrawing';
 import { Choice } from '../../parts/Choice';
 import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
 import { act } from '../../store/session';
-import { useBench } from '../layout/bench';
-import { LogoDrawing } from './LogoDrawing';
 import { TextField } from './TextField';
 
 /** The logos of the house, each with the space it keeps clear and the least width it is read at. */

@@ -2,10 +2,10 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { PeopleFileError, type PersonRead } from '../../../core/files/people';
 import { takePeople } from '../../../core/job/edits/house';
+import { useBench } from '../../bench/bench';
 import { download, fileName } from '../../parts/download';
 import { FileChooser } from '../../parts/FileChooser';
 import { act } from '../../store/session';
-import { useBench } from '../layout/bench';
 
 /** A file larger than this is no list of people. */
 const MOST_BYTES = 8_000_000;

@@ -3,10 +3,10 @@ import { useState } from 'react';
 import type { Person } from '../../../core/job/details';
 import { addAsset } from '../../../core/job/edits/elements';
 import { changePerson } from '../../../core/job/edits/house';
-import { pressRoom } from '../../../workers/press-room';
+import { pressRoom } from '../../bench/kit';
+import { useAssetUrl } from '../../bench/use-asset-url';
 import { FileChooser } from '../../parts/FileChooser';
-import { useAssetUrl } from '../../parts/use-asset-url';
-import { keepAsset } from '../../store/db';
+import { keepAsset } from '../../store/assets';
 import { act } from '../../store/session';
 
 /** A person's picture, and the way to give them one. */

@@ -5,12 +5,12 @@ import { ROLES, type Role } from '../../../core/job/house';
 import { ownTypefaces } from '../../../core/type/own-font';
 import { type Lettering, leadingOf, type NamedStyle } from '../../../core/type/style';
 import { TYPEFACES } from '../../../core/type/typefaces';
-import { loadFonts } from '../../../workers/kit';
+import { useBench } from '../../bench/bench';
+import { loadFonts } from '../../bench/kit';
+import { useOwnFaces } from '../../bench/own-fonts';
 import { LengthField } from '../../parts/LengthField';
 import { cssFamily } from '../../parts/TypefaceFaces';
 import { act } from '../../store/session';
-import { useBench } from '../layout/bench';
-import { useOwnFaces } from '../layout/words/own-fonts';
 import { TextField } from './TextField';
 
 /** Typefaces by what they do, and the named styles of words. */

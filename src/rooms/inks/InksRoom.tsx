@@ -1,6 +1,6 @@
-import { useBench } from '../layout/bench';
-import { PieceRoom } from '../layout/PieceRoom';
-import { Palette } from './Palette';
+import { useBench } from '../../bench/bench';
+import { PieceRoom } from '../../bench/PieceRoom';
+import { Palette } from '../../bench/palette/Palette';
 import { Plates } from './Plates';
 import { PlatesFace } from './PlatesFace';
 import { usePlates } from './use-plates';

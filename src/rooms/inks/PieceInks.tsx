@@ -1,8 +1,8 @@
 import { ALL_PLATES_ALLOWED, type PrintedWith, plateOfInk } from '../../../core/colour/printed-with';
 import { setPrintedWith } from '../../../core/job/edits/inks';
+import { useBench } from '../../bench/bench';
 import { Choice } from '../../parts/Choice';
 import { act } from '../../store/session';
-import { useBench } from '../layout/bench';
 
 const WAYS = ['four-colour', 'four-colour and spots', 'two inks', 'one ink'] as const;
 

@@ -1,4 +1,4 @@
-import { useBench } from '../layout/bench';
+import { useBench } from '../../bench/bench';
 import { amountsAt, percent } from './amounts';
 import { InkHistogram } from './InkHistogram';
 import { PieceInks } from './PieceInks';

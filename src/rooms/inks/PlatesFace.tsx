@@ -1,9 +1,9 @@
 import { useEffect, useRef } from 'react';
 import type { Cmyk } from '../../../core/colour/ink';
 import { processStandIn } from '../../../core/colour/ink';
-import { useBench } from '../layout/bench';
+import { useBench } from '../../bench/bench';
+import { startInk, usePicking } from '../../bench/palette/picking';
 import { amountsAt } from './amounts';
-import { startInk, usePicking } from './picking';
 import type { PlatesShown } from './use-plates';
 
 const VIEWS = [

@@ -3,14 +3,14 @@ import { useState } from 'react';
 import { addCondition, changeCondition, removeCondition, setPressOf } from '../../../core/job/edits/press';
 import { conditionsOf } from '../../../core/job/press-of';
 import { INTENTS } from '../../../core/trade/schema';
-import { pressRoom } from '../../../workers/press-room';
+import { useBench } from '../../bench/bench';
+import { pressRoom } from '../../bench/kit';
 import { Choice } from '../../parts/Choice';
 import { FileChooser } from '../../parts/FileChooser';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
-import { keepAsset } from '../../store/db';
+import { keepAsset } from '../../store/assets';
 import { act } from '../../store/session';
-import { useBench } from '../layout/bench';
 
 /** The press condition that the shop prints this job with: one that ships, or the shop's own profile. */
 export function PressCard() {

@@ -1,7 +1,7 @@
 import type { WetPlace } from '../../../core/devices/plates/readings';
 import { formatLength } from '../../../core/units/length';
+import { useBench, useFound } from '../../bench/bench';
 import { act } from '../../store/session';
-import { useBench } from '../layout/bench';
 
 /** More than these are told as a number: they are specks. */
 const MOST = 400;
@@ -9,7 +9,8 @@ const size = (area: number): string => (area >= 10 ? `${Math.round(area)}` : are
 
 /** Every place with more ink than the limit, the largest first, and what makes it dry. */
 export function WetPlaces({ places }: { places: readonly WetPlace[] }) {
-  const { findings, face, unit } = useBench();
+  const { face, unit } = useBench();
+  const { findings } = useFound();
   const wet = findings.filter((finding) => finding.check === 'total-ink' && finding.face === face.id);
   if (places.length === 0) return null;
   return (

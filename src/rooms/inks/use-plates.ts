@@ -1,8 +1,9 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { PlateView } from '../../../core/devices/plates/view';
 import type { FacePlates } from '../../../workers/ink-work';
-import { newestOnly, plateRoom } from '../../parts/use-inks';
-import type { Bench } from '../layout/bench';
+import type { Bench } from '../../bench/bench';
+import { plateRoom } from '../../bench/kit';
+import { newestOnly } from '../../bench/use-inks';
 
 /** How the face is looked at. */
 export interface Looking {

@@ -5,7 +5,9 @@ import { writeJobFile } from '../../../core/files/job-file';
 import type { Job } from '../../../core/job/schema';
 import type { Kit } from '../../../workers/kit';
 import { download, fileName } from '../../parts/download';
-import { db, loadAssets } from '../../store/db';
+import { loadAssets } from '../../store/assets';
+import { BIN_DAYS } from '../../store/bin';
+import { binJob } from '../../store/kept-jobs';
 import { PieceTile } from './PieceTile';
 
 const when = (iso: string): string =>
@@ -44,8 +46,8 @@ export function JobCard({ job, kit, onProblem }: { job: Job; kit: Kit | undefine
             className="btn btn-ghost btn-sm"
             aria-label={`Delete the job ${job.name}`}
             onClick={() => {
-              if (confirm(`Delete ${job.name} from this browser? Save it to a file first if you may want it back.`))
-                void db.jobs.delete(job.id);
+              if (confirm(`Delete ${job.name}? It stays in the bin for ${BIN_DAYS} days.`))
+                binJob(job.id, job.name).catch((error: Error) => onProblem(error.message));
             }}
           >
             <Trash size={14} />

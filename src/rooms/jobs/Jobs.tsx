@@ -3,37 +3,49 @@ import FolderOpen from 'lucide-react/icons/folder-open';
 import Plus from 'lucide-react/icons/plus';
 import { useEffect, useState } from 'react';
 import { readJobFile } from '../../../core/files/job-file';
+import { useKit } from '../../bench/use-kit';
 import { FileChooser } from '../../parts/FileChooser';
 import { TopBar } from '../../parts/TopBar';
-import { useKit } from '../../parts/use-kit';
-import { db, keepBundle, layOutDemo, layOutDemoOnce } from '../../store/db';
+import { keepBundle, layOutDemo, layOutDemoOnce, listJobs } from '../../store/kept-jobs';
+import { db } from '../../store/shelf';
+import { BinCard } from './BinCard';
+import { BrokenJob } from './BrokenJob';
 import { JobCard } from './JobCard';
 
 /** All jobs of this browser. */
 export default function Jobs() {
   const { kit, failure } = useKit();
-  const jobs = useLiveQuery(() => db.jobs.orderBy('changed').reverse().toArray());
+  const jobs = useLiveQuery(listJobs);
   const [message, setMessage] = useState<string>();
+  const [opening, setOpening] = useState<string>();
 
   useEffect(() => {
-    layOutDemoOnce().catch((error: Error) => setMessage(`The demo job could not be laid out: ${error.message}`));
+    layOutDemoOnce().catch((error: Error) => setMessage(`The demo job could not be opened: ${error.message}`));
   }, []);
 
   async function open(file: File): Promise<void> {
+    setOpening(file.name);
     try {
       const bundle = readJobFile(new Uint8Array(await file.arrayBuffer()));
       const known = await db.jobs.get(bundle.job.id);
-      if (known && !confirm(`${known.name} is here already. Replace it with the one in the file?`)) return;
+      if (known && !confirm(`${bundle.job.name} is here already. Replace it with the one in the file?`)) return;
       await keepBundle(bundle);
       setMessage(undefined);
     } catch (error) {
       setMessage(`${file.name}: ${(error as Error).message}`);
+    } finally {
+      setOpening(undefined);
     }
   }
 
   return (
     <div className="flex min-h-screen flex-col">
       <TopBar crumb={<b className="font-semibold text-base-content">Jobs</b>}>
+        {opening && (
+          <span role="status" className="quiet">
+            Opening {opening}…
+          </span>
+        )}
         <FileChooser label="Job file" accept=".tidyedge" onFile={(file) => void open(file)}>
           <FolderOpen size={15} /> Open a job file
         </FileChooser>
@@ -54,9 +66,13 @@ export default function Jobs() {
           </p>
         )}
         <ul className="grid gap-6">
-          {jobs?.map((job) => (
-            <JobCard key={job.id} job={job} kit={kit} onProblem={setMessage} />
-          ))}
+          {jobs?.map((listed) =>
+            'job' in listed ? (
+              <JobCard key={listed.id} job={listed.job} kit={kit} onProblem={setMessage} />
+            ) : (
+              <BrokenJob key={listed.id} {...listed} onProblem={setMessage} />
+            ),
+          )}
         </ul>
         {jobs?.length === 0 && (
           <div className="rounded border border-dashed border-base-300 p-10 text-center">
@@ -66,6 +82,7 @@ export default function Jobs() {
             </button>
           </div>
         )}
+        <BinCard onProblem={setMessage} />
       </main>
     </div>
   );

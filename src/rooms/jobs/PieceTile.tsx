@@ -7,10 +7,10 @@ import { printedFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import { formatSize } from '../../../core/units/length';
 import type { Kit } from '../../../workers/kit';
-import { FaceArt } from '../../parts/FaceArt';
-import { useFonts } from '../../parts/use-fonts';
-import { usePreviews } from '../../parts/use-previews';
-import { useProfiles } from '../../parts/use-profiles';
+import { FaceArt } from '../../bench/FaceArt';
+import { useFonts } from '../../bench/use-fonts';
+import { usePreviews } from '../../bench/use-previews';
+import { useProfiles } from '../../bench/use-profiles';
 
 /** The longest side of the longest piece of a job, in CSS pixels. */
 const LONGEST = 250;

@@ -1,5 +1,5 @@
 import { Command as Palette } from 'cmdk';
-import { useBench } from './bench';
+import { useBench } from '../../bench/bench';
 import { COMMANDS, canRun, shownKey } from './commands';
 
 /** All that can be done, found by typing. */

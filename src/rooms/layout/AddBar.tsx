@@ -11,10 +11,10 @@ import Square from 'lucide-react/icons/square';
 import Star from 'lucide-react/icons/star';
 import Type from 'lucide-react/icons/type';
 import { useRef } from 'react';
+import { useBench } from '../../bench/bench';
+import { openPanel } from '../../bench/room';
 import { addBlot, addCode, addRule, addShape, addWords } from './add';
-import { useBench } from './bench';
 import { beginDrawing } from './path/drawing';
-import { openPanel } from './room';
 import { TypeWords } from './TypeWords';
 import { editWords } from './words/editing';
 

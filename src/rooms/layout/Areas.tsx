@@ -3,7 +3,7 @@ import { type Area, areasOf, facePanels, facesFolds } from '../../../core/job/ar
 import type { Face } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
 import { crossingsOf } from '../../../core/scene/crossings';
-import { useBench } from './bench';
+import { useBench } from '../../bench/bench';
 
 /** The hatch of areas that are kept clear, in pixels. */
 export const AreaPattern = () => (

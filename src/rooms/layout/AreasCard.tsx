@@ -2,11 +2,11 @@ import { useState } from 'react';
 import { COMBININGS } from '../../../core/geometry/boolean-names';
 import type { Shape } from '../../../core/job/schema';
 import { toPoints } from '../../../core/units/length';
+import { useBench } from '../../bench/bench';
 import { Choice } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
 import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
-import { useBench } from './bench';
 import {
   addOffset,
   COMBINE_SAYS,

@@ -4,8 +4,8 @@ import { moduleWidth, SYMBOLOGIES, type Symbology } from '../../../core/codes/sy
 import { setCode } from '../../../core/job/edits/elements';
 import type { Code } from '../../../core/job/schema';
 import { formatLength } from '../../../core/units/length';
+import { useBench } from '../../bench/bench';
 import { act } from '../../store/session';
-import { useBench } from './bench';
 
 const FIELDS = [
   ['name', 'Name'],

@@ -13,9 +13,9 @@ import { useMemo } from 'react';
 import { restack } from '../../../core/job/edits/elements';
 import { groupsAround, membersOf } from '../../../core/job/groups';
 import type { Element, Face, Group } from '../../../core/job/schema';
+import { useBench, useFound, usePrinted } from '../../bench/bench';
 import { act, goWithin, select } from '../../store/session';
 import { AddBar } from './AddBar';
-import { useBench } from './bench';
 import { ContentsRow, INDENT } from './ContentsRow';
 
 type Row = { kind: 'element'; element: Element; depth: number } | { kind: 'group'; group: Group; depth: number };
@@ -70,7 +70,9 @@ function GroupRow({
 
 /** The face's words and pictures as a list, the top of the stack first. */
 export function Contents({ onPictures }: { onPictures(files: Iterable<File>): void }) {
-  const { face, piece, setFace, job, selection, findings, unit, sources, press, previews } = useBench();
+  const { face, piece, setFace, job, selection, unit, sources, press } = useBench();
+  const { previews } = usePrinted();
+  const { findings } = useFound();
   const { inks, styles, assets, fonts } = job;
   const context = useMemo(
     () => ({ inks, styles, assets, fonts, unit, sources, press, previews }),

@@ -16,9 +16,9 @@ import { effectivePpi } from '../../../core/picture/place';
 import { elementFrame } from '../../../core/scene/face';
 import { familyName } from '../../../core/type/own-font';
 import { formatLength, type PieceUnit } from '../../../core/units/length';
-import { ElementDrawing } from '../../parts/FaceArt';
+import type { Bench, Printed } from '../../bench/bench';
+import { ElementDrawing } from '../../bench/FaceArt';
 import { select, toggleSelected } from '../../store/session';
-import type { Bench } from './bench';
 
 /** The element itself, small, as the press shows it. */
 function Thumbnail({ element, context }: { element: Element; context: RowContext }) {
@@ -45,7 +45,8 @@ export const INDENT = 14;
 
 /** What rows show of the job besides their element; the same object as long as none of it changes. */
 export type RowContext = Pick<Job, 'inks' | 'styles' | 'assets' | 'fonts'> &
-  Pick<Bench, 'unit' | 'sources' | 'press' | 'previews'>;
+  Pick<Bench, 'unit' | 'sources' | 'press'> &
+  Pick<Printed, 'previews'>;
 
 /** What an element is, in a few words. */
 function summaryOf(element: Element, finding: Finding | undefined, { unit, ...job }: RowContext): string {

@@ -2,8 +2,8 @@ import { memo } from 'react';
 import type { Finding } from '../../../core/checks/check';
 import type { Box, Point } from '../../../core/geometry/box';
 import { formatLength, type PieceUnit } from '../../../core/units/length';
+import { FindingMarks } from '../../bench/findings/FindingMarks';
 import { BandPatterns, Bands } from './Bands';
-import { FindingMarks } from './findings/FindingMarks';
 import { Rulers } from './Rulers';
 import { onScreen, type View } from './view';
 

@@ -4,8 +4,9 @@ import { apply, turnAbout } from '../../../core/geometry/matrix';
 import { FILLING, setView } from '../../../core/job/edits/pictures';
 import type { Picture, PictureView } from '../../../core/job/schema';
 import { pictureBox } from '../../../core/picture/place';
-import { settle, sketch } from '../../store/session';
-import { useBench } from './bench';
+import { useBench } from '../../bench/bench';
+import { usePull } from '../../bench/use-pull';
+import { useSketch } from '../../bench/use-sketch';
 import { leaveDrawing } from './path/drawing';
 import { onScreen, type View } from './view';
 
@@ -22,10 +23,19 @@ export function FramePicture({ picture, origin, view }: { picture: Picture; orig
   const { job } = useBench();
   const asset = job.assets[picture.asset];
   const layer = useRef<SVGGElement>(null);
-  const drag = useRef<{ pointer: Point; at: Point } | undefined>(undefined);
   const now = picture.view ?? FILLING;
   const latest = useRef({ now, id: picture.id });
   latest.current = { now, id: picture.id };
+  const wheeled = useSketch(STEP);
+  const pull = usePull<Point>((from, by) => {
+    if (!asset) return undefined;
+    const lies = pictureBox(picture, asset.width, asset.height);
+    const slack = { x: picture.width - lies.width, y: picture.height - lies.height };
+    const seen = apply(turnAbout({ x: 0, y: 0 }, -(picture.turn ?? 0)), { x: by.x / view.zoom, y: by.y / view.zoom });
+    const at = (axis: 'x' | 'y'): number =>
+      Math.abs(slack[axis]) < 0.01 ? from[axis] : held(from[axis] + seen[axis] / slack[axis], now.fit);
+    return (j) => setView(j, picture.id, { ...now, at: { x: at('x'), y: at('y') } });
+  });
 
   useEffect(() => {
     const press = (event: KeyboardEvent): void => {
@@ -40,9 +50,9 @@ export function FramePicture({ picture, origin, view }: { picture: Picture; orig
       const { now: before, id } = latest.current;
       const least = before.fit === 'fill' ? 1 : 0.001;
       const zoom = Math.max(least, Math.min(1000, before.zoom * Math.exp(-event.deltaY / WHEEL)));
-      sketch(STEP, (j) => setView(j, id, { ...before, zoom }));
+      wheeled.sketch((j) => setView(j, id, { ...before, zoom }));
       clearTimeout(rest);
-      rest = setTimeout(settle, 400);
+      rest = setTimeout(wheeled.settle, 400);
     };
     let rest: ReturnType<typeof setTimeout>;
     const here = layer.current;
@@ -50,18 +60,16 @@ export function FramePicture({ picture, origin, view }: { picture: Picture; orig
     window.addEventListener('keydown', press, true);
     return () => {
       clearTimeout(rest);
-      settle();
       here?.removeEventListener('wheel', wheel);
       window.removeEventListener('keydown', press, true);
     };
-  }, []);
+  }, [wheeled]);
 
   if (!asset) return null;
   const lies = pictureBox(picture, asset.width, asset.height);
   const shown = onScreen(lies, origin, view);
   const frame = onScreen(picture, origin, view);
   const turn = `rotate(${picture.turn ?? 0} ${frame.x + frame.width / 2} ${frame.y + frame.height / 2})`;
-  const slack = { x: picture.width - lies.width, y: picture.height - lies.height };
   return (
     <g ref={layer} className="pointer-events-auto" data-panel transform={turn}>
       <rect
@@ -72,27 +80,7 @@ export function FramePicture({ picture, origin, view }: { picture: Picture; orig
         stroke="var(--edge-trim)"
         strokeDasharray="5 4"
         style={{ cursor: 'grab' }}
-        onPointerDown={(event) => {
-          event.stopPropagation();
-          event.currentTarget.setPointerCapture(event.pointerId);
-          drag.current = { pointer: { x: event.clientX, y: event.clientY }, at: now.at };
-        }}
-        onPointerMove={(event) => {
-          const from = drag.current;
-          if (!from) return;
-          const seen = {
-            x: (event.clientX - from.pointer.x) / view.zoom,
-            y: (event.clientY - from.pointer.y) / view.zoom,
-          };
-          const by = apply(turnAbout({ x: 0, y: 0 }, -(picture.turn ?? 0)), seen);
-          const at = (axis: 'x' | 'y'): number =>
-            Math.abs(slack[axis]) < 0.01 ? from.at[axis] : held(from.at[axis] + by[axis] / slack[axis], now.fit);
-          sketch(STEP, (j) => setView(j, picture.id, { ...now, at: { x: at('x'), y: at('y') } }));
-        }}
-        onPointerUp={() => {
-          drag.current = undefined;
-          settle();
-        }}
+        {...pull(() => now.at, STEP)}
       />
       <rect {...frame} fill="none" stroke="var(--edge-trim)" strokeWidth="2" pointerEvents="none" />
     </g>

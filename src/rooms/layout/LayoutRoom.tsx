@@ -1,29 +1,39 @@
 import Columns from 'lucide-react/icons/columns-2';
 import Keyboard from 'lucide-react/icons/keyboard';
 import Scissors from 'lucide-react/icons/scissors';
-import { memo, useCallback, useState } from 'react';
+import { memo, type ReactNode, useCallback } from 'react';
+import {
+  type Bench,
+  BenchContext,
+  type Found,
+  FoundContext,
+  type Printed,
+  PrintedContext,
+  useBenchHere,
+  useFound,
+  usePrinted,
+  useTrouble,
+} from '../../bench/bench';
+import { RoomBar, RoomWait } from '../../bench/RoomShell';
+import { openPanel, toggleAsCut, toggleBoth, useRoom } from '../../bench/room';
+import { StatusBar } from '../../bench/StatusBar';
+import { useGesture } from '../../bench/use-bench-of';
+import { useNowAndThen } from '../../bench/use-now-and-then';
 import { TypefaceFaces } from '../../parts/TypefaceFaces';
 import { ActionList } from './ActionList';
 import { GuidesPanel } from './arrange/GuidesPanel';
 import { StraightenPanel } from './arrange/StraightenPanel';
-import { BenchContext } from './bench';
 import { Contents } from './Contents';
 import { Details } from './Details';
 import { DrawingDialog } from './drawing-in/DrawingDialog';
 import { useIncoming } from './drawing-in/incoming';
-import { EdgeStrip } from './EdgeStrip';
 import { IconsPanel } from './icons/IconsPanel';
 import { KeysHelp } from './KeysHelp';
 import { LogosPanel } from './LogosPanel';
 import { LettersPanel } from './letters/LettersPanel';
 import { FitsPanel } from './piece/FitsPanel';
-import { RoomBar, RoomWait } from './RoomShell';
-import { openPanel, toggleAsCut, toggleBoth, useRoom } from './room';
 import { Stage } from './Stage';
-import { useBenchOf, useGesture } from './use-bench-of';
 import { useEditKeys } from './use-edit-keys';
-import { useNowAndThen } from './use-now-and-then';
-import { askedPiece, useOpenPiece } from './use-open-piece';
 import { usePictures } from './use-pictures';
 
 const close = (): void => openPanel(undefined);
@@ -31,25 +41,47 @@ const close = (): void => openPanel(undefined);
 // Drawn again only when the bench beside the stage changes.
 const ContentsBeside = memo(Contents);
 const DetailsBeside = memo(Details);
-const EdgeStripBeside = memo(EdgeStrip);
+const StatusBarBeside = memo(StatusBar);
+
+/** What is shown to what stands beside the stage, a little behind it. */
+const Beside = ({
+  bench,
+  printed,
+  found,
+  children,
+}: {
+  bench: Bench | undefined;
+  printed: Printed;
+  found: Found;
+  children: ReactNode;
+}) => (
+  <BenchContext value={bench}>
+    <PrintedContext value={printed}>
+      <FoundContext value={found}>{children}</FoundContext>
+    </PrintedContext>
+  </BenchContext>
+);
 
 /** Where a piece is laid out. */
 export default function LayoutRoom() {
-  const [faceId, setFaceId] = useState<string>();
   const { both, asCut, open } = useRoom();
-  const { bench, failure } = useBenchOf(askedPiece, faceId, both, setFaceId);
+  const bench = useBenchHere();
+  const printed = usePrinted();
+  const found = useFound();
+  const trouble = useTrouble();
   const pictures = usePictures(bench);
   const { take } = pictures;
   const takePictures = useCallback((files: Iterable<File>) => void take(files), [take]);
   const { live, byHand } = useGesture();
   // What is dragged or pulled changes neither the list nor the figures of the piece before it is let go.
   const listed = useNowAndThen(bench, live, byHand);
+  const listedPrinted = useNowAndThen(printed, live, byHand);
+  const listedFound = useNowAndThen(found, live, byHand);
   const detailed = useNowAndThen(bench, live);
 
   useEditKeys(bench);
 
   const { drawing } = useIncoming();
-  const trouble = useOpenPiece(bench !== undefined, failure);
 
   return (
     <div className="grid h-screen grid-cols-[264px_minmax(0,1fr)_276px] grid-rows-[52px_minmax(0,1fr)_46px]">
@@ -82,11 +114,11 @@ export default function LayoutRoom() {
         </button>
       </RoomBar>
       {bench ? (
-        <BenchContext value={bench}>
+        <>
           <TypefaceFaces />
-          <BenchContext value={listed}>
+          <Beside bench={listed} printed={listedPrinted} found={listedFound}>
             <ContentsBeside onPictures={takePictures} />
-          </BenchContext>
+          </Beside>
           <Stage asCut={asCut}>
             {pictures.busy && (
               <p className="absolute bottom-3 left-3 rounded bg-base-100 px-3 py-1.5 shadow">Taking the picture in…</p>
@@ -106,9 +138,9 @@ export default function LayoutRoom() {
           <BenchContext value={detailed}>
             <DetailsBeside />
           </BenchContext>
-          <BenchContext value={listed}>
-            <EdgeStripBeside />
-          </BenchContext>
+          <Beside bench={listed} printed={listedPrinted} found={listedFound}>
+            <StatusBarBeside />
+          </Beside>
           {open === 'actions' && <ActionList onClose={close} />}
           {open === 'icons' && <IconsPanel onClose={close} />}
           {open === 'letters' && <LettersPanel onClose={close} />}
@@ -117,7 +149,7 @@ export default function LayoutRoom() {
           {drawing && <DrawingDialog key={drawing.name} drawing={drawing} />}
           {open === 'guides' && <GuidesPanel onClose={close} />}
           {open === 'straighten' && <StraightenPanel onClose={close} />}
-        </BenchContext>
+        </>
       ) : (
         <RoomWait trouble={trouble} says="Laying out the piece…" />
       )}

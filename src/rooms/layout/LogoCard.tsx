@@ -3,8 +3,8 @@ import { inkBounds } from '../../../core/devices/bounds';
 import { unionOf } from '../../../core/geometry/box';
 import { groupAsLogo, keepLogo, nameGroupLogo } from '../../../core/job/edits/logos';
 import { groupsAround } from '../../../core/job/groups';
+import { useBench } from '../../bench/bench';
 import { act } from '../../store/session';
-import { useBench } from './bench';
 
 /** What is selected as a logo of the house: kept as a new one, or known as one that is there. */
 export function LogoCard() {

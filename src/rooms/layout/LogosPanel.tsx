@@ -2,10 +2,10 @@ import { nanoid } from 'nanoid';
 import { placeLogo } from '../../../core/job/edits/logos';
 import type { Logo } from '../../../core/job/house';
 import { formatLength } from '../../../core/units/length';
+import { useBench } from '../../bench/bench';
+import { LogoDrawing } from '../../bench/LogoDrawing';
 import { Dialog } from '../../parts/Dialog';
 import { act, select } from '../../store/session';
-import { LogoDrawing } from '../house/LogoDrawing';
-import { useBench } from './bench';
 
 /** The logos of the house, to be laid on the face. */
 export function LogosPanel({ onClose }: { onClose(): void }) {

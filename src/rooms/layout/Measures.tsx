@@ -10,12 +10,12 @@ import { flipElement, moveElement, turnElement } from '../../../core/job/edits/e
 import { setUnit } from '../../../core/job/edits/job';
 import type { Element, Job } from '../../../core/job/schema';
 import { elementFrame } from '../../../core/scene/face';
+import { useBench } from '../../bench/bench';
 import { LengthField } from '../../parts/LengthField';
 import { blurOnEnter } from '../../parts/typing';
 import { act } from '../../store/session';
 import { resized, useArranging } from './arrange/arranging';
 import { ReferencePoint, useReference } from './arrange/ReferencePoint';
-import { useBench } from './bench';
 import { setInkWidth } from './words/ink-width';
 
 const LEAST = 0.25;

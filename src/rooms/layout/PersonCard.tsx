@@ -1,6 +1,6 @@
 import { personOf, showFor } from '../../../core/job/edits/house';
+import { useBench } from '../../bench/bench';
 import { act } from '../../store/session';
-import { useBench } from './bench';
 
 /** Whose details the piece shows. */
 export function PersonCard() {

@@ -15,15 +15,16 @@ import {
 import type { Picture, PictureView, Shape } from '../../../core/job/schema';
 import { effectivePpi, pictureBox, pointsPerPixel } from '../../../core/picture/place';
 import { formatSize } from '../../../core/units/length';
-import { pressRoom } from '../../../workers/press-room';
+import { useBench } from '../../bench/bench';
+import { pressRoom } from '../../bench/kit';
+import { useSketch } from '../../bench/use-sketch';
 import { Choice } from '../../parts/Choice';
 import { FileChooser } from '../../parts/FileChooser';
 import { Fold } from '../../parts/Fold';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
-import { keepAsset } from '../../store/db';
-import { act, dropSketch, sketch } from '../../store/session';
-import { useBench } from './bench';
+import { keepAsset } from '../../store/assets';
+import { act, type Edit } from '../../store/session';
 
 /** What a picture has to give at its printed size. */
 export function PictureCard({ picture }: { picture: Picture }) {
@@ -153,16 +154,16 @@ function Slide({
   least: number;
   most: number;
   says(value: number): string;
-  edit(value: number): Parameters<typeof sketch>[1];
+  edit(value: number): Edit;
 }) {
   const name = 'Picture in its frame';
   const [sliding, setSliding] = useState<number>();
+  const slide = useSketch(name);
   const shown = sliding ?? value;
   const take = (): void => {
     if (sliding === undefined) return;
-    dropSketch(name);
     setSliding(undefined);
-    act(name, edit(sliding));
+    slide.settle();
   };
   return (
     <label className="grid grid-cols-[3.4rem_1fr_3.2rem] items-center gap-2 text-[13.5px]">
@@ -177,7 +178,7 @@ function Slide({
         onChange={(event) => {
           const to = Number(event.target.value);
           setSliding(to);
-          sketch(name, edit(to));
+          slide.sketch(edit(to));
         }}
         onPointerUp={take}
         onKeyUp={take}

@@ -1,11 +1,11 @@
 import { ALL_PLATES_ALLOWED, offeredInks } from '../../../core/colour/printed-with';
 import { setInkLimit, setOverprint, setPictureInks, setReseparate } from '../../../core/job/edits/inks';
 import type { Element, Paint, Picture } from '../../../core/job/schema';
+import { useBench } from '../../bench/bench';
 import { Choice } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
 import { Tick } from '../../parts/Tick';
 import { act } from '../../store/session';
-import { useBench } from './bench';
 import { PaintField } from './paint/PaintField';
 
 const WAYS = [

@@ -1,10 +1,10 @@
 import type { Element, Repeat } from '../../../core/job/schema';
+import { useBench } from '../../bench/bench';
 import { Choice } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
 import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
-import { useBench } from './bench';
 import { beginRepeat, REPEAT_WAYS, repeatWayOf, setRepeats } from './repeating';
 
 const far = (p: number): string | undefined => (Math.abs(p) > 20_000 ? 'Up to 7 m.' : undefined);

@@ -3,8 +3,8 @@ import { type Box, bottom, distancesTo, right, type Sides } from '../../../core/
 import { HANDLE_AT, HANDLES, type Handle, isCorner } from '../../../core/geometry/resize';
 import type { Element } from '../../../core/job/schema';
 import { formatNumber } from '../../../core/units/length';
-import { useBench } from './bench';
-import { Tag } from './Tag';
+import { useBench } from '../../bench/bench';
+import { Tag } from '../../parts/Tag';
 
 const CURSOR: Record<Handle, string> = {
   nw: 'nwse-resize',

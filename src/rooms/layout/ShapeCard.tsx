@@ -2,10 +2,10 @@ import { useState } from 'react';
 import { CORNER_FORMS, type Corner } from '../../../core/geometry/forms';
 import { setCorners, setForm } from '../../../core/job/edits/elements';
 import type { Form, Shape } from '../../../core/job/schema';
+import { useBench } from '../../bench/bench';
 import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
 import { act } from '../../store/session';
-import { useBench } from './bench';
 
 /** How a rectangle's corners, or a drawn form, are made. */
 export function ShapeCard({ shape }: { shape: Shape }) {

@@ -1,8 +1,8 @@
 import X from 'lucide-react/icons/x';
 import { forgetWord, setLanguage } from '../../../core/job/edits/job';
 import { LANGUAGES, type Spelling } from '../../../core/type/spelling';
+import { useBench } from '../../bench/bench';
 import { act } from '../../store/session';
-import { useBench } from './bench';
 
 /** The language a job is spelt in, and the words of its own that no dictionary knows. */
 export function SpellingCard() {

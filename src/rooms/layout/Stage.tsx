@@ -1,29 +1,42 @@
-import { memo, type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import {
+  lazy,
+  memo,
+  type ReactNode,
+  Suspense,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { inkBounds } from '../../../core/devices/bounds';
 import { type Box, outset, type Point, unionOf } from '../../../core/geometry/box';
 import type { Face } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
 import { elementBox, elementFrame } from '../../../core/scene/face';
-import { FaceArt } from '../../parts/FaceArt';
+import { type Bench, type Printed, useBench, useFound, usePrinted } from '../../bench/bench';
+import { FaceArt } from '../../bench/FaceArt';
+import { UnderlayImage } from '../../bench/underlay/UnderlayImage';
 import { Areas } from './Areas';
 import { CaughtLines } from './arrange/CaughtLines';
 import { GuideLines } from './arrange/GuideLines';
-import { type Bench, useBench } from './bench';
 import { FaceEdges } from './FaceEdges';
 import { FramePicture } from './FramePicture';
 import { FillHandles } from './paint/FillHandles';
 import { DrawPath } from './path/DrawPath';
 import { useDrawing } from './path/drawing';
 import { EditPoints } from './path/EditPoints';
-import { UnderlayImage } from './piece/UnderlayImage';
 import { Selection, SeveralSelected } from './Selection';
 import { StageMenu } from './StageMenu';
 import { useSelectionBox, useStageGestures } from './use-stage-gestures';
 import { useViewKeys } from './use-view-keys';
 import { ACTUAL_ZOOM, centreOn, fitView, onScreen, placeFaces, type View, zoomAt } from './view';
 import { useEditing } from './words/editing';
-import { WordsEditor } from './words/WordsEditor';
 import { ZoomBar } from './ZoomBar';
+
+// The editor is large, and no words are open at first.
+const WordsEditor = lazy(async () => ({ default: (await import('./words/WordsEditor')).WordsEditor }));
 
 const withoutSamples = (face: Face): Face => ({ ...face, elements: face.elements.filter((e) => !e.sample) });
 
@@ -35,7 +48,7 @@ const FaceSheet = memo(function FaceSheet({
   asCut,
 }: {
   face: Face;
-  bench: Pick<Bench, 'piece' | 'shop' | 'press' | 'sources' | 'previews' | 'mixtures'>;
+  bench: Pick<Bench, 'piece' | 'shop' | 'press' | 'sources'> & Printed;
   origin: Point;
   asCut: boolean;
 }) {
@@ -103,7 +116,9 @@ function useMoving(view: View | undefined): { moving: boolean; base: View | unde
 /** The table with the piece on it. What is drawn on the piece scales by a CSS transform; what is drawn about it does not. */
 export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNode }) {
   const bench = useBench();
-  const { sheet: piece, shop, shown, selection, selected, sources, findings, unit } = bench;
+  const { sheet: piece, shop, shown, selection, selected, sources, unit } = bench;
+  const { findings } = useFound();
+  const { previews, mixtures } = usePrinted();
   const window = useRef<HTMLDivElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [view, setView] = useState<View>();
@@ -150,7 +165,7 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
   useStageGestures(window, { view, setView, origins });
   useViewKeys({ showAll, actual, zoomBy, setView });
 
-  const { press, previews, mixtures } = bench;
+  const { press } = bench;
   // Pans, zooms and selections leave the drawn faces alone.
   const drawn = useMemo(
     () => ({ piece, shop, press, sources, previews, mixtures }),
@@ -254,12 +269,14 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
               </div>
             )}
             {editing?.kind === 'words' && (
-              <WordsEditor
-                key={editing.id}
-                words={editing}
-                frame={onScreen(elementFrame(editing, sources), origins.get(faceOf(editing.id))!, view)}
-                stage={size}
-              />
+              <Suspense>
+                <WordsEditor
+                  key={editing.id}
+                  words={editing}
+                  frame={onScreen(elementFrame(editing, sources), origins.get(faceOf(editing.id))!, view)}
+                  stage={size}
+                />
+              </Suspense>
             )}
             <ZoomBar zoom={view.zoom / ACTUAL_ZOOM} onFit={showAll} onActual={actual} onZoom={zoomBy} />
           </>

@@ -2,8 +2,8 @@ import * as Menu from '@radix-ui/react-context-menu';
 import ChevronRight from 'lucide-react/icons/chevron-right';
 import type { ReactElement } from 'react';
 import { pickedWith } from '../../../core/job/groups';
+import { useBench } from '../../bench/bench';
 import { select, useSession } from '../../store/session';
-import { useBench } from './bench';
 import { COMMANDS, type Command, canRun, shownKey } from './commands';
 
 /** Keys with a name of their own in the menu: moving by a step is for the keyboard. */

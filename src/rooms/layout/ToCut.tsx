@@ -2,7 +2,7 @@ import { inkBounds } from '../../../core/devices/bounds';
 import { distancesTo, type Sides } from '../../../core/geometry/box';
 import type { Element } from '../../../core/job/schema';
 import { formatLength } from '../../../core/units/length';
-import { useBench } from './bench';
+import { useBench } from '../../bench/bench';
 
 const PLACE: Record<keyof Sides, string> = {
   top: 'col-start-2 row-start-1',

@@ -1,6 +1,6 @@
 import { useState } from 'react';
+import { useBench } from '../../bench/bench';
 import { addWords } from './add';
-import { useBench } from './bench';
 
 /** Content first: all of a face's words, one line an entry, Enter for the next. */
 export function TypeWords() {

@@ -12,8 +12,9 @@ import { imageKey } from '../../../core/scene/device';
 import { elementFrame } from '../../../core/scene/face';
 import { imageOf } from '../../../core/scene/images';
 import { toPoints } from '../../../core/units/length';
+import type { Bench } from '../../bench/bench';
+import { latestPreviews } from '../../bench/use-previews';
 import { act, select } from '../../store/session';
-import type { Bench } from './bench';
 
 const newId = (): string => nanoid(10);
 
@@ -29,10 +30,10 @@ const safeZone = ({ piece, shop }: Bench): Box =>
 const MIDDLE = 0.45;
 
 /** How light the picture is where words will stand; undefined until it has been separated for the stage. */
-function lightUnder({ job, previews }: Bench, picture: Picture, box: Box): number | undefined {
+function lightUnder({ job }: Bench, picture: Picture, box: Box): number | undefined {
   const image = imageOf(picture, job);
-  const preview = image && previews.get(imageKey(image));
-  return preview && lightnessUnder(preview.light, pictureBox(picture, image.width, image.height), box);
+  const light = image && latestPreviews().get(imageKey(image))?.light;
+  return light && lightnessUnder(light, pictureBox(picture, image.width, image.height), box);
 }
 
 /** An ink that can be read on what lies under a box: black on light, paper on dark. */

@@ -9,8 +9,8 @@ import { membersOf } from '../../../core/job/groups';
 import { elementSchema, type Group, groupSchema, type Job } from '../../../core/job/schema';
 import { elementFrame } from '../../../core/scene/face';
 import { toPoints } from '../../../core/units/length';
+import type { Bench } from '../../bench/bench';
 import { act, select, useSession } from '../../store/session';
-import type { Bench } from './bench';
 
 /** What was copied last, and the face it came from. It outlives the room, so that it can be pasted on another piece. */
 interface Held {

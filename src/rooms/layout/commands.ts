@@ -4,6 +4,9 @@ import { findElement } from '../../../core/job/find';
 import { unitsOf } from '../../../core/job/groups';
 import { lookOf } from '../../../core/job/look';
 import { type Element, paintsOf } from '../../../core/job/schema';
+import type { Bench } from '../../bench/bench';
+import { openPanel, toggleAsCut, toggleBoth, toggleUnderlay } from '../../bench/room';
+import { goTo } from '../../parts/address';
 import { act, goWithin, redoStep, select, undoStep, useSession } from '../../store/session';
 import { useSettings } from '../../store/settings';
 import { addBlot, addCode, addRule, addShape, addWords } from './add';
@@ -18,13 +21,11 @@ import {
   turnSelection,
   ungroupSelection,
 } from './arrange/arranging';
-import type { Bench } from './bench';
 import { copySelection, copyToOtherFace, cutSelection, duplicate, paste } from './clipboard';
 import { toggleSeenThrough, toggleShadow, toggleStroke } from './paint/effects';
 import { chooseFill, FILL_KINDS } from './paint/fills';
 import { beginDrawing, editPoints } from './path/drawing';
 import { beginRepeat, REPEAT_WAYS } from './repeating';
-import { openPanel, toggleAsCut, toggleBoth, toggleUnderlay } from './room';
 import {
   COMBINE_SAYS,
   combineSelection,
@@ -145,8 +146,8 @@ export const COMMANDS: readonly Command[] = [
     keys: ['Escape'],
     run: () => (useEditing.getState().id ? stopEditing() : leave()),
   },
-  { name: 'Undo', group: 'Edit', keys: ['$mod+z'], run: undoStep },
-  { name: 'Redo', group: 'Edit', keys: ['$mod+Shift+z', '$mod+Shift+Z', '$mod+y'], run: redoStep },
+  { name: 'Undo', group: 'Edit', keys: ['$mod+z'], byEvent: true, run: undoStep },
+  { name: 'Redo', group: 'Edit', keys: ['$mod+Shift+z', '$mod+Shift+Z', '$mod+y'], byEvent: true, run: redoStep },
   { name: 'Cut', group: 'Edit', keys: ['$mod+x'], needs: 1, run: cutSelection },
   { name: 'Copy', group: 'Edit', keys: ['$mod+c'], needs: 1, run: copySelection },
   { name: 'Paste', group: 'Edit', keys: ['$mod+v'], byEvent: true, run: paste },
@@ -277,7 +278,7 @@ export const COMMANDS: readonly Command[] = [
   {
     name: 'Hand it over: export, proof, package…',
     group: 'See',
-    run: () => location.assign(`/hand-off${location.search}`),
+    run: () => goTo(`/hand-off${location.search}`),
   },
   { name: 'Look up an action…', group: 'See', keys: ['/'], run: () => openPanel('actions') },
   { name: 'All keys…', group: 'See', keys: ['?', 'Shift+?'], run: () => openPanel('keys') },

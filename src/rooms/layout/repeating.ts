@@ -2,8 +2,8 @@ import { type Box, unionOf } from '../../../core/geometry/box';
 import { setRepeat } from '../../../core/job/edits/elements';
 import type { Element, Repeat } from '../../../core/job/schema';
 import { elementBox } from '../../../core/scene/face';
+import type { Bench } from '../../bench/bench';
 import { act } from '../../store/session';
-import type { Bench } from './bench';
 
 export type RepeatWay = 'once' | 'row' | 'column' | 'grid' | 'ring';
 export const REPEAT_WAYS: readonly (readonly [RepeatWay, string])[] = [

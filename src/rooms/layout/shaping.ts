@@ -16,8 +16,8 @@ import { canExtend, extendToBleed } from '../../../core/scene/extend';
 import { outlineOf } from '../../../core/scene/outline';
 import { seenArea } from '../../../core/scene/seen-area';
 import { turnOf } from '../../../core/scene/turn';
+import type { Bench } from '../../bench/bench';
 import { act, select } from '../../store/session';
-import type { Bench } from './bench';
 
 /** What a designer does to shapes as areas. The geometry that combines areas is large, and is loaded when it is wanted. */
 const loadAreas = () => import('../../../core/geometry/boolean');

@@ -14,7 +14,7 @@ import type { Element, Face } from '../../../core/job/schema';
 import { elementBox, elementFrame } from '../../../core/scene/face';
 import type { TypeSources } from '../../../core/scene/words';
 import { wordsSet } from '../../../core/scene/words';
-import type { Bench } from './bench';
+import type { Bench } from '../../bench/bench';
 
 /** What a drag is caught by at the moment, for the stage to show; on which face. */
 export const useCaught = create<{ face: string | undefined; snapped: Snapped | undefined }>(() => ({

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { tinykeys } from 'tinykeys';
+import type { Bench } from '../../bench/bench';
 import { unlessTyping } from '../../parts/typing';
-import type { Bench } from './bench';
 import { COMMANDS, type Command, canRun } from './commands';
 
 /** Does what the pressed key stands for, where the room is not being typed in. */

@@ -1,13 +1,13 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Point } from '../../../core/geometry/box';
-import { pressRoom } from '../../../workers/press-room';
+import type { Bench } from '../../bench/bench';
+import { pressRoom } from '../../bench/kit';
+import { addFontFile, isFontFile } from '../../bench/own-fonts';
 import { isTyping } from '../../parts/typing';
-import { keepAsset } from '../../store/db';
+import { keepAsset } from '../../store/assets';
 import { addPicture } from './add';
-import type { Bench } from './bench';
 import { paste } from './clipboard';
 import { isDrawing, useIncoming } from './drawing-in/incoming';
-import { addFontFile, isFontFile } from './words/own-fonts';
 
 interface Place {
   face: string;

@@ -10,10 +10,18 @@ import { findElement } from '../../../core/job/find';
 import { groupsAround, membersOf, pickedWith, unitOf, unitsOf } from '../../../core/job/groups';
 import type { Element } from '../../../core/job/schema';
 import { elementBox } from '../../../core/scene/face';
+import { useBench } from '../../bench/bench';
 import { isTyping } from '../../parts/typing';
-import { dropSketch, goWithin, select, settle, sketch, toggleSelected, useSession } from '../../store/session';
+import {
+  begin as beginGesture,
+  type Edit,
+  type Gesture,
+  goWithin,
+  select,
+  toggleSelected,
+  useSession,
+} from '../../store/session';
 import { useScaling } from './arrange/scaling';
-import { useBench } from './bench';
 import { editPoints, framePicture, leaveDrawing } from './path/drawing';
 import { pullElement } from './pull';
 import { type Pulled, pulledOf, REACH, showCaught, snapDrag, snapPull, snapTargets } from './snapping';
@@ -74,6 +82,7 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
   const spaceHeld = useRef(false);
   const cancelled = useRef(false);
   const dragging = useRef(false);
+  const gesture = useRef<Gesture>(undefined);
 
   useEffect(() => {
     const down = (event: KeyboardEvent): void => {
@@ -82,8 +91,7 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
         // Stops the drag and no more: what is selected stays so.
         event.stopPropagation();
         cancelled.current = true;
-        dropSketch('Move');
-        dropSketch('Resize');
+        gesture.current?.drop();
       }
     };
     const up = (event: KeyboardEvent): void => {
@@ -117,8 +125,16 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     return () => area?.removeEventListener('dblclick', open);
   }, [stage]);
 
+  /** A drag that moves nothing is no gesture: it begins with the first change. */
+  function sketch(name: string, edit: Edit): void {
+    gesture.current ??= beginGesture(name);
+    gesture.current.sketch(edit);
+  }
+
   function begin(event: PointerEvent): Drag {
     cancelled.current = false;
+    gesture.current?.settle();
+    gesture.current = undefined;
     if (closest(event.target, '[data-panel], [data-bar]')) return undefined;
     stopEditing();
     leaveDrawing();
@@ -249,7 +265,8 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
         showCaught();
         useSelectionBox.setState({ box: undefined });
         if (tap) tapped(drag, shiftKey);
-        if (drag.kind === 'move' || drag.kind === 'pull' || drag.kind === 'scale') settle();
+        gesture.current?.settle();
+        gesture.current = undefined;
         return drag;
       },
       onWheel: ({ event, last }) => {

@@ -3,8 +3,8 @@ import { asFace } from '../../../core/job/turned';
 import { shownFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import type { Kit } from '../../../workers/kit';
-import { FaceArt } from '../../parts/FaceArt';
-import type { usePreviews } from '../../parts/use-previews';
+import { FaceArt } from '../../bench/FaceArt';
+import type { usePreviews } from '../../bench/use-previews';
 import { Sheet } from './Tile';
 
 /** The first two faces of the last piece of a job, as they would begin; blank sheets while its fonts are on their way. */

@@ -5,8 +5,8 @@ import type { Job, Piece } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import { beginFrom } from '../../../core/starters/from-piece';
 import type { Kit } from '../../../workers/kit';
-import { useFonts } from '../../parts/use-fonts';
-import { usePreviews } from '../../parts/use-previews';
+import { useFonts } from '../../bench/use-fonts';
+import { usePreviews } from '../../bench/use-previews';
 import { BegunFaces } from './BegunFaces';
 import { Tile } from './Tile';
 

@@ -5,7 +5,7 @@ import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import { beginPiece, startersOf } from '../../../core/starters';
 import type { Kit } from '../../../workers/kit';
-import { usePreviews } from '../../parts/use-previews';
+import { usePreviews } from '../../bench/use-previews';
 import { BegunFaces } from './BegunFaces';
 import { FromPieceTiles } from './FromPieceTiles';
 import { KeptTiles } from './KeptTiles';

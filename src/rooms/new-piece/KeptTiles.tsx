@@ -9,9 +9,10 @@ import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import { resizePiece } from '../../../core/starters/refit';
 import type { Kit } from '../../../workers/kit';
-import { useFonts } from '../../parts/use-fonts';
-import { usePreviews } from '../../parts/use-previews';
-import { db, type Template } from '../../store/db';
+import { useFonts } from '../../bench/use-fonts';
+import { usePreviews } from '../../bench/use-previews';
+import { binTemplate } from '../../store/bin';
+import { db, type Template } from '../../store/shelf';
 import { BegunFaces } from './BegunFaces';
 import { Tile } from './Tile';
 
@@ -52,7 +53,7 @@ export function KeptTiles({
       onChoose={() => onChoose(template.id)}
       onForget={() => {
         if (chosen === template.id) onChoose(undefined);
-        void db.templates.delete(template.id);
+        void binTemplate(template);
       }}
     />
   ));

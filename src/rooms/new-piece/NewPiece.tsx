@@ -8,11 +8,16 @@ import { beginFrom } from '../../../core/starters/from-piece';
 import { KINDS, type Kind } from '../../../core/trade/schema';
 import { measuresOf, sizesOf } from '../../../core/trade/sizes';
 import { formatLength, formatSize, type PieceUnit } from '../../../core/units/length';
+import { useFonts } from '../../bench/use-fonts';
+import { useKit } from '../../bench/use-kit';
+import { useProfiles } from '../../bench/use-profiles';
+import { asked, goTo } from '../../parts/address';
 import { TopBar } from '../../parts/TopBar';
-import { useFonts } from '../../parts/use-fonts';
-import { useKit } from '../../parts/use-kit';
-import { useProfiles } from '../../parts/use-profiles';
-import { db, keepBundle, loadJob } from '../../store/db';
+import { keepAsset } from '../../store/assets';
+import { keepBundle, loadJob } from '../../store/kept-jobs';
+import { openSession } from '../../store/saving';
+import { act, useSession } from '../../store/session';
+import { db } from '../../store/shelf';
 import { Choice } from './Choice';
 import { fromPiece } from './FromPieceTiles';
 import { Gallery } from './Gallery';
@@ -47,7 +52,12 @@ const withRoles = (job: Job): Job => ({ ...job, roles: { ...STARTER_TYPEFACES, .
 const turned = ({ width, height, unit }: Size): Size => ({ width: height, height: width, unit });
 const isUpright = ({ width, height }: Size): boolean => height > width;
 
-const asked = (name: string): string | undefined => new URLSearchParams(location.search).get(name) ?? undefined;
+/** A piece that was begun is a step of its job, or a job of its own. */
+async function keepNew(made: Job, assets: Record<string, Uint8Array>): Promise<void> {
+  if (useSession.getState().history?.job.id !== made.id) return keepBundle({ job: made, assets });
+  for (const [hash, bytes] of Object.entries(assets)) await keepAsset(hash, bytes);
+  act('New piece', () => made);
+}
 
 /** From a kind and a finished size to an empty piece. */
 export default function NewPiece() {
@@ -97,16 +107,18 @@ export default function NewPiece() {
       return;
     }
     const now = new Date().toISOString();
-    const base = job ?? makeJob(nanoid(12), client, now);
     if (!kit) return;
+    // The client may have been worked on in another tab since this room was opened.
+    if (job) await openSession(job.id);
+    const base = (job && useSession.getState().history?.job) ?? makeJob(nanoid(12), client, now);
     const newId = (): string => nanoid(10);
     const piece = { id: nanoid(8), name: pieceName.trim(), kind, ...size, shop, faces };
     const template = starter ? await db.templates.get(starter) : undefined;
     if (template) {
       const opened = openTemplate(base, template, name?.trim() || undefined, newId);
       const made = atSize(opened.job, piece, newId, kit);
-      await keepBundle({ job: { ...made, changed: now }, assets: opened.assets });
-      location.assign(`/layout?job=${base.id}&piece=${made.pieces.at(-1)!.id}`);
+      await keepNew({ ...made, changed: now }, opened.assets);
+      goTo(`/layout?job=${base.id}&piece=${made.pieces.at(-1)!.id}`);
       return;
     }
     const source = base.pieces.find(({ id }) => starter === fromPiece(id));
@@ -114,8 +126,8 @@ export default function NewPiece() {
     const made = source
       ? beginFrom(base, piece, source, newId, kit.fonts)
       : beginPiece(base, piece, begin, newId, kit.fonts);
-    await db.jobs.put({ ...made, changed: now });
-    location.assign(`/layout?job=${base.id}&piece=${piece.id}`);
+    await keepNew({ ...made, changed: now }, {});
+    goTo(`/layout?job=${base.id}&piece=${piece.id}`);
   }
 
   return (

@@ -8,7 +8,8 @@ import { duplicatePiece, removePiece, renamePiece } from '../../../core/job/edit
 import type { Job, Piece } from '../../../core/job/schema';
 import { formatSize } from '../../../core/units/length';
 import { blurOnEnter } from '../../parts/typing';
-import { keepTemplate } from '../../store/db';
+import { binPiece } from '../../store/bin';
+import { keepTemplate } from '../../store/kept-with';
 import { act } from '../../store/session';
 import type { Status } from './use-statuses';
 
@@ -56,7 +57,10 @@ export function PieceLabel({ job, piece, status }: { job: Job; piece: Piece; sta
           className="btn btn-ghost btn-xs btn-square"
           aria-label={`Delete ${piece.name}`}
           disabled={job.pieces.length < 2}
-          onClick={() => act('Delete a piece', (j) => removePiece(j, piece.id))}
+          onClick={() => {
+            void binPiece(job, piece.id);
+            act('Delete a piece', (j) => removePiece(j, piece.id));
+          }}
         >
           <Trash size={13} />
         </button>

@@ -6,19 +6,20 @@ import { shopIn } from '../../../core/job/shops-of';
 import { printedFaces } from '../../../core/scene/shown-faces';
 import { type SceneSources, sourcesOf } from '../../../core/scene/sources';
 import type { Kit } from '../../../workers/kit';
+import { useTrouble } from '../../bench/bench';
+import { FaceArt } from '../../bench/FaceArt';
+import { HistoryButtons } from '../../bench/HistoryButtons';
+import { RoomLinks } from '../../bench/RoomLinks';
+import { RoomWait } from '../../bench/RoomShell';
+import { SaveState } from '../../bench/SaveState';
+import { useFonts } from '../../bench/use-fonts';
+import { useKit } from '../../bench/use-kit';
+import { usePreviews } from '../../bench/use-previews';
+import { useProfiles } from '../../bench/use-profiles';
+import { VersionsButton } from '../../bench/versions/VersionsButton';
 import { download, fileName } from '../../parts/download';
-import { FaceArt } from '../../parts/FaceArt';
-import { HistoryButtons } from '../../parts/HistoryButtons';
-import { RoomLinks } from '../../parts/RoomLinks';
 import { TopBar } from '../../parts/TopBar';
-import { useFonts } from '../../parts/use-fonts';
-import { useKit } from '../../parts/use-kit';
-import { usePreviews } from '../../parts/use-previews';
-import { useProfiles } from '../../parts/use-profiles';
-import { useUndoKeys } from '../../parts/use-undo-keys';
 import { useJob } from '../../store/session';
-import { RoomWait } from '../layout/RoomShell';
-import { useOpenPiece } from '../layout/use-open-piece';
 import { PieceLabel } from './PieceLabel';
 import { setPdf, setPicture } from './set-picture';
 import { layTable, type Table } from './table';
@@ -34,14 +35,15 @@ export default function PiecesRoom() {
   const job = useJob();
   const fontsHere = useFonts(job);
   const profilesHere = useProfiles(job);
-  const trouble = useOpenPiece(true, failure);
+  const trouble = useTrouble() ?? failure;
   const ready = kit !== undefined && fontsHere && profilesHere;
-  useUndoKeys();
   return (
     <div className="grid h-screen grid-rows-[52px_minmax(0,1fr)]">
       <TopBar crumb={job && <b className="font-semibold text-base-content">{job.name}</b>}>
+        <SaveState />
         <RoomLinks here="pieces" />
         <HistoryButtons />
+        <VersionsButton />
         {job && <SetPictures job={job} />}
         {job && (
           <a href={`/new?job=${job.id}`} className="btn btn-primary btn-sm">

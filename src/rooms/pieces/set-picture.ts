@@ -1,6 +1,6 @@
 import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
-import { plateRoom } from '../../parts/use-inks';
+import { plateRoom } from '../../bench/kit';
 import type { OnTable, Table } from './table';
 
 /** The set on its table as one picture to show a client: what the press makes of each face, at one scale. */

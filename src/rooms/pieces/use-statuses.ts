@@ -7,7 +7,7 @@ import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import type { Kit } from '../../../workers/kit';
-import { lastExport } from '../../store/db';
+import { lastExport } from '../../store/kept-with';
 
 /** How a piece stands: what is found in it, and when it was last exported. */
 export interface Status {

@@ -4,11 +4,11 @@ import type { ReactNode } from 'react';
 import { setSheet } from '../../../core/job/edits/pieces';
 import type { SheetBlock, SheetByHand, SheetMade } from '../../../core/job/sheet';
 import { itemsOf } from '../../../core/sheet/plan';
+import { useBench } from '../../bench/bench';
 import { Choice } from '../../parts/Choice';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
 import { act } from '../../store/session';
-import { useBench } from '../layout/bench';
 
 const MOST = 100;
 

@@ -1,6 +1,6 @@
 import type { Cut } from '../../../core/sheet/cutting';
 import { formatLength } from '../../../core/units/length';
-import { useBench } from '../layout/bench';
+import { useBench } from '../../bench/bench';
 
 const TURNED = ['as it lies', '¼ turn', '½ turn', '¾ turn'] as const;
 

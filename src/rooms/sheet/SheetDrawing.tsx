@@ -10,14 +10,15 @@ import { colourArea } from '../../../core/sheet/colour-area';
 import type { Cut } from '../../../core/sheet/cutting';
 import { cutMarks, inkable } from '../../../core/sheet/marks';
 import { bleedOn, type Placed, type SheetForm, type SheetItem } from '../../../core/sheet/plan';
-import { FaceArt } from '../../parts/FaceArt';
-import { useBench } from '../layout/bench';
+import { useBench, usePrinted } from '../../bench/bench';
+import { FaceArt } from '../../bench/FaceArt';
 
 export type Side = 'front' | 'back' | 'light table';
 
 /** A face of an item once, to be drawn wherever it lies. */
 function ItemArt({ job, item, face, id }: { job: Job; item: SheetItem; face: 0 | 1; id: string }) {
-  const { press, previews, sources } = useBench();
+  const { press, sources } = useBench();
+  const { previews } = usePrinted();
   const { piece, shown } = useMemo(() => {
     const dressed = item.person ? showFor(job, item.piece.id, item.person) : job;
     const found = pieceOf(dressed, item.piece.id) ?? item.piece;

@@ -3,12 +3,12 @@ import { MOST_ORDERED, NO_ORDER } from '../../../core/job/order';
 import { type SheetMade, TURNINGS } from '../../../core/job/sheet';
 import { PRESS_SHEETS } from '../../../core/trade/press-sheets';
 import { echoUnit } from '../../../core/units/length';
+import { useBench } from '../../bench/bench';
 import { Choice } from '../../parts/Choice';
 import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
 import { act } from '../../store/session';
-import { useBench } from '../layout/bench';
 import { ByHand } from './ByHand';
 import { SharedWith } from './SharedWith';
 

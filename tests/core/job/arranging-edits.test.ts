@@ -13,7 +13,8 @@ import {
 import { goOn } from '../../../core/job/edits/words';
 import { findElement } from '../../../core/job/find';
 import { makeShape, makeWords } from '../../../core/job/make';
-import { jobSchema, type Words } from '../../../core/job/schema';
+import type { Words } from '../../../core/job/schema';
+import { jobSchema } from '../../../core/job/whole';
 import { printedFaces, shownFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import { cardWith, kit } from '../../kit';

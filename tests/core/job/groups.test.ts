@@ -10,7 +10,8 @@ import { findElement } from '../../../core/job/find';
 import { membersOf, pickedWith, unitsOf } from '../../../core/job/groups';
 import { redo, startHistory, step, undo } from '../../../core/job/history';
 import { makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
-import { type Job, jobSchema, type Shape, type Words } from '../../../core/job/schema';
+import type { Job, Shape, Words } from '../../../core/job/schema';
+import { jobSchema } from '../../../core/job/whole';
 import { drawFace } from '../../../core/scene/face';
 import { sourcesOf } from '../../../core/scene/sources';
 import { cardWith, kit, makePng, withPicture } from '../../kit';
@@ -175,7 +176,7 @@ describe('any sequence of these edits', () => {
     fc.assert(
       fc.property(fc.array(anyEdit, { maxLength: 14 }), (edits) => {
         const before = JSON.stringify(whole);
-        let history = edits.reduce((h, edit, i) => step(h, `edit ${i}`, edit(h.job)), startHistory(whole));
+        let history = edits.reduce((h, edit, i) => step(h, `edit ${i}`, edit(h.job), `s${i}`), startHistory(whole));
         isSound(history.job);
         const after = JSON.stringify(history.job);
         while (history.past.length > 0) history = undo(history);

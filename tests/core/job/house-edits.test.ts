@@ -17,7 +17,8 @@ import { copyLook, setParagraphs, setStyle } from '../../../core/job/edits/words
 import { findElement } from '../../../core/job/find';
 import { plainText, setParagraphsOf } from '../../../core/job/look';
 import { makeShape, makeWords } from '../../../core/job/make';
-import { type Job, jobSchema, type Words } from '../../../core/job/schema';
+import type { Job, Words } from '../../../core/job/schema';
+import { jobSchema } from '../../../core/job/whole';
 import { withoutEmptyDetails } from '../../../core/type/quotes';
 import type { Span } from '../../../core/type/style';
 import { cardWith } from '../../kit';

@@ -8,7 +8,8 @@ import { startHistory, step, undo } from '../../../core/job/history';
 import { makeShape, makeWords } from '../../../core/job/make';
 import { usesInk } from '../../../core/job/paints-shown';
 import { conditionsOf, pressConditionOf } from '../../../core/job/press-of';
-import { type Job, jobSchema } from '../../../core/job/schema';
+import type { Job } from '../../../core/job/schema';
+import { jobSchema } from '../../../core/job/whole';
 import { shopOf } from '../../../core/trade/shops';
 import { cardWith, mm } from '../../kit';
 
@@ -105,7 +106,7 @@ describe('inks', () => {
         for (const each of all) {
           const next = each(history.job);
           expect(jobSchema.safeParse(next).success).toBe(true);
-          history = step(history, 'edit', next);
+          history = step(history, 'edit', next, 's');
         }
         while (history.past.length > 0) history = undo(history);
         expect(JSON.stringify(history.job)).toBe(JSON.stringify(job));

@@ -9,7 +9,8 @@ import { findElement, inkOf, titleOf } from '../../../core/job/find';
 import { redo, startHistory, step, undo } from '../../../core/job/history';
 import { lookOf, paragraphsOf } from '../../../core/job/look';
 import { makeJob, makePicture, makePiece, makeRule, makeShape, makeWords } from '../../../core/job/make';
-import { type Job, jobSchema } from '../../../core/job/schema';
+import type { Job } from '../../../core/job/schema';
+import { jobSchema } from '../../../core/job/whole';
 import { cardWith, mm, openDemo } from '../../kit';
 
 const start = (): Job =>
@@ -178,7 +179,7 @@ describe('undo', () => {
       fc.property(fc.array(anyEdit, { maxLength: 30 }), (edits) => {
         const first = start();
         let history = startHistory(first);
-        for (const edit of edits) history = step(history, 'edit', edit(history.job));
+        for (const edit of edits) history = step(history, 'edit', edit(history.job), 's');
         const last = JSON.stringify(history.job);
         expect(jobSchema.safeParse(history.job).success).toBe(true);
         const steps = history.past.length;
@@ -193,10 +194,10 @@ describe('undo', () => {
   });
   it('forgets what was undone when something new is done, and makes no step of nothing', () => {
     const first = makeJob('j', 'J', '2026-01-01T00:00:00Z');
-    let history = step(startHistory(first), 'Rename', jobs.renameJob(first, 'K'));
+    let history = step(startHistory(first), 'Rename', jobs.renameJob(first, 'K'), 'a');
     history = undo(history);
-    history = step(history, 'Rename', jobs.renameJob(first, 'L'));
+    history = step(history, 'Rename', jobs.renameJob(first, 'L'), 'b');
     expect(history.future).toEqual([]);
-    expect(step(history, 'nothing', history.job)).toBe(history);
+    expect(step(history, 'nothing', history.job, 'c')).toBe(history);
   });
 });

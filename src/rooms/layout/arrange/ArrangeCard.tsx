@@ -7,8 +7,8 @@ import AlignTop from 'lucide-react/icons/align-start-horizontal';
 import AlignLeft from 'lucide-react/icons/align-start-vertical';
 import SpaceY from 'lucide-react/icons/align-vertical-space-between';
 import { useState } from 'react';
+import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
-import { useBench } from '../bench';
 import { alignSelection, sameSize, spaceSelection, TOS, type To, useArranging } from './arranging';
 
 const ALIGN = [

@@ -1,7 +1,7 @@
 import type { Box } from '../../../../core/geometry/box';
 import { formatNumber, type PieceUnit } from '../../../../core/units/length';
+import { Tag } from '../../../parts/Tag';
 import { useCaught } from '../snapping';
-import { Tag } from '../Tag';
 
 /** What a drag is caught by: the lines it has met, and the gaps it has made equal with their length. */
 export function CaughtLines({ face, toScreen, unit }: { face: string; toScreen(box: Box): Box; unit: PieceUnit }) {

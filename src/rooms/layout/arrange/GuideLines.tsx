@@ -1,10 +1,9 @@
-import { useRef } from 'react';
 import type { Box } from '../../../../core/geometry/box';
 import { addGuides, type GuideHome, moveGuide, removeGuide } from '../../../../core/job/edits/guides';
 import type { Face, Guide } from '../../../../core/job/schema';
 import { formatNumber } from '../../../../core/units/length';
-import { dropSketch, settle, sketch } from '../../../store/session';
-import { useBench } from '../bench';
+import { useBench } from '../../../bench/bench';
+import { usePull } from '../../../bench/use-pull';
 import { tidyStep } from '../steps';
 
 /** How wide the strip along the trim is that guides are dragged from, in pixels: the ruler beyond the bleed. */
@@ -16,7 +15,6 @@ const AWAY = 30;
 export function GuideLines({ face, trim, zoom }: { face: Face; trim: Box; zoom: number }) {
   const { piece, shop, unit } = useBench();
   const bleed = shop.bleed[piece.kind] * zoom;
-  const dragged = useRef<{ home: GuideHome; axis: Guide['axis']; index: number | undefined }>(undefined);
   const length = { x: piece.width, y: piece.height };
 
   /** Where the pointer is on an axis of the face, on a tidy number. */
@@ -26,29 +24,17 @@ export function GuideLines({ face, trim, zoom }: { face: Face; trim: Box; zoom: 
     const step = tidyStep(unit);
     return Math.round(at / step) * step;
   }
-  function begin(event: React.PointerEvent, home: GuideHome, axis: Guide['axis'], index?: number): void {
-    if (event.button !== 0) return;
-    event.stopPropagation();
-    event.currentTarget.setPointerCapture(event.pointerId);
-    dragged.current = { home, axis, index };
-  }
-  function carryOn(event: React.PointerEvent): void {
-    const now = dragged.current;
-    if (!now) return;
-    const at = placeOf(event, now.axis);
-    const isAway = at < -AWAY || at > length[now.axis] + AWAY;
-    sketch('Guide', (job) => {
-      if (now.index === undefined) return isAway ? job : addGuides(job, now.home, [{ axis: now.axis, at }]);
-      return isAway ? removeGuide(job, now.home, now.index) : moveGuide(job, now.home, now.index, at);
-    });
-  }
-  function finish(event: React.PointerEvent): void {
-    if (!dragged.current) return;
-    if (event.type === 'pointercancel') dropSketch('Guide');
-    else settle();
-    dragged.current = undefined;
-  }
-  const moves = { onPointerMove: carryOn, onPointerUp: finish, onPointerCancel: finish };
+  const pull = usePull<{ home: GuideHome; axis: Guide['axis']; index: number | undefined }>(
+    ({ home, axis, index }, _by, event) => {
+      const at = placeOf(event, axis);
+      const isAway = at < -AWAY || at > length[axis] + AWAY;
+      return (job) => {
+        if (index === undefined) return isAway ? job : addGuides(job, home, [{ axis, at }]);
+        return isAway ? removeGuide(job, home, index) : moveGuide(job, home, index, at);
+      };
+    },
+  );
+  const moves = (home: GuideHome, axis: Guide['axis'], index?: number) => pull(() => ({ home, axis, index }), 'Guide');
 
   const lines: { guide: Guide; home: GuideHome; index: number }[] = [
     ...(piece.guides ?? []).map((guide, index) => ({ guide, home: { piece: piece.id }, index })),
@@ -68,8 +54,7 @@ export function GuideLines({ face, trim, zoom }: { face: Face; trim: Box; zoom: 
           data-ruler={axis}
           fill="transparent"
           style={{ cursor: axis === 'x' ? 'col-resize' : 'row-resize' }}
-          onPointerDown={(event) => begin(event, { face: face.id }, axis)}
-          {...moves}
+          {...moves({ face: face.id }, axis)}
         >
           <title>Drag a guide from here</title>
         </rect>
@@ -86,8 +71,7 @@ export function GuideLines({ face, trim, zoom }: { face: Face; trim: Box; zoom: 
             data-panel
             data-guide={axis}
             style={{ cursor: axis === 'x' ? 'col-resize' : 'row-resize' }}
-            onPointerDown={(event) => begin(event, home, axis, index)}
-            {...moves}
+            {...moves(home, axis, index)}
           >
             <title>
               Guide at {formatNumber(at, unit)} {unit}; drag it away to be rid of it

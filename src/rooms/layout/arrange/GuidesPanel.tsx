@@ -11,10 +11,10 @@ import {
   removeGuide,
 } from '../../../../core/job/edits/guides';
 import type { Guide } from '../../../../core/job/schema';
+import { useBench } from '../../../bench/bench';
 import { Dialog } from '../../../parts/Dialog';
 import { LengthField } from '../../../parts/LengthField';
 import { act } from '../../../store/session';
-import { useBench } from '../bench';
 
 /** Guides by number: one at a time, or a set around the face, at its centres, or as columns. */
 export function GuidesPanel({ onClose }: { onClose(): void }) {

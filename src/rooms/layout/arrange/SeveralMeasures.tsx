@@ -1,9 +1,9 @@
 import { unionOf } from '../../../../core/geometry/box';
 import { elementBox } from '../../../../core/scene/face';
+import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
 import { NumberField } from '../../../parts/NumberField';
 import { Tick } from '../../../parts/Tick';
-import { useBench } from '../bench';
 import { moveSelection, scaleSelection, turnSelection } from './arranging';
 import { ReferencePoint, useReference } from './ReferencePoint';
 import { useScaling } from './scaling';

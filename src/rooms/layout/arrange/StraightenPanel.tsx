@@ -4,8 +4,8 @@ import { moveElements } from '../../../../core/job/edits/elements';
 import { titleOf } from '../../../../core/job/find';
 import type { Job } from '../../../../core/job/schema';
 import { formatLength } from '../../../../core/units/length';
-import { act, dropSketch, sketch, useSession } from '../../../store/session';
-import { type Bench, useBench } from '../bench';
+import { type Bench, useBench } from '../../../bench/bench';
+import { act, showPreview, useSession } from '../../../store/session';
 import { arrangedBox, resized } from './arranging';
 
 const SHOWING = 'Straighten';
@@ -54,8 +54,7 @@ export function StraightenPanel({ onClose }: { onClose(): void }) {
     return { looked: boxes, found: misses, mended: (job: Job) => mend(job, bench, boxes, misses) };
   });
   useEffect(() => {
-    if (found.length > 0) sketch(SHOWING, mended);
-    return () => dropSketch(SHOWING);
+    return found.length > 0 ? showPreview(mended) : undefined;
   }, [found, mended]);
   const { unit } = bench;
   const amount = ({ why, off }: Straightening): string =>
@@ -84,7 +83,6 @@ export function StraightenPanel({ onClose }: { onClose(): void }) {
             type="button"
             className="btn btn-sm btn-primary"
             onClick={() => {
-              dropSketch(SHOWING);
               act(SHOWING, mended);
               onClose();
             }}

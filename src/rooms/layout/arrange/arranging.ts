@@ -9,8 +9,8 @@ import { setWordsFrame } from '../../../../core/job/edits/words';
 import { unitsOf } from '../../../../core/job/groups';
 import type { Element, Job } from '../../../../core/job/schema';
 import { elementBox, elementFrame } from '../../../../core/scene/face';
+import type { Bench } from '../../../bench/bench';
 import { act, useSession } from '../../../store/session';
-import type { Bench } from '../bench';
 import { useScaling } from './scaling';
 
 /** What things are aligned to. */

@@ -8,10 +8,10 @@ import type { SvgArt } from '../../../../core/files/svg-in/read';
 import { addArt } from '../../../../core/job/edits/copies';
 import { addInk } from '../../../../core/job/edits/inks';
 import type { Paint } from '../../../../core/job/schema';
+import { useBench } from '../../../bench/bench';
 import { Dialog } from '../../../parts/Dialog';
 import { Tick } from '../../../parts/Tick';
 import { act, select } from '../../../store/session';
-import { useBench } from '../bench';
 import { type Incoming, useIncoming } from './incoming';
 
 /** An ink of the house this near to a colour of the drawing is what was meant: CIEDE2000. */

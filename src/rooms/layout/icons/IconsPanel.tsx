@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { setIcon } from '../../../../core/job/edits/words';
 import { plainText } from '../../../../core/job/look';
+import { useBench } from '../../../bench/bench';
 import { Dialog } from '../../../parts/Dialog';
 import { act } from '../../../store/session';
-import { useBench } from '../bench';
 import { findIcons, type Icon } from './icons';
 import { iconBefore, placeIcon, swapIcon } from './place-icon';
 

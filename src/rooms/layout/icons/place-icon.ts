@@ -9,9 +9,9 @@ import { makeShape } from '../../../../core/job/make';
 import type { Shape, Words } from '../../../../core/job/schema';
 import { ICON_INDENT } from '../../../../core/scene/words';
 import { toPoints } from '../../../../core/units/length';
+import type { Bench } from '../../../bench/bench';
 import { act, select } from '../../../store/session';
 import { shapePaint } from '../add';
-import type { Bench } from '../bench';
 import type { Icon } from './icons';
 
 /** Icons are drawn in a square of this many points (16 user units). */

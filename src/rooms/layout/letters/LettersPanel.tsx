@@ -8,13 +8,15 @@ import type { LetterText } from '../../../../core/job/letters';
 import type { Face } from '../../../../core/job/schema';
 import { letterPages } from '../../../../core/scene/letter-pages';
 import { hirePressRoom } from '../../../../workers/press-room';
+import { useBench, usePrinted } from '../../../bench/bench';
+import { FaceArt } from '../../../bench/FaceArt';
+import { useSketch } from '../../../bench/use-sketch';
 import { Dialog } from '../../../parts/Dialog';
 import { download, fileName } from '../../../parts/download';
-import { FaceArt } from '../../../parts/FaceArt';
 import { Tick } from '../../../parts/Tick';
-import { loadAssets } from '../../../store/db';
-import { act, settle, sketch } from '../../../store/session';
-import { useBench } from '../bench';
+import { loadAssets } from '../../../store/assets';
+import { binLetter } from '../../../store/bin';
+import { act, settle } from '../../../store/session';
 
 const now = (): string => new Date().toISOString();
 const today = (): string =>
@@ -22,7 +24,7 @@ const today = (): string =>
 
 /** Letters on the letterhead: written here, each kept under its name, exported with the sheet's art or without. */
 export function LettersPanel({ onClose }: { onClose(): void }) {
-  const { sheet: piece } = useBench();
+  const { job, sheet: piece } = useBench();
   const letters = piece.letters ?? [];
   const [chosenId, setChosenId] = useState<string>();
   const [along, setAlong] = useState<ReadonlySet<string>>(new Set());
@@ -77,7 +79,10 @@ export function LettersPanel({ onClose }: { onClose(): void }) {
                   type="button"
                   className="btn btn-ghost btn-xs btn-square"
                   aria-label={`Delete ${letter.name}`}
-                  onClick={() => act('Delete a letter', (j) => removeLetter(j, piece.id, letter.id))}
+                  onClick={() => {
+                    void binLetter(job, piece.id, letter);
+                    act('Delete a letter', (j) => removeLetter(j, piece.id, letter.id));
+                  }}
                 >
                   <Trash size={13} />
                 </button>
@@ -102,9 +107,10 @@ function Writing({ letter }: { letter: LetterText }) {
   const { job, sheet: piece, sources } = useBench();
   const [art, setArt] = useState(true);
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
+  const writing = useSketch('Write a letter', 'typing');
   const write = (to: Partial<LetterText>): void => {
     if (to.name === '') return;
-    sketch('Write a letter', (j) => changeLetter(j, piece.id, letter.id, { ...letter, ...to, changed: now() }));
+    writing.sketch((j) => changeLetter(j, piece.id, letter.id, { ...letter, ...to, changed: now() }));
   };
   const pages = useMemo(() => letterPages(piece, letter, job, sources, art), [piece, letter, job, sources, art]);
   return (
@@ -165,7 +171,8 @@ function toggled<T>(set: ReadonlySet<T>, value: T): ReadonlySet<T> {
 }
 
 function Page({ page, number, off, onToggle }: { page: Face; number: number; off: boolean; onToggle(): void }) {
-  const { sheet, sources, press, previews } = useBench();
+  const { sheet, sources, press } = useBench();
+  const { previews } = usePrinted();
   const { width, height } = sheet;
   return (
     <li className={`grid shrink-0 gap-1 text-[var(--table-text)] ${off ? 'opacity-40' : ''}`}>

@@ -1,11 +1,11 @@
 import { setOpacity, setShadow } from '../../../../core/job/edits/elements';
 import type { Element } from '../../../../core/job/schema';
+import { useBench } from '../../../bench/bench';
 import { Fold } from '../../../parts/Fold';
 import { LengthField } from '../../../parts/LengthField';
 import { NumberField } from '../../../parts/NumberField';
 import { Tick } from '../../../parts/Tick';
 import { act } from '../../../store/session';
-import { useBench } from '../bench';
 import { NEW_SHADOW } from './effects';
 import { PaintField } from './PaintField';
 

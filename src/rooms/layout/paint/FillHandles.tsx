@@ -1,4 +1,3 @@
-import { type PointerEvent, useRef } from 'react';
 import type { Fade, Fill, Gradient, Split } from '../../../../core/colour/fill';
 import { isFlat, isGradient } from '../../../../core/colour/fill';
 import { endsOf, placeBetween } from '../../../../core/colour/gradient-ends';
@@ -9,8 +8,8 @@ import { setFade } from '../../../../core/job/edits/pictures';
 import type { Element, Job } from '../../../../core/job/schema';
 import { elementFrame } from '../../../../core/scene/face';
 import { turnOf } from '../../../../core/scene/turn';
-import { settle, sketch } from '../../../store/session';
-import { useBench } from '../bench';
+import { useBench } from '../../../bench/bench';
+import { usePull } from '../../../bench/use-pull';
 import { onScreen, type View } from '../view';
 
 /** A point of a fill that can be dragged: where it is on the face before the element is turned, and what it changes. */
@@ -122,21 +121,14 @@ export function FillHandles({ element, origin, view }: { element: Element; origi
   const frame = elementFrame(element, sources);
   const turn = turnOf(element, frame);
   const grips = gripsOf(element, frame);
-  const held = useRef<{ grip: Grip; pointer: Point } | undefined>(undefined);
   const screen = (p: Point): Point => onScreen({ ...apply(turn, p), width: 0, height: 0 }, origin, view);
   const places = grips.map((grip) => screen(grip.at));
 
-  function drag(event: PointerEvent<SVGElement>): void {
-    const now = held.current;
+  const pull = usePull<Grip>((grip, by) => {
     const back = invert(turn);
-    if (!now || !back) return;
-    const by = {
-      x: (event.clientX - now.pointer.x) / view.zoom,
-      y: (event.clientY - now.pointer.y) / view.zoom,
-    };
-    const seen = apply(turn, now.grip.at);
-    sketch('Fill', now.grip.moved(apply(back, { x: seen.x + by.x, y: seen.y + by.y })));
-  }
+    const seen = apply(turn, grip.at);
+    return back && grip.moved(apply(back, { x: seen.x + by.x / view.zoom, y: seen.y + by.y / view.zoom }));
+  });
   return (
     <g>
       {places.length > 1 && (
@@ -158,22 +150,7 @@ export function FillHandles({ element, origin, view }: { element: Element; origi
       {grips.map((grip, i) => {
         const { x, y } = places[i]!;
         return (
-          <g
-            key={grip.name}
-            data-bar
-            data-grip={grip.name}
-            style={{ cursor: 'move' }}
-            onPointerDown={(event) => {
-              event.stopPropagation();
-              event.currentTarget.setPointerCapture(event.pointerId);
-              held.current = { grip, pointer: { x: event.clientX, y: event.clientY } };
-            }}
-            onPointerMove={drag}
-            onPointerUp={() => {
-              held.current = undefined;
-              settle();
-            }}
-          >
+          <g key={grip.name} data-bar data-grip={grip.name} style={{ cursor: 'move' }} {...pull(() => grip, 'Fill')}>
             <title>{grip.name}</title>
             <circle cx={x} cy={y} r={10} fill="transparent" />
             {grip.round ? (

@@ -7,11 +7,11 @@ import { ALL_PLATES_ALLOWED, offeredInks } from '../../../../core/colour/printed
 import { inkOf } from '../../../../core/job/find';
 import type { Job, Paint } from '../../../../core/job/schema';
 import { INK_LIMITS } from '../../../../core/trade/ink-limits';
+import { useBench } from '../../../bench/bench';
+import { InkForm } from '../../../bench/palette/InkForm';
+import { useSketch } from '../../../bench/use-sketch';
 import { FarMark } from '../../../parts/FarMark';
 import { NumberField } from '../../../parts/NumberField';
-import { dropSketch, sketch } from '../../../store/session';
-import { useBench } from '../bench';
-import { InkForm } from './InkForm';
 
 interface Props {
   paint: Paint;
@@ -27,17 +27,18 @@ export function InkCard({ paint, edit, commit }: Props) {
   const isFar = (each: Ink): boolean => (missOf(each, press) ?? 0) > INK_LIMITS.outOfGamut;
   /** The tint while it is being slid to. */
   const [sliding, setSliding] = useState<number>();
+  const tinting = useSketch('Tint');
   const [form, setForm] = useState<'new' | Ink>();
   const ink = inkOf(job.inks, paint.ink);
   const look = (of: Ink, tint = 1): string => hexOf(press.screen(processStandIn(platesOf(of, tint), job.inks)));
   const tint = sliding ?? paint.tint;
   function slide(to: number): void {
     setSliding(to);
-    sketch('Tint', edit({ ...paint, tint: to }));
+    tinting.sketch(edit({ ...paint, tint: to }));
   }
   function take(): void {
     if (sliding === undefined) return;
-    dropSketch('Tint');
+    tinting.drop();
     setSliding(undefined);
     commit('Tint', { ...paint, tint: sliding });
   }

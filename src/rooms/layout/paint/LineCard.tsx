@@ -1,12 +1,12 @@
 import type { Stroke } from '../../../../core/colour/fill';
 import { setRuleLine, setStroke } from '../../../../core/job/edits/elements';
 import { RULE_ENDS, type Rule, type Shape } from '../../../../core/job/schema';
+import { useBench } from '../../../bench/bench';
 import { Choice } from '../../../parts/Choice';
 import { Fold } from '../../../parts/Fold';
 import { LengthField } from '../../../parts/LengthField';
 import { Tick } from '../../../parts/Tick';
 import { act } from '../../../store/session';
-import { useBench } from '../bench';
 import { NEW_STROKE } from './effects';
 import { PaintField } from './PaintField';
 

@@ -3,8 +3,8 @@ import { platesOf, processStandIn } from '../../../../core/colour/ink';
 import { ALL_PLATES_ALLOWED, offeredInks } from '../../../../core/colour/printed-with';
 import { inkOf } from '../../../../core/job/find';
 import type { Paint } from '../../../../core/job/schema';
+import { useBench } from '../../../bench/bench';
 import { NumberField } from '../../../parts/NumberField';
-import { useBench } from '../bench';
 
 /** An ink and its tint in one line; `name` says of what. */
 export function PaintField({ name, paint, onChange }: { name: string; paint: Paint; onChange(paint: Paint): void }) {

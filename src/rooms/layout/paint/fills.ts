@@ -5,8 +5,8 @@ import { setFill } from '../../../../core/job/edits/elements';
 import type { Element, Paint, Rule, Shape, Words } from '../../../../core/job/schema';
 import { elementFrame } from '../../../../core/scene/face';
 import { toPoints } from '../../../../core/units/length';
+import type { Bench } from '../../../bench/bench';
 import { act } from '../../../store/session';
-import type { Bench } from '../bench';
 
 export type FillKind = 'flat' | 'none' | 'linear' | 'radial' | 'split' | 'pattern';
 export const FILL_KINDS: readonly (readonly [FillKind, string])[] = [

@@ -1,4 +1,4 @@
-import { type PointerEvent, useEffect, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 import type { Point } from '../../../../core/geometry/box';
 import {
   addNode,
@@ -20,8 +20,9 @@ import { setOutline } from '../../../../core/job/edits/outlines';
 import type { Face, Shape } from '../../../../core/job/schema';
 import { outlineOf } from '../../../../core/scene/outline';
 import { turnOf } from '../../../../core/scene/turn';
-import { act, settle, sketch } from '../../../store/session';
-import { useBench } from '../bench';
+import { useBench } from '../../../bench/bench';
+import { usePull } from '../../../bench/use-pull';
+import { act } from '../../../store/session';
 import { onScreen, type View } from '../view';
 import { leaveDrawing, useDrawing } from './drawing';
 import { snapPoint } from './snap-point';
@@ -34,9 +35,6 @@ export function EditPoints({ shape, face, origin, view }: { shape: Shape; face: 
   const { editing } = useDrawing();
   const chosen = editing?.chosen;
   const stretches = toStretches(transformPath(outlineOf(shape), turnOf(shape, shape)));
-  const held = useRef<
-    { from: readonly Stretch[]; ref: NodeRef; part: 'at' | 'in' | 'out'; start: Point; pointer: Point } | undefined
-  >(undefined);
   const choose = (ref: NodeRef | undefined): void => useDrawing.setState({ editing: { id: shape.id, chosen: ref } });
   const put = (name: string, to: readonly Stretch[]): void =>
     act(name, (job) => setOutline(job, shape.id, fromStretches(to)));
@@ -61,37 +59,23 @@ export function EditPoints({ shape, face, origin, view }: { shape: Shape; face: 
     return () => window.removeEventListener('keydown', press, true);
   }, []);
 
-  function drag(event: PointerEvent<SVGElement>): void {
-    const now = held.current;
-    if (!now) return;
-    const to = {
-      x: now.start.x + (event.clientX - now.pointer.x) / view.zoom,
-      y: now.start.y + (event.clientY - now.pointer.y) / view.zoom,
-    };
-    if (now.part !== 'at') {
-      const { part } = now;
-      sketch('Pull a handle', (job) =>
-        setOutline(job, shape.id, fromStretches(moveHandle(now.from, now.ref, part, to))),
-      );
-      return;
-    }
-    const caught = event.altKey ? to : snapPoint(bench, face, to, view.zoom, [shape.id]);
-    const by = { x: caught.x - now.start.x, y: caught.y - now.start.y };
-    sketch('Move a point', (job) => setOutline(job, shape.id, fromStretches(moveNode(now.from, now.ref, by))));
-  }
-  const grip = (ref: NodeRef, part: 'at' | 'in' | 'out', start: Point) => ({
-    onPointerDown: (event: PointerEvent<SVGElement>) => {
-      event.stopPropagation();
-      event.currentTarget.setPointerCapture(event.pointerId);
-      held.current = { from: stretches, ref, part, start, pointer: { x: event.clientX, y: event.clientY } };
-      choose(ref);
+  const pull = usePull<{ from: readonly Stretch[]; ref: NodeRef; part: 'at' | 'in' | 'out'; start: Point }>(
+    ({ from, ref, part, start }, by, event) => {
+      const to = { x: start.x + by.x / view.zoom, y: start.y + by.y / view.zoom };
+      if (part !== 'at') return (job) => setOutline(job, shape.id, fromStretches(moveHandle(from, ref, part, to)));
+      const caught = event.altKey ? to : snapPoint(bench, face, to, view.zoom, [shape.id]);
+      const moved = { x: caught.x - start.x, y: caught.y - start.y };
+      return (job) => setOutline(job, shape.id, fromStretches(moveNode(from, ref, moved)));
     },
-    onPointerMove: drag,
-    onPointerUp: () => {
-      held.current = undefined;
-      settle();
-    },
-  });
+  );
+  const grip = (ref: NodeRef, part: 'at' | 'in' | 'out', start: Point) =>
+    pull(
+      () => {
+        choose(ref);
+        return { from: stretches, ref, part, start };
+      },
+      part === 'at' ? 'Move a point' : 'Pull a handle',
+    );
   const turnOver = (ref: NodeRef, node: PathNode): void =>
     isSmooth(node) ? put('Make a corner', makeCorner(stretches, ref)) : put('Make smooth', makeSmooth(stretches, ref));
 

@@ -1,7 +1,7 @@
 import type { Point } from '../../../../core/geometry/box';
 import { snapEdge } from '../../../../core/geometry/snap';
 import type { Face } from '../../../../core/job/schema';
-import type { Bench } from '../bench';
+import type { Bench } from '../../../bench/bench';
 import { REACH, snapTargets } from '../snapping';
 
 /** A point of a path, caught by what is near it: edges, guides, other elements. `besides` do not catch it. */

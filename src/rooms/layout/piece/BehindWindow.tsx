@@ -1,7 +1,7 @@
 import type { Envelope } from '../../../../core/trade/data-schema';
 import { behindWindow } from '../../../../core/trade/fits';
 import { formatLength } from '../../../../core/units/length';
-import { useBench } from '../bench';
+import { useBench } from '../../../bench/bench';
 
 export type WithWindow = Envelope & { window: NonNullable<Envelope['window']> };
 

@@ -1,8 +1,8 @@
 import { setCorner } from '../../../../core/job/edits/kinds';
 import type { Piece } from '../../../../core/job/schema';
+import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
 import { act } from '../../../store/session';
-import { useBench } from '../bench';
 
 /** The corners of a card, where a die rounds them: seen as cut. */
 export function CornerCard({ piece }: { piece: Piece }) {

@@ -3,11 +3,11 @@ import { NEW_POST, setEnvelope, setPost } from '../../../../core/job/edits/kinds
 import type { EnvelopeMade } from '../../../../core/job/kinds';
 import type { Piece } from '../../../../core/job/schema';
 import { ENVELOPES, envelopeOf } from '../../../../core/trade/envelopes';
+import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
+import { Pick } from '../../../parts/Pick';
 import { Tick } from '../../../parts/Tick';
 import { act } from '../../../store/session';
-import { useBench } from '../bench';
-import { Pick } from './Pick';
 import { RULE_CHOICES } from './PostCard';
 
 const SEAMS = [

@@ -8,10 +8,10 @@ import { addFace, duplicateFace, moveFace, removeFace, renameFace } from '../../
 import { setTurns, turnFace } from '../../../../core/job/edits/kinds';
 import { TURNS } from '../../../../core/job/kinds';
 import type { Face } from '../../../../core/job/schema';
+import { useBench } from '../../../bench/bench';
+import { Pick } from '../../../parts/Pick';
 import { blurOnEnter } from '../../../parts/typing';
 import { act } from '../../../store/session';
-import { useBench } from '../bench';
-import { Pick } from './Pick';
 import { TurnDrawing } from './TurnDrawing';
 
 const newId = (): string => nanoid(10);

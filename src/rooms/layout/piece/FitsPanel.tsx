@@ -5,8 +5,8 @@ import { ENVELOPES } from '../../../../core/trade/envelopes';
 import { type Fit, WAYS, whatFits } from '../../../../core/trade/fits';
 import { letterLayoutOf } from '../../../../core/trade/letter-layouts';
 import { formatLength, formatSize } from '../../../../core/units/length';
+import { useBench } from '../../../bench/bench';
 import { Dialog } from '../../../parts/Dialog';
-import { useBench } from '../bench';
 import { BehindWindow, type WithWindow } from './BehindWindow';
 
 const hasWindow = (envelope: Envelope): envelope is WithWindow => envelope.window !== undefined;

@@ -5,11 +5,11 @@ import type { Piece } from '../../../../core/job/schema';
 import { crossingsOf } from '../../../../core/scene/crossings';
 import { FOLDS, type Fold, panelsOf } from '../../../../core/trade/folds';
 import { formatLength, toPoints } from '../../../../core/units/length';
+import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
+import { Pick } from '../../../parts/Pick';
 import { act, select } from '../../../store/session';
-import { useBench } from '../bench';
 import { FoldedDialog } from './FoldedDialog';
-import { Pick } from './Pick';
 
 const CHOICES = [['', 'Not folded'], ...Object.entries(FOLDS)] as const;
 

@@ -3,9 +3,9 @@ import type { FoldMade } from '../../../../core/job/kinds';
 import type { Face, Piece } from '../../../../core/job/schema';
 import { printedFaces } from '../../../../core/scene/shown-faces';
 import { type FoldedView, foldedViews } from '../../../../core/trade/folds';
+import { useBench, usePrinted } from '../../../bench/bench';
+import { FaceArt } from '../../../bench/FaceArt';
 import { Dialog } from '../../../parts/Dialog';
-import { FaceArt } from '../../../parts/FaceArt';
-import { useBench } from '../bench';
 
 /** The room that all views share, in pixels. */
 const ROOM = { width: 300, height: 250 };
@@ -40,7 +40,8 @@ function Folded({
   faces: readonly Face[];
   scale: number;
 }) {
-  const { sources, press, previews } = useBench();
+  const { sources, press } = useBench();
+  const { previews } = usePrinted();
   const shown = view.seen.map(({ side, panel, at }) => {
     const face = faces[side === 'outside' ? 0 : 1];
     const panels = facePanels(piece, piece.faces[side === 'outside' ? 0 : 1] ?? { id: '' });

@@ -1,5 +1,5 @@
-import { useBench } from '../bench';
-import { openPanel } from '../room';
+import { useBench } from '../../../bench/bench';
+import { openPanel } from '../../../bench/room';
 import { CornerCard } from './CornerCard';
 import { EnvelopeCard } from './EnvelopeCard';
 import { FoldCard } from './FoldCard';

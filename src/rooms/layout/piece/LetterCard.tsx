@@ -6,12 +6,12 @@ import type { Piece } from '../../../../core/job/schema';
 import { STARTER_TYPEFACES } from '../../../../core/starters';
 import { addSampleLetter } from '../../../../core/starters/sample-letter';
 import { LETTER_LAYOUTS } from '../../../../core/trade/letter-layouts';
-import { loadFonts } from '../../../../workers/kit';
+import { useBench } from '../../../bench/bench';
+import { loadFonts } from '../../../bench/kit';
+import { openPanel } from '../../../bench/room';
 import { LengthField } from '../../../parts/LengthField';
+import { Pick } from '../../../parts/Pick';
 import { act } from '../../../store/session';
-import { useBench } from '../bench';
-import { openPanel } from '../room';
-import { Pick } from './Pick';
 
 const newId = (): string => nanoid(10);
 

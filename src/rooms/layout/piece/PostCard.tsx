@@ -4,12 +4,12 @@ import type { Post } from '../../../../core/job/kinds';
 import type { Piece } from '../../../../core/job/schema';
 import { POST_RULES, postRulesOf } from '../../../../core/trade/post';
 import { postVerdict } from '../../../../core/trade/postage';
+import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
 import { NumberField } from '../../../parts/NumberField';
+import { Pick } from '../../../parts/Pick';
 import { Tick } from '../../../parts/Tick';
 import { act } from '../../../store/session';
-import { useBench } from '../bench';
-import { Pick } from './Pick';
 
 const newId = (): string => nanoid(10);
 

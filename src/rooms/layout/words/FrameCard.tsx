@@ -8,9 +8,9 @@ import { elementFrame } from '../../../../core/scene/face';
 import { fittingScale } from '../../../../core/scene/fit-words';
 import { wordsSet } from '../../../../core/scene/words';
 import { SEPARATOR_SIGNS, SEPARATORS, type Separator } from '../../../../core/type/separators';
+import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
 import { act, select } from '../../../store/session';
-import { useBench } from '../bench';
 import { setInkWidth } from './ink-width';
 
 const BEHAVIOURS = [

@@ -2,9 +2,9 @@ import { setSetting } from '../../../../core/job/edits/words';
 import type { Words } from '../../../../core/job/schema';
 import { ON_BY_ITSELF } from '../../../../core/type/features';
 import type { Lettering, Setting } from '../../../../core/type/style';
+import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
 import { act } from '../../../store/session';
-import { useBench } from '../bench';
 
 const CASES: readonly Lettering['letterCase'][] = ['as typed', 'capitals', 'small capitals', 'lower case'];
 const SPACINGS = [

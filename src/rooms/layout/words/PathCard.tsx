@@ -6,9 +6,9 @@ import type { Words, WordsPath } from '../../../../core/job/schema';
 import { elementFrame } from '../../../../core/scene/face';
 import { lineOf } from '../../../../core/scene/follow';
 import { anchorShare } from '../../../../core/type/set-words';
+import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
 import { act } from '../../../store/session';
-import { useBench } from '../bench';
 
 const far = (p: number): string | undefined => (Math.abs(p) > 2000 ? 'That is too far.' : undefined);
 const CIRCUMFERENCE = 2 * Math.PI;

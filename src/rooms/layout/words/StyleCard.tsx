@@ -4,8 +4,8 @@ import { changeStyle, copyLook, keepStyle, setStyle } from '../../../../core/job
 import { findElement } from '../../../../core/job/find';
 import { lookOf } from '../../../../core/job/look';
 import type { Words } from '../../../../core/job/schema';
+import { useBench } from '../../../bench/bench';
 import { act } from '../../../store/session';
-import { useBench } from '../bench';
 
 // The words whose look was taken last; a job is edited in one room at a time.
 let takenFrom: string | undefined;

@@ -5,14 +5,12 @@ import { plainText, typefacesIn } from '../../../../core/job/look';
 import type { Words } from '../../../../core/job/schema';
 import { ownTypefaces, typefaceIn } from '../../../../core/type/own-font';
 import { TYPEFACES, type Typeface } from '../../../../core/type/typefaces';
-import { fontsLoaded, loadFonts } from '../../../../workers/kit';
+import { useBench } from '../../../bench/bench';
+import { fontsLoaded, loadFonts } from '../../../bench/kit';
+import { addFontFile, FONT_FILES, useOwnFaces } from '../../../bench/own-fonts';
 import { cssFamily } from '../../../parts/TypefaceFaces';
-import { dropSketch, sketch } from '../../../store/session';
-import { useBench } from '../bench';
+import { dropPreview, showPreview } from '../../../store/session';
 import { changeLettering, tryLettering } from './editing';
-import { addFontFile, FONT_FILES, useOwnFaces } from './own-fonts';
-
-const LOOKING = 'Look through typefaces';
 
 /** Typefaces that answer to what is typed, those already in the job first. */
 function look(search: string, all: readonly Typeface[], used: ReadonlySet<string>): Typeface[] {
@@ -75,16 +73,16 @@ function OpenList({ words, value, onClose }: { words: Words; value: string; onCl
     if (!face) return;
     wanted.current = face.id;
     if (!fontsLoaded([face.id])) await loadFonts([face.id]);
-    if (wanted.current === face.id) sketch(LOOKING, tryLettering(words.id, { typeface: face.id }));
+    if (wanted.current === face.id) showPreview(tryLettering(words.id, { typeface: face.id }));
   }
   function leave(): void {
     wanted.current = undefined;
-    dropSketch(LOOKING);
+    dropPreview();
     onClose();
   }
   function take(face: Typeface | undefined): void {
     wanted.current = undefined;
-    dropSketch(LOOKING);
+    dropPreview();
     onClose();
     if (face) void changeLettering('Typeface', words.id, { typeface: face.id });
   }
@@ -162,7 +160,7 @@ function AddFont() {
   const [message, setMessage] = useState<string>();
   async function take(files: readonly File[]): Promise<void> {
     setMessage(undefined);
-    dropSketch(LOOKING);
+    dropPreview();
     for (const file of files)
       try {
         await addFontFile(file);

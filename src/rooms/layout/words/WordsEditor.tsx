@@ -1,4 +1,5 @@
 import { UndoRedo } from '@tiptap/extensions';
+import type { Editor } from '@tiptap/react';
 import { EditorContent, useEditor } from '@tiptap/react';
 import X from 'lucide-react/icons/x';
 import { useEffect, useRef } from 'react';
@@ -7,11 +8,15 @@ import { setParagraphs } from '../../../../core/job/edits/words';
 import { findElement } from '../../../../core/job/find';
 import { lookOf } from '../../../../core/job/look';
 import type { Words } from '../../../../core/job/schema';
+import type { Lettering, Paragraph } from '../../../../core/type/style';
+import { useBench } from '../../../bench/bench';
+import { useSketch } from '../../../bench/use-sketch';
 import { cssFamily } from '../../../parts/TypefaceFaces';
-import { sketch, useSession } from '../../../store/session';
-import { useBench } from '../bench';
-import { Doc, fromDoc, letteringMark, ParagraphNode, TextNode, toDoc } from './doc';
-import { EDITING_WORDS, onReload, stopEditing, useEditing } from './editing';
+import { jobIn, useSession } from '../../../store/session';
+import { Doc, letteringMark, ParagraphNode, TextNode } from './doc';
+import { fromDoc, toDoc } from './doc-words';
+import { takeEarlyKeys } from './early-keys';
+import { EDITING_WORDS, stopEditing, useEditing } from './editing';
 import { QuoteOffers } from './QuoteOffers';
 import { isQuoting, QuoteNode } from './quoting';
 
@@ -29,6 +34,30 @@ function placeBeside(
     : { left, bottom: Math.max(8, stage.height - frame.y + GAP) };
 }
 
+/** The paragraphs of some words as the job has them now. */
+function paragraphsIn(id: string): readonly Paragraph[] | undefined {
+  const job = jobIn(useSession.getState());
+  const found = job && findElement(job, id)?.element;
+  return found?.kind === 'words' ? found.paragraphs : undefined;
+}
+
+/** What the first of the selected letters has of its own. */
+function ownOfSelection({ state }: Editor): Partial<Lettering> | undefined {
+  if (state.selection.empty) return undefined;
+  const mark = state.doc.nodeAt(state.selection.from)?.marks.find((m) => m.type.name === 'lettering');
+  return (mark?.attrs['own'] ?? {}) as Partial<Lettering>;
+}
+
+/** A key that was pressed before the editor was there. */
+function press(editor: Editor, key: string): void {
+  const { state, view } = editor;
+  if (key === 'Enter') editor.commands.keyboardShortcut('Enter');
+  else if (key === 'Backspace' && !state.selection.empty) editor.commands.deleteSelection();
+  else if (key === 'Backspace')
+    view.dispatch(state.tr.delete(Math.max(1, state.selection.from - 1), state.selection.from));
+  else view.dispatch(state.tr.insertText(key));
+}
+
 /** The words of a frame in a rich-text editor beside it; the stage follows each key. `frame` in pixels of the stage. */
 export function WordsEditor({
   words,
@@ -42,6 +71,10 @@ export function WordsEditor({
   const { sources } = useBench();
   const { lettering } = lookOf(words, sources.styles);
   const baseSize = useRef(lettering.size).current;
+  const typing = useSketch(EDITING_WORDS, 'typing');
+  // What the editor itself has put into the job, or begun with: anything else there came from elsewhere.
+  const shown = useRef<readonly Paragraph[]>(words.paragraphs);
+  const isOwn = useRef(false);
   const editor = useEditor({
     extensions: [Doc, ParagraphNode, TextNode, QuoteNode, letteringMark(baseSize), UndoRedo],
     content: toDoc(words.paragraphs),
@@ -62,19 +95,41 @@ export function WordsEditor({
         return false;
       },
     },
-    onUpdate: ({ editor: now }) => sketch(EDITING_WORDS, (job) => setParagraphs(job, words.id, fromDoc(now.getJSON()))),
+    onUpdate({ editor: now }) {
+      const paragraphs = fromDoc(now.getJSON());
+      isOwn.current = true;
+      typing.sketch((job) => setParagraphs(job, words.id, paragraphs));
+      isOwn.current = false;
+      shown.current = paragraphsIn(words.id) ?? shown.current;
+    },
+    onTransaction: ({ editor: now }) => useEditing.setState({ own: ownOfSelection(now) }),
   });
 
   useEffect(() => {
     useEditing.setState({ editor });
-    onReload((id) => {
-      const { history, live } = useSession.getState();
-      const job = live?.job ?? history?.job;
-      const now = job && findElement(job, id)?.element;
-      if (now?.kind === 'words') editor.commands.setContent(toDoc(now.paragraphs), { emitUpdate: false });
+    // Not in `onCreate`: React may have made an editor that it does not show.
+    const begin = (): void => {
+      editor.view.focus();
+      for (const key of takeEarlyKeys()) press(editor, key);
+    };
+    if (editor.isInitialized) begin();
+    else editor.on('create', begin);
+    // Undo, a fix, another tab: the editor shows what the words are now, so that its next key does not bring back what they were.
+    const follow = useSession.subscribe((session) => {
+      const job = jobIn(session);
+      if (!job || isOwn.current) return;
+      const now = paragraphsIn(words.id);
+      if (!now) stopEditing();
+      else if (now !== shown.current) {
+        shown.current = now;
+        editor.commands.setContent(toDoc(now), { emitUpdate: false });
+      }
     });
-    return () => onReload(undefined);
-  }, [editor]);
+    return () => {
+      follow();
+      if (useEditing.getState().id === words.id) stopEditing();
+    };
+  }, [editor, words.id]);
 
   return (
     <div

@@ -4,15 +4,20 @@ import { setLettering, setParagraphs } from '../../../../core/job/edits/words';
 import { findElement, flowHead } from '../../../../core/job/find';
 import type { Job } from '../../../../core/job/schema';
 import type { Lettering } from '../../../../core/type/style';
-import { loadFonts } from '../../../../workers/kit';
+import { loadFonts } from '../../../bench/kit';
 import { act, select, settle, useSession } from '../../../store/session';
-import { fromDoc } from './doc';
+import { fromDoc } from './doc-words';
+import { waitForEditor } from './early-keys';
 
-/** Which words are open in the editor, if any. */
-export const useEditing = create<{ id: string | undefined; editor: Editor | undefined }>(() => ({
-  id: undefined,
-  editor: undefined,
-}));
+const CLOSED = { id: undefined, editor: undefined, own: undefined };
+
+/** Which words are open in the editor, if any; the editor comes a little later. */
+export const useEditing = create<{
+  id: string | undefined;
+  editor: Editor | undefined;
+  /** What the letters that are selected in the editor have of their own; undefined where none are. */
+  own: Partial<Lettering> | undefined;
+}>(() => CLOSED);
 
 /** The gesture of typing into the editor: from the first key to the last it is one step. */
 export const EDITING_WORDS = 'Edit words';
@@ -23,11 +28,13 @@ export function editWords(id: string): void {
   const piece = history && findElement(history.job, id)?.piece;
   const head = piece ? flowHead(piece, id) : id;
   select(head);
-  useEditing.setState({ id: head, editor: undefined });
+  useEditing.setState({ ...CLOSED, id: head });
+  waitForEditor(stopEditing);
 }
 export function stopEditing(): void {
   if (useEditing.getState().id === undefined) return;
-  useEditing.setState({ id: undefined, editor: undefined });
+  useEditing.setState(CLOSED);
+  waitForEditor(undefined);
   settle();
 }
 
@@ -63,15 +70,5 @@ export async function changeLettering(name: string, id: string, to: Partial<Lett
   if (to.typeface) await loadFonts([to.typeface]);
   const editor = editorWithSelection(id);
   if (editor) editor.view.dispatch(changed(editor, to));
-  else {
-    act(name, (job) => setLettering(job, id, to));
-    reload(id);
-  }
+  else act(name, (job) => setLettering(job, id, to));
 }
-
-/** The editor shows the words as they are now, after something else changed them. */
-let reloadEditor: ((id: string) => void) | undefined;
-export const onReload = (reload: ((id: string) => void) | undefined): void => {
-  reloadEditor = reload;
-};
-const reload = (id: string): void => reloadEditor?.(id);

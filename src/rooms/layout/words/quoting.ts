@@ -4,8 +4,8 @@ import { create } from 'zustand';
 import { detailOf, QUOTE_NAMES, QUOTES, type Quote } from '../../../../core/job/details';
 import { personOf } from '../../../../core/job/edits/house';
 import { pieceOf } from '../../../../core/job/find';
+import { asked } from '../../../parts/address';
 import { useSession } from '../../../store/session';
-import { askedPiece } from '../use-open-piece';
 
 /** Details quoted in the editor: the sign @, a few letters of the detail's name, and it is picked from a list. */
 
@@ -31,7 +31,7 @@ function offersFor(query: string): Offer[] {
   const { history } = useSession.getState();
   const job = history?.job;
   if (!job) return [];
-  const person = personOf(job, pieceOf(job, askedPiece) ?? {});
+  const person = personOf(job, pieceOf(job, asked('piece') ?? '') ?? {});
   const wanted = query.toLowerCase();
   return QUOTES.map((quote) => ({ quote, says: detailOf(quote, job.firm, person) }))
     .filter(({ quote, says }) => `${QUOTE_NAMES[quote]} ${says}`.toLowerCase().includes(wanted))

@@ -1,0 +1,143 @@
+import { Component, type ComponentType, lazy, type ReactNode, Suspense, useEffect } from 'react';
+import { useLocation, useSearch } from 'wouter';
+import { BenchHost } from '../bench/BenchHost';
+import { WorkNotices } from '../bench/SaveState';
+import { goTo } from '../parts/address';
+import { flush } from '../store/saving';
+
+type Load = () => Promise<{ default: ComponentType }>;
+
+/** The rooms by their address, each loaded when it is first entered. */
+const ROOMS: Record<string, { title: string; load: Load }> = {
+  '': { title: 'Jobs', load: () => import('../rooms/jobs/Jobs') },
+  new: { title: 'New piece', load: () => import('../rooms/new-piece/NewPiece') },
+  pieces: { title: 'Pieces', load: () => import('../rooms/pieces/PiecesRoom') },
+  house: { title: 'House style', load: () => import('../rooms/house/HouseRoom') },
+  layout: { title: 'Layout', load: () => import('../rooms/layout/LayoutRoom') },
+  inks: { title: 'Inks', load: () => import('../rooms/inks/InksRoom') },
+  sheet: { title: 'Sheet', load: () => import('../rooms/sheet/SheetRoom') },
+  'hand-off': { title: 'Hand-off', load: () => import('../rooms/hand-off/HandOffRoom') },
+};
+/** Rooms in which no piece of the job is held open. */
+const WITHOUT_BENCH: ReadonlySet<string> = new Set(['', 'new']);
+/** Rooms that show other pieces of the job too. */
+const WIDE: ReadonlySet<string> = new Set(['sheet', 'hand-off']);
+
+const roomOf = (path: string): string => path.replace(/^\/|\/$/g, '');
+
+// The room that is asked for begins to load before anything is drawn.
+const first = typeof location === 'undefined' ? '' : roomOf(location.pathname);
+const loading = new Map<string, ReturnType<Load>>();
+function loadRoom(name: string): ReturnType<Load> {
+  const found = loading.get(name) ?? ROOMS[name]!.load();
+  loading.set(name, found);
+  // What failed is asked for again the next time.
+  found.catch(() => loading.delete(name));
+  return found;
+}
+if (ROOMS[first]) void loadRoom(first).catch(() => undefined);
+const LAZY = Object.fromEntries(Object.keys(ROOMS).map((name) => [name, lazy(() => loadRoom(name))]));
+
+/** The other rooms come when there is time, so that going to one is at once. */
+function useRestLater(): void {
+  useEffect(() => {
+    const rest = Object.keys(ROOMS).filter((name) => name !== first);
+    const next = (): void => {
+      const name = rest.shift();
+      if (name !== undefined)
+        void loadRoom(name)
+          .catch(() => undefined)
+          .then(() => requestIdleCallback(next, { timeout: 4000 }));
+    };
+    const wait = setTimeout(() => requestIdleCallback(next), 2500);
+    return () => clearTimeout(wait);
+  }, []);
+}
+
+/** Plain links between rooms stay in the page; new tabs, other sites and downloads are the browser's. */
+function useInnerLinks(): void {
+  useEffect(() => {
+    const click = (event: MouseEvent): void => {
+      const link = event.target instanceof Element ? event.target.closest('a') : null;
+      if (!link || event.defaultPrevented || event.button !== 0) return;
+      if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
+      if (link.origin !== location.origin || link.target || link.hasAttribute('download')) return;
+      if (!ROOMS[roomOf(link.pathname)]) return;
+      event.preventDefault();
+      goTo(link.pathname + link.search);
+    };
+    document.addEventListener('click', click);
+    return () => document.removeEventListener('click', click);
+  }, []);
+}
+
+interface Fault {
+  error: Error | undefined;
+}
+
+/** A room that cannot be drawn says so; the others, and the work, are as they were. */
+class RoomBoundary extends Component<{ children: ReactNode }, Fault> {
+  override state: Fault = { error: undefined };
+  static getDerivedStateFromError = (error: Error): Fault => ({ error });
+  override render() {
+    const { error } = this.state;
+    if (!error) return this.props.children;
+    return (
+      <main className="grid h-screen place-content-center gap-4 text-center" role="alert">
+        <p>This room cannot be shown: {error.message}</p>
+        <p>What was done is saved. Try again, or go on from Jobs.</p>
+        <p className="flex justify-center gap-2">
+          <button
+            type="button"
+            className="btn btn-sm btn-primary"
+            onClick={() => void flush().then(() => location.reload())}
+          >
+            Try again
+          </button>
+          <a href="/" className="btn btn-sm">
+            Jobs
+          </a>
+        </p>
+      </main>
+    );
+  }
+}
+
+const Wait = () => (
+  <p className="grid h-screen place-content-center" role="status">
+    Opening…
+  </p>
+);
+
+/** All rooms, in one page: what has been loaded, set, separated and laid on plates goes along from one to the next. */
+export default function App() {
+  const [path] = useLocation();
+  const search = new URLSearchParams(useSearch());
+  const name = roomOf(path);
+  const room = ROOMS[name];
+  useRestLater();
+  useInnerLinks();
+  useEffect(() => {
+    document.title = `${room?.title ?? 'Not found'} · Tidy Edge`;
+  }, [room]);
+  if (!room) return null;
+  const Room = LAZY[name]!;
+  const jobId = search.get('job') ?? '';
+  const pieceId = search.get('piece') ?? (name === 'pieces' ? '' : undefined);
+  const shown = (
+    <RoomBoundary key={`${name} ${jobId} ${pieceId}`}>
+      <Suspense fallback={<Wait />}>
+        <Room />
+      </Suspense>
+    </RoomBoundary>
+  );
+  if (WITHOUT_BENCH.has(name)) return shown;
+  return (
+    <RoomBoundary key={jobId}>
+      <BenchHost jobId={jobId} pieceId={pieceId} isWide={WIDE.has(name)}>
+        {shown}
+        <WorkNotices />
+      </BenchHost>
+    </RoomBoundary>
+  );
+}

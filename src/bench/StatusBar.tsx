@@ -1,0 +1,161 @@
+import { useState } from 'react';
+import type { Finding } from '../../core/checks/check';
+import { pieceFacts } from '../../core/checks/piece-facts';
+import { shortPlate } from '../../core/colour/ink';
+import { setShop } from '../../core/job/edits/job';
+import { shopsOf } from '../../core/job/shops-of';
+import { formatLength, formatSize } from '../../core/units/length';
+import { act } from '../store/session';
+import { useBench, useFound } from './bench';
+import { CutDialog } from './cut/CutDialog';
+import { ChecksPanel } from './findings/ChecksPanel';
+import { FindingList } from './findings/FindingList';
+import { openPanel, useRoom } from './room';
+import { ShopsPanel } from './shops/ShopsPanel';
+
+interface Chip {
+  label: string;
+  value: string;
+  /** The check whose findings belong to this chip, and how it says that there are some. */
+  check?: { id: string; says(count: number): string };
+}
+
+/** No shop's id: what opens the list of all of them. */
+const ALL_SHOPS = '*';
+
+const closePanel = (): void => openPanel(undefined);
+
+/** The trade's figures for the piece, always in sight: calm when right, lit when a check has found something. */
+export function StatusBar() {
+  const { job, piece, shop, unit } = useBench();
+  const { findings, standing, onPress } = useFound();
+  const [open, setOpen] = useState<string>();
+  const { open: panel } = useRoom();
+  const facts = pieceFacts(job, piece);
+  const of = (check: string | undefined): Finding[] => findings.filter((f) => f.check === check);
+  const chips: Chip[] = [
+    { label: 'trim', value: formatSize(piece.width, piece.height, unit, 2) },
+    {
+      label: 'bleed',
+      value: shop.bleed[piece.kind] > 0 ? formatLength(shop.bleed[piece.kind], unit) : 'none',
+      check: { id: 'short-of-bleed', says: (n) => `${n} short of ` },
+    },
+    {
+      label: 'safe',
+      value: formatLength(shop.safe[piece.kind], unit),
+      check: { id: 'outside-safe', says: (n) => `${n} inside ` },
+    },
+    {
+      label: 'lowest',
+      value: facts.lowestPpi === undefined ? 'no picture' : `${Math.round(facts.lowestPpi)} ppi`,
+      check: { id: 'low-ppi', says: () => '' },
+    },
+    {
+      label: 'most ink',
+      value: onPress ? `${Math.round(onPress.highest * 100)} %` : '…',
+      check: { id: 'total-ink', says: () => '' },
+    },
+    {
+      label: 'plates',
+      value: facts.plates.map(shortPlate).join(' ') || 'none',
+      check: { id: 'stray-plates', says: (n) => `${n} stray of ` },
+    },
+    {
+      label: 'smallest type',
+      value: facts.smallestType === undefined ? 'no words' : formatLength(facts.smallestType, 'pt', 2),
+      check: { id: 'small-type', says: () => '' },
+    },
+    ...(of('hidden-words').length > 0
+      ? [
+          {
+            label: 'words',
+            value: 'hidden',
+            check: { id: 'hidden-words', says: (n: number) => `${n === 1 ? 'some' : 'in several boxes'} ` },
+          },
+        ]
+      : []),
+  ];
+  const shown = open === 'all' ? [...findings] : of(open);
+  const toggle = (what: string): void => setOpen(open === what ? undefined : what);
+
+  return (
+    <section
+      className="relative col-span-3 flex min-w-0 items-center gap-1.5 bg-neutral px-2.5 text-neutral-content"
+      aria-label="Edge strip"
+    >
+      {(shown.length > 0 || (open === 'all' && standing.length > 0)) && (
+        <FindingList findings={shown} all={open === 'all'} onClose={() => setOpen(undefined)} />
+      )}
+      {chips.map(({ label, value, check }) => {
+        const found = of(check?.id);
+        const text = (
+          <>
+            <span className={found.length > 0 ? '' : 'opacity-80'}>{label}</span>{' '}
+            <b className="font-semibold">
+              {found.length > 0 && check ? check.says(found.length) : ''}
+              {value}
+            </b>
+          </>
+        );
+        return found.length > 0 ? (
+          <button
+            key={label}
+            type="button"
+            aria-expanded={open === check?.id}
+            className="cursor-pointer rounded-xs bg-warning px-1.5 py-1 whitespace-nowrap text-warning-content"
+            onClick={() => check && toggle(check.id)}
+          >
+            {text}
+          </button>
+        ) : (
+          <span key={label} className="rounded-xs bg-white/8 px-1.5 py-1 whitespace-nowrap">
+            {text}
+          </span>
+        );
+      })}
+      <button
+        type="button"
+        disabled={findings.length + standing.length === 0}
+        aria-expanded={open === 'all'}
+        className={`ml-auto rounded-xs px-2 py-1 font-semibold whitespace-nowrap ${findings.length > 0 ? 'cursor-pointer bg-warning text-warning-content' : 'bg-white/8'}`}
+        onClick={() => toggle('all')}
+      >
+        {findings.length === 0 ? 'Nothing to fix' : `${findings.length} to look at`}
+      </button>
+      <button
+        type="button"
+        className="cursor-pointer rounded-xs bg-white/8 px-1.5 py-1 whitespace-nowrap"
+        onClick={() => openPanel('cut')}
+      >
+        Cut test
+      </button>
+      <label className="flex min-w-0 items-center gap-1.5 rounded-xs bg-white/8 py-1 pl-2 whitespace-nowrap">
+        <span className="opacity-80">shop</span>
+        <select
+          className="min-w-0 cursor-pointer truncate bg-transparent pr-1 font-semibold"
+          value={shop.id}
+          onChange={(event) => {
+            const to = event.target.value;
+            if (to === ALL_SHOPS) openPanel('shops');
+            else act('Shop spec', (j) => setShop(j, piece.id, to));
+          }}
+        >
+          {shopsOf(job).map((each) => (
+            <option key={each.id} value={each.id} className="text-black">
+              {each.name}
+            </option>
+          ))}
+          <option value={ALL_SHOPS} className="text-black">
+            All shops, compared…
+          </option>
+        </select>
+      </label>
+      {/* Dialogs stand here so that every room of a piece has them. */}
+      <div className="text-base-content">
+        {panel === 'cut' && <CutDialog onClose={closePanel} />}
+        {panel === 'shops' && <ShopsPanel onClose={closePanel} />}
+        {panel === 'checks' && <ChecksPanel onClose={closePanel} />}
+      </div>
+    </section>
+  );
+}

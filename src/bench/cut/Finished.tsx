@@ -1,0 +1,68 @@
+import { type PointerEvent as ReactPointerEvent, useRef } from 'react';
+import type { FaceDrift } from '../../../core/cut/drift';
+import type { Face } from '../../../core/job/schema';
+import { asFace } from '../../../core/job/turned';
+import { useBench, usePrinted } from '../bench';
+import { FaceArt } from '../FaceArt';
+
+/** The room a finished face is drawn in, in pixels. */
+const ROOM = { width: 400, height: 230 };
+
+/** A face as it comes off the guillotine, cut where `drift` says; the print can be dragged under the knife. */
+export function Finished({
+  face,
+  drift,
+  onDrag,
+}: {
+  face: Face;
+  drift: FaceDrift;
+  onDrag(by: { x: number; y: number }): void;
+}) {
+  const { sheet, sources, press } = useBench();
+  const { previews } = usePrinted();
+  const { width, height } = asFace(sheet, face);
+  const scale = Math.min(ROOM.width / width, ROOM.height / height);
+  const last = useRef<{ x: number; y: number }>(undefined);
+  const radius = sheet.corner ?? 0;
+  function drag(event: ReactPointerEvent): void {
+    if (!last.current) return;
+    // The knife goes one way where the print goes the other.
+    onDrag({ x: -(event.clientX - last.current.x) / scale, y: -(event.clientY - last.current.y) / scale });
+    last.current = { x: event.clientX, y: event.clientY };
+  }
+  const clip = `finished-${face.id}`;
+  return (
+    <figure className="grid justify-items-center gap-1 text-[var(--table-text)]">
+      <svg
+        width={width * scale}
+        height={height * scale}
+        viewBox={`0 0 ${width} ${height}`}
+        role="img"
+        aria-label={`${face.name}, as it is cut`}
+        className="cursor-move touch-none shadow-lg"
+        onPointerDown={(event) => {
+          last.current = { x: event.clientX, y: event.clientY };
+          event.currentTarget.setPointerCapture(event.pointerId);
+        }}
+        onPointerMove={drag}
+        onPointerUp={() => {
+          last.current = undefined;
+        }}
+      >
+        <clipPath id={clip}>
+          <rect width={width} height={height} rx={radius} />
+        </clipPath>
+        <g clipPath={`url(#${clip})`}>
+          <rect width={width} height={height} fill="#fff" />
+          <g
+            transform={`rotate(${-drift.twist} ${width / 2} ${height / 2}) translate(${-drift.x} ${-drift.y})`}
+            pointerEvents="none"
+          >
+            <FaceArt face={face} sources={sources} press={press} previews={previews} />
+          </g>
+        </g>
+      </svg>
+      <figcaption className="text-[13px]">{face.name}</figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,90 @@
+import type { TemplateSize } from '../../../core/job/underlay';
+
+/** A shop's template as a picture to lie under the work: from a picture, a drawing, or the first page of a PDF. */
+export interface Template {
+  png: Uint8Array;
+  size: TemplateSize;
+}
+
+/** A template that cannot be used; the message is for the user. */
+export class TemplateError extends Error {}
+
+const MOST_BYTES = 60_000_000;
+/** Pixels of the longer side at most, and an inch of a page. */
+const LONG_SIDE = 3000;
+const PPI = 200;
+
+async function asPng(canvas: OffscreenCanvas): Promise<Uint8Array> {
+  const blob = await canvas.convertToBlob({ type: 'image/png' });
+  return new Uint8Array(await blob.arrayBuffer());
+}
+
+/** The first page of a PDF, at its size. */
+async function fromPdf(bytes: Uint8Array): Promise<Template> {
+  const [pdf] = await Promise.all([
+    import('pdfjs-dist/legacy/build/pdf.mjs'),
+    // pdf.js looks for its own worker; with the worker's code loaded here it works in this thread.
+    import('pdfjs-dist/legacy/build/pdf.worker.mjs'),
+  ]);
+  try {
+    const file = await pdf.getDocument({ data: bytes.slice(), isEvalSupported: false }).promise;
+    const page = await file.getPage(1);
+    const plain = page.getViewport({ scale: 1 });
+    const scale = Math.min(PPI / 72, LONG_SIDE / Math.max(plain.width, plain.height));
+    const viewport = page.getViewport({ scale });
+    const canvas = document.createElement('canvas');
+    canvas.width = Math.ceil(viewport.width);
+    canvas.height = Math.ceil(viewport.height);
+    await page.render({ canvas, viewport, background: 'rgba(0,0,0,0)' }).promise;
+    const copy = new OffscreenCanvas(canvas.width, canvas.height);
+    copy.getContext('2d')!.drawImage(canvas, 0, 0);
+    return { png: await asPng(copy), size: { width: plain.width, height: plain.height, exact: true } };
+  } catch (error) {
+    throw new TemplateError(`This PDF cannot be shown: ${(error as Error).message}. Ask the shop for a PNG of it.`);
+  }
+}
+
+/** A drawing through the browser, which runs nothing that is in it; its size is that of CSS pixels, 96 an inch. */
+async function fromSvg(bytes: Uint8Array): Promise<Template> {
+  const url = URL.createObjectURL(new Blob([bytes.slice()], { type: 'image/svg+xml' }));
+  try {
+    const image = new Image();
+    image.src = url;
+    await image.decode();
+    const [width, height] = [image.naturalWidth, image.naturalHeight];
+    if (!(width > 0 && height > 0)) throw new Error('no size');
+    const scale = LONG_SIDE / Math.max(width, height);
+    const canvas = new OffscreenCanvas(Math.round(width * scale), Math.round(height * scale));
+    canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height);
+    return { png: await asPng(canvas), size: { width: width * 0.75, height: height * 0.75, exact: true } };
+  } catch {
+    throw new TemplateError(
+      'This drawing cannot be shown. It may be damaged, or say no size: save it again as SVG or PNG.',
+    );
+  } finally {
+    URL.revokeObjectURL(url);
+  }
+}
+
+/** A picture: its pixels say its proportions, not its size. */
+async function fromPicture(bytes: Uint8Array): Promise<Template> {
+  try {
+    const bitmap = await createImageBitmap(new Blob([bytes.slice()]));
+    const scale = Math.min(1, LONG_SIDE / Math.max(bitmap.width, bitmap.height));
+    const canvas = new OffscreenCanvas(Math.round(bitmap.width * scale), Math.round(bitmap.height * scale));
+    canvas.getContext('2d')!.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+    return { png: await asPng(canvas), size: { width: bitmap.width, height: bitmap.height, exact: false } };
+  } catch {
+    throw new TemplateError('This picture cannot be shown. Save it again as PNG or JPEG.');
+  }
+}
+
+export async function readTemplate(file: File): Promise<Template> {
+  if (file.size > MOST_BYTES)
+    throw new TemplateError('This template is larger than 60 MB. Ask the shop for a smaller one.');
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const begins = new TextDecoder('latin1').decode(bytes.subarray(0, 400));
+  if (begins.startsWith('%PDF')) return fromPdf(bytes);
+  if (/<svg[\s>]/i.test(begins) || /\.svg$/i.test(file.name)) return fromSvg(bytes);
+  return fromPicture(bytes);
+}

@@ -1,0 +1,56 @@
+import { useEffect, useRef, useState } from 'react';
+import type { Job } from '../../core/job/schema';
+import type { InkReading } from '../../workers/ink-work';
+import { plateRoom } from './kit';
+
+/** One question at a time, and always the newest next. */
+export function newestOnly<A, R>(ask: (asked: A) => Promise<R>, take: (answer: R) => void): (asked: A) => void {
+  let next: { asked: A } | undefined;
+  let busy = false;
+  return (asked) => {
+    next = { asked };
+    if (busy) return;
+    busy = true;
+    void (async () => {
+      while (next) {
+        const now = next.asked;
+        next = undefined;
+        try {
+          take(await ask(now));
+        } catch (error) {
+          console.warn(`The plates could not be read: ${(error as Error).message}`);
+        }
+      }
+      busy = false;
+    })();
+  };
+}
+
+/** In the middle of a gesture plates are laid only when it pauses, in milliseconds: the gesture has the machine first. */
+const PAUSE = 400;
+
+/** What the plates of a piece say; the last answer stays until there is another. */
+export function useInks(job: Job | undefined, pieceId: string, live: boolean): InkReading | undefined {
+  const [reading, setReading] = useState<InkReading>();
+  const [ask] = useState(() =>
+    newestOnly(
+      (asked: { job: Job; pieceId: string }) => plateRoom().readInks(asked),
+      // Most edits change nothing of it: what reads it is then not worked out again.
+      (read) => setReading((was) => (JSON.stringify(was) === JSON.stringify(read) ? was : read)),
+    ),
+  );
+  // A gesture that begins asks for nothing new.
+  const asked = useRef<Job>(undefined);
+  useEffect(() => {
+    if (!job || asked.current === job) return;
+    const wait = setTimeout(
+      () => {
+        asked.current = job;
+        ask({ job, pieceId });
+      },
+      live ? PAUSE : 0,
+    );
+    return () => clearTimeout(wait);
+  }, [job, pieceId, live, ask]);
+  return reading;
+}

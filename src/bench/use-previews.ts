@@ -1,0 +1,139 @@
+import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import type { Ink } from '../../core/colour/ink';
+import type { Job, Piece } from '../../core/job/schema';
+import type { Lightness } from '../../core/picture/lightness';
+import type { ImageRef } from '../../core/scene/device';
+import { imagesIn } from '../../core/scene/images';
+import type { PressCondition } from '../../core/trade/schema';
+import { bytesOf } from '../store/assets';
+import { keepPreview, keptPreview } from '../store/kept-previews';
+import { pressRoom } from './kit';
+
+/** A picture as the press shows it, or as the screen does until that is known: its address, and how light it is where. */
+export interface Preview {
+  url: string;
+  light?: Lightness | undefined;
+}
+/** Previews by the key of the separated picture, made once for each and for each press condition. */
+export type Previews = ReadonlyMap<string, Preview>;
+
+/** What is shown of each picture by now, by all that its look depends on. The newest at the end. */
+const made = new Map<string, Preview>();
+/** What is being made. */
+const making = new Map<string, Promise<void>>();
+/** Addresses of pictures that have long not been asked for are given back: a page holds this many. */
+const MOST_MADE = 400;
+let listeners: (() => void)[] = [];
+let version = 0;
+
+function put(all: string, preview: Preview): void {
+  const before = made.get(all);
+  made.delete(all);
+  made.set(all, preview);
+  // Whoever shows it has the new address with the next drawing.
+  if (before) setTimeout(() => URL.revokeObjectURL(before.url), 5000);
+  for (const [old, { url }] of made) {
+    if (made.size <= MOST_MADE) break;
+    made.delete(old);
+    URL.revokeObjectURL(url);
+  }
+  version++;
+  for (const listener of listeners) listener();
+}
+
+/** What a picture on plates of its own looks like depends on what those inks look like. */
+const spotsOf = ({ separation }: ImageRef, inks: readonly Ink[]): Ink[] => {
+  const plates = new Set((separation.inks ?? []).flatMap(Object.keys));
+  return inks.filter((ink) => ink.kind === 'spot' && plates.has(ink.name));
+};
+
+async function make(all: string, image: ImageRef, condition: PressCondition, spots: readonly Ink[]): Promise<void> {
+  const kept = await keptPreview(all);
+  if (kept) {
+    put(all, { url: URL.createObjectURL(kept.image), light: kept.light });
+    return;
+  }
+  const bytes = await bytesOf(image.asset);
+  if (!bytes) return;
+  put(all, { url: URL.createObjectURL(await pressRoom().firstLook(bytes)) });
+  const { separation } = image;
+  const shown = await pressRoom().preview(bytes, { condition, separation, inks: spots });
+  put(all, { url: URL.createObjectURL(shown.image), light: shown.light });
+  await keepPreview(all, image.asset, shown);
+}
+
+const keyOf = (key: string, image: ImageRef, condition: PressCondition, inks: readonly Ink[]): string =>
+  `${key} ${JSON.stringify([condition, spotsOf(image, inks)])}`;
+
+function ask(all: string, image: ImageRef, condition: PressCondition, inks: readonly Ink[]): void {
+  if (made.get(all)?.light || making.has(all)) return;
+  const work = make(all, image, condition, spotsOf(image, inks))
+    // The picture stays as it was seen last; the next look tries again.
+    .catch((error: Error) => console.warn(`A picture could not be shown: ${error.message}`))
+    .finally(() => making.delete(all));
+  making.set(all, work);
+}
+
+const subscribe = (listener: () => void): (() => void) => {
+  listeners = [...listeners, listener];
+  return () => {
+    listeners = listeners.filter((each) => each !== listener);
+  };
+};
+
+let latest: Previews = new Map();
+/** What the room that is shown has of its pictures. */
+export const latestPreviews = (): Previews => latest;
+
+/** The pictures of some pieces of a job, as far as they are here. */
+export function usePreviews(
+  job: Job | undefined,
+  condition: PressCondition | undefined,
+  pieces: readonly Piece[] = job?.pieces ?? [],
+): Previews {
+  const assets = job?.assets;
+  const inks = job?.inks;
+  const logos = job?.logos;
+  const wanted = useMemo(
+    () =>
+      assets && inks && logos
+        ? imagesIn([...pieces.flatMap((p) => p.faces), ...logos.map(({ elements }) => ({ elements }))], {
+            assets,
+            inks,
+          })
+        : new Map<string, ImageRef>(),
+    [pieces, assets, inks, logos],
+  );
+  const now = useSyncExternalStore(
+    subscribe,
+    () => version,
+    () => 0,
+  );
+  // Most edits change none of this.
+  const what = JSON.stringify([condition, [...wanted.keys()].sort(), inks?.filter((ink) => ink.kind === 'spot')]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is wanted is told whole by its text
+  useEffect(() => {
+    if (condition && inks)
+      for (const [key, image] of wanted) ask(keyOf(key, image, condition, inks), image, condition, inks);
+  }, [what]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: as above; the version tells when there is more
+  const found = useMemo(() => {
+    const here = new Map<string, Preview>();
+    if (condition && inks)
+      for (const [key, image] of wanted) {
+        const preview = made.get(keyOf(key, image, condition, inks));
+        if (preview) here.set(key, preview);
+      }
+    return here;
+  }, [what, now]);
+  const same = useSame(found);
+  latest = same;
+  return same;
+}
+
+/** The same map as before where it holds the same: what is drawn from it is then not drawn again. */
+function useSame(found: Previews): Previews {
+  const text = [...found].map(([key, { url }]) => `${key}=${url}`).join();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what it holds is told whole by its text
+  return useMemo(() => found, [text]);
+}

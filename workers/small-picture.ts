@@ -1,0 +1,96 @@
+import { decodePicture, type Pixels } from '../core/picture/decode';
+import { probePicture } from '../core/picture/probe';
+
+/** The longest side of a picture on the stage, in pixels. */
+export const LONGEST_PREVIEW = 1800;
+
+const isSideways = (orientation: number): boolean => orientation > 4;
+
+/** The picture decoded by the browser, small enough for the stage, upright. Its numbers are as in the file unless it is to be seen. */
+async function smallBitmap(bytes: Uint8Array, longest: number, asSeen: boolean): Promise<ImageBitmap> {
+  const { width, height, orientation, type } = probePicture(bytes);
+  const [w, h] = isSideways(orientation) ? [height, width] : [width, height];
+  const scale = Math.min(1, longest / Math.max(w, h));
+  return createImageBitmap(new Blob([bytes.slice()], { type }), {
+    imageOrientation: 'from-image',
+    colorSpaceConversion: asSeen ? 'default' : 'none',
+    premultiplyAlpha: 'none',
+    ...(scale < 1
+      ? {
+          resizeWidth: Math.max(1, Math.round(w * scale)),
+          resizeHeight: Math.max(1, Math.round(h * scale)),
+          resizeQuality: 'high' as const,
+        }
+      : {}),
+  });
+}
+
+function canvasOf(bitmap: ImageBitmap) {
+  const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
+  const context = canvas.getContext('2d', { willReadFrequently: true })!;
+  context.drawImage(bitmap, 0, 0);
+  bitmap.close();
+  return { canvas, context };
+}
+
+/** What a canvas is packed as for the stage: see-through parts stay so, the rest is quick to pack. */
+export const packed = (canvas: OffscreenCanvas, hasAlpha: boolean): Promise<Blob> =>
+  canvas.convertToBlob(hasAlpha ? { type: 'image/png' } : { type: 'image/jpeg', quality: 0.95 });
+
+/** A picture in the colours of the screen, as soon as it can be had. */
+export async function firstLook(bytes: Uint8Array): Promise<Blob> {
+  const { type } = probePicture(bytes);
+  return packed(canvasOf(await smallBitmap(bytes, 1000, true)).canvas, type === 'image/png');
+}
+
+/**
+ * A picture's own numbers, no larger than the stage needs. The browser decodes what it has numbers for, RGB and grey;
+ * CMYK is decoded here.
+ */
+export async function smallPixels(bytes: Uint8Array): Promise<Pixels> {
+  const { channels, icc, width, height, type } = probePicture(bytes);
+  const isPng = type === 'image/png';
+  if (channels === 4 && !isPng) return shrunk(decodePicture(bytes));
+  // A small one is not worth two ways of decoding.
+  if (Math.max(width, height) <= LONGEST_PREVIEW) return decodePicture(bytes);
+  // The profile of a PNG is packed: the browser reads it, and gives the colours as the screen has them.
+  const { context, canvas } = canvasOf(await smallBitmap(bytes, LONGEST_PREVIEW, isPng));
+  const { data } = context.getImageData(0, 0, canvas.width, canvas.height);
+  const count = canvas.width * canvas.height;
+  const isGray = channels <= 2 && !isPng;
+  const colour = new Uint8Array(count * (isGray ? 1 : 3));
+  const alpha = new Uint8Array(count);
+  let isSeenThrough = false;
+  for (let i = 0, to = 0; i < count; i++) {
+    colour[to++] = data[4 * i]!;
+    if (!isGray) {
+      colour[to++] = data[4 * i + 1]!;
+      colour[to++] = data[4 * i + 2]!;
+    }
+    alpha[i] = data[4 * i + 3]!;
+    if (alpha[i]! < 255) isSeenThrough = true;
+  }
+  return {
+    width: canvas.width,
+    height: canvas.height,
+    space: isGray ? 'GRAY' : 'RGB',
+    colour,
+    ...(isSeenThrough ? { alpha } : {}),
+    ...(icc ? { icc } : {}),
+  };
+}
+
+/** Every n-th pixel and row: for pictures the browser cannot give the numbers of. */
+function shrunk(pixels: Pixels): Pixels {
+  const step = Math.ceil(Math.max(pixels.width, pixels.height) / LONGEST_PREVIEW);
+  if (step <= 1) return pixels;
+  const [width, height] = [Math.floor(pixels.width / step), Math.floor(pixels.height / step)];
+  const channels = pixels.colour.length / (pixels.width * pixels.height);
+  const colour = new Uint8Array(width * height * channels);
+  for (let y = 0, to = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const from = (y * step * pixels.width + x * step) * channels;
+      for (let c = 0; c < channels; c++) colour[to++] = pixels.colour[from + c]!;
+    }
+  return { ...pixels, width, height, colour };
+}
