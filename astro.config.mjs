@@ -1,13 +1,26 @@
 // @ts-check
+import { fileURLToPath } from 'node:url';
 import node from '@astrojs/node';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
+import { writeServiceWorker } from './scripts/service-worker.mjs';
+
+/** Writes the service worker once all the app's files are there. */
+const offline = {
+  name: 'offline',
+  hooks: {
+    /** @param {{ dir: URL }} built */
+    'astro:build:done': ({ dir }) =>
+      writeServiceWorker(fileURLToPath(dir), fileURLToPath(new URL('.', import.meta.url))),
+  },
+};
 
 export default defineConfig({
   output: 'server',
-  adapter: node({ mode: 'standalone' }),
-  integrations: [react()],
+  // scripts/serve.mjs serves the files and sets the headers.
+  adapter: node({ mode: 'middleware' }),
+  integrations: [react(), offline],
   devToolbar: { enabled: false },
   // The node adapter trusts only hosts named here; without them form posts answer 403.
   security: { allowedDomains: [{ hostname: '127.0.0.1' }, { hostname: 'localhost' }] },
@@ -21,7 +34,13 @@ export default defineConfig({
       entries: ['src/rooms/**/*.tsx', 'workers/**/*.ts'],
     },
     assetsInclude: ['**/*.tidyedge', '**/*.icc'],
-    worker: { format: 'es', rollupOptions: { output: { assetFileNames: '_astro/[name].[hash][extname]' } } },
-    build: { chunkSizeWarningLimit: 2000 },
+    worker: {
+      format: 'es',
+      rollupOptions: {
+        treeshake: { tryCatchDeoptimization: false, propertyReadSideEffects: false, unknownGlobalSideEffects: false },
+        output: { assetFileNames: '_astro/[name].[hash][extname]' },
+      },
+    },
+    build: { chunkSizeWarningLimit: 2000, reportCompressedSize: false },
   },
 });

@@ -18,6 +18,7 @@ const FLOORS = [
   'workers',
   'src/store',
   'src/parts',
+  'src/offline',
   'src/bench',
   'src/rooms',
   'src/app',

@@ -12,6 +12,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
+    // Keeping all of the app's files costs each test seconds; the test of working offline asks for it.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     // A trace costs a quarter of the time; ask for one with --trace on.
     trace: 'off',
@@ -29,7 +31,7 @@ export default defineConfig({
     },
   },
   webServer: {
-    command: 'node ./dist/server/entry.mjs',
+    command: 'node ./scripts/serve.mjs',
     url: `http://127.0.0.1:${PORT}/`,
     env: { HOST: '127.0.0.1', PORT: String(PORT), ASTRO_TELEMETRY_DISABLED: '1' },
     reuseExistingServer: false,

@@ -153,7 +153,7 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
 };
 
 mkdirSync(folder, { recursive: true });
-const server = spawn(process.execPath, ['dist/server/entry.mjs'], {
+const server = spawn(process.execPath, ['scripts/serve.mjs'], {
   cwd: root,
   env: { ...process.env, HOST: '127.0.0.1', PORT: String(PORT) },
   stdio: 'ignore',

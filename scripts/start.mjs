@@ -5,8 +5,20 @@ import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
+import { bundleCli } from './cli-bundle.mjs';
+
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
-const SOURCES = ['core', 'workers', 'src', 'assets', 'public', 'demo', 'astro.config.mjs', 'package-lock.json'];
+const SOURCES = [
+  'core',
+  'workers',
+  'src',
+  'assets',
+  'public',
+  'demo',
+  'astro.config.mjs',
+  'package-lock.json',
+  'scripts/service-worker.mjs',
+];
 const entry = join(root, 'dist/server/entry.mjs');
 
 const newest = (path) => {
@@ -23,7 +35,8 @@ export function build() {
   execFileSync(join(root, 'node_modules/.bin/astro'), ['build'], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
+    // Most of what is made while bundling is soon thrown away: with more room for it, that costs a sixth less time.
+    env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1', NODE_OPTIONS: '--max-semi-space-size=256' },
   });
 }
 
@@ -40,8 +53,9 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
     console.log('Building the app, about half a minute…');
     build();
   }
+  const cli = bundleCli();
   const port = await freePort(Number(process.env.PORT ?? 4321));
-  const server = spawn(process.execPath, [entry], {
+  const server = spawn(process.execPath, [join(root, 'scripts/serve.mjs')], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, HOST: '127.0.0.1', PORT: String(port) },
@@ -59,5 +73,6 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
   }
+  await cli;
   console.log(`Tidy Edge is at ${address}`);
 }

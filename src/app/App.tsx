@@ -1,7 +1,10 @@
 import { Component, type ComponentType, lazy, type ReactNode, Suspense, useEffect } from 'react';
 import { useLocation, useSearch } from 'wouter';
+import { z } from 'zod';
 import { BenchHost } from '../bench/BenchHost';
 import { WorkNotices } from '../bench/SaveState';
+import { NewerNotice } from '../offline/NewerNotice';
+import { keepOffline } from '../offline/register';
 import { goTo } from '../parts/address';
 import { flush } from '../store/saving';
 
@@ -24,6 +27,9 @@ const WITHOUT_BENCH: ReadonlySet<string> = new Set(['', 'new']);
 const WIDE: ReadonlySet<string> = new Set(['sheet', 'hand-off']);
 
 const roomOf = (path: string): string => path.replace(/^\/|\/$/g, '');
+
+// Pages may not make code out of text: checks of shapes go without it.
+z.config({ jitless: true });
 
 // The room that is asked for begins to load before anything is drawn.
 const first = typeof location === 'undefined' ? '' : roomOf(location.pathname);
@@ -117,6 +123,7 @@ export default function App() {
   const room = ROOMS[name];
   useRestLater();
   useInnerLinks();
+  useEffect(keepOffline, []);
   useEffect(() => {
     document.title = `${room?.title ?? 'Not found'} · Tidy Edge`;
   }, [room]);
@@ -129,6 +136,7 @@ export default function App() {
       <Suspense fallback={<Wait />}>
         <Room />
       </Suspense>
+      <NewerNotice />
     </RoomBoundary>
   );
   if (WITHOUT_BENCH.has(name)) return shown;

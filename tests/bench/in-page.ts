@@ -9,7 +9,7 @@ import { letterJob } from './letter';
 
 const PORT = 4350;
 const home = `http://127.0.0.1:${PORT}`;
-const entry = fileURLToPath(new URL('../../dist/server/entry.mjs', import.meta.url));
+const entry = fileURLToPath(new URL('../../scripts/serve.mjs', import.meta.url));
 const KEYS = 'and then there was tea and cake for all who came on foot or by train';
 
 const middle = (sorted: readonly number[], share: number): number => sorted[Math.floor(share * (sorted.length - 1))]!;

@@ -9,6 +9,7 @@ import { formatSize } from '../../../core/units/length';
 import type { Kit } from '../../../workers/kit';
 import { FaceArt } from '../../bench/FaceArt';
 import { useFonts } from '../../bench/use-fonts';
+import { useInSight } from '../../bench/use-in-sight';
 import { usePreviews } from '../../bench/use-previews';
 import { useProfiles } from '../../bench/use-profiles';
 
@@ -29,13 +30,15 @@ export function PieceTile({
 }) {
   const condition = useMemo(() => pressConditionOf(job, shopIn(job, piece.shop)), [job, piece.shop]);
   const profilesHere = useProfiles(job);
-  const previews = usePreviews(job, condition);
-  const fontsHere = useFonts(job);
+  const [ref, inSight] = useInSight<HTMLAnchorElement>();
+  const pieces = useMemo(() => (inSight ? [piece] : []), [inSight, piece]);
+  const previews = usePreviews(job, condition, pieces);
+  const fontsHere = useFonts(job, pieces);
   const scale = LONGEST / longest;
-  const sources = kit && fontsHere && profilesHere ? sourcesOf(job, kit.fonts) : undefined;
+  const sources = kit && inSight && fontsHere && profilesHere ? sourcesOf(job, kit.fonts) : undefined;
   const faces = sources ? printedFaces(piece, sources) : piece.faces;
   return (
-    <a href={`/layout?job=${job.id}&piece=${piece.id}`} className="group text-[var(--table-text)]">
+    <a ref={ref} href={`/layout?job=${job.id}&piece=${piece.id}`} className="group text-[var(--table-text)]">
       <span className="mb-2 flex gap-3">
         {faces.map((face) => {
           const { width, height } = asFace(piece, face);

@@ -18,7 +18,7 @@ const when = (iso: string): string =>
 
 /** Below a piece on the table: its name, how it stands, and what can be done with it as a whole. */
 export function PieceLabel({ job, piece, status }: { job: Job; piece: Piece; status: Status | undefined }) {
-  const count = status?.findings.length ?? 0;
+  const count = status?.findings?.length;
   const [kept, setKept] = useState(false);
   return (
     <div className="text-[13px] leading-4 text-[var(--table-text)]">
@@ -67,8 +67,8 @@ export function PieceLabel({ job, piece, status }: { job: Job; piece: Piece; sta
       </div>
       <div className="px-1">
         {formatSize(piece.width, piece.height, piece.unit)},{' '}
-        <span className={count > 0 ? 'rounded-xs bg-warning px-1 text-warning-content' : ''}>
-          {count === 0 ? 'nothing to fix' : `${count} to look at`}
+        <span className={count ? 'rounded-xs bg-warning px-1 text-warning-content' : ''}>
+          {count === undefined ? 'checking…' : count === 0 ? 'nothing to fix' : `${count} to look at`}
         </span>
       </div>
       <div className="truncate px-1 opacity-80">

@@ -13,6 +13,7 @@ import { RoomLinks } from '../../bench/RoomLinks';
 import { RoomWait } from '../../bench/RoomShell';
 import { SaveState } from '../../bench/SaveState';
 import { useFonts } from '../../bench/use-fonts';
+import { useInSight } from '../../bench/use-in-sight';
 import { useKit } from '../../bench/use-kit';
 import { usePreviews } from '../../bench/use-previews';
 import { useProfiles } from '../../bench/use-profiles';
@@ -33,10 +34,9 @@ const BAR = 16;
 export default function PiecesRoom() {
   const { kit, failure } = useKit();
   const job = useJob();
-  const fontsHere = useFonts(job);
   const profilesHere = useProfiles(job);
   const trouble = useTrouble() ?? failure;
-  const ready = kit !== undefined && fontsHere && profilesHere;
+  const ready = kit !== undefined && profilesHere;
   return (
     <div className="grid h-screen grid-rows-[52px_minmax(0,1fr)]">
       <TopBar crumb={job && <b className="font-semibold text-base-content">{job.name}</b>}>
@@ -98,12 +98,14 @@ function LaidPiece({
   children: ReactNode;
 }) {
   const condition = useMemo(() => pressConditionOf(job, shopIn(job, piece.shop)), [job, piece.shop]);
-  const alone = useMemo(() => ({ ...job, pieces: [piece] }), [job, piece]);
-  const previews = usePreviews(alone, condition);
-  const printed = printedFaces(piece, sources);
+  const [ref, inSight] = useInSight<HTMLLIElement>();
+  const alone = useMemo(() => (inSight ? [piece] : []), [inSight, piece]);
+  const previews = usePreviews(job, condition, alone);
+  const fontsHere = useFonts(job, alone);
+  const printed = inSight && fontsHere ? printedFaces(piece, sources) : [];
   const press = kit.press(condition);
   return (
-    <li aria-label={piece.name}>
+    <li aria-label={piece.name} ref={ref}>
       <a
         href={`/layout?job=${job.id}&piece=${piece.id}`}
         aria-label={`Open ${piece.name}`}
@@ -126,12 +128,16 @@ function LaidPiece({
                 height: each.height * scale,
               }}
             >
-              <FaceArt
-                face={printed.find(({ id }) => id === each.face.id) ?? each.face}
-                sources={sources}
-                press={press}
-                previews={previews}
-              />
+              {inSight && fontsHere ? (
+                <FaceArt
+                  face={printed.find(({ id }) => id === each.face.id) ?? each.face}
+                  sources={sources}
+                  press={press}
+                  previews={previews}
+                />
+              ) : (
+                <rect width="100%" height="100%" fill="#fff" />
+              )}
             </svg>
           ))}
       </a>

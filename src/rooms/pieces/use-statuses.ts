@@ -1,19 +1,38 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { checkPiece } from '../../../core/checks';
 import type { Finding } from '../../../core/checks/check';
 import { letStand } from '../../../core/checks/let-stand';
+import { typefacesIn } from '../../../core/job/look';
 import { pressConditionOf } from '../../../core/job/press-of';
-import type { Job } from '../../../core/job/schema';
+import type { Job, Piece } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import type { Kit } from '../../../workers/kit';
+import { loadFonts } from '../../bench/kit';
 import { lastExport } from '../../store/kept-with';
 
-/** How a piece stands: what is found in it, and when it was last exported. */
+/** How a piece stands: what is found in it, once that is known, and when it was last exported. */
 export interface Status {
-  findings: readonly Finding[];
+  findings: readonly Finding[] | undefined;
   /** When, and whether the job has changed since. */
   exported: { at: string; since: boolean } | undefined;
+}
+
+/** What was found in a piece, as long as the piece and its house are the same. */
+const known = new WeakMap<Piece, { house: string; findings: readonly Finding[] }>();
+
+/** All that a piece's checks go by besides the piece: most edits leave it alone. */
+const houseOf = ({ pieces, changed: _changed, ...rest }: Job): string =>
+  JSON.stringify([rest, pieces.map(({ id, width, height, kind }) => [id, width, height, kind])]);
+
+async function findingsOf(job: Job, piece: Piece, kit: Kit, house: string): Promise<readonly Finding[]> {
+  const found = known.get(piece);
+  if (found?.house === house) return found.findings;
+  await loadFonts(typefacesIn({ ...job, pieces: [piece] }));
+  const press = kit.press(pressConditionOf(job, shopIn(job, piece.shop)));
+  const findings = letStand(checkPiece(job, piece, { fonts: kit.fonts, press }), job, piece).open;
+  known.set(piece, { house, findings });
+  return findings;
 }
 
 /** How each piece stands, by its id. What is read from plates is told in its own rooms. */
@@ -22,28 +41,31 @@ export function useStatuses(job: Job, kit: Kit): ReadonlyMap<string, Status> {
     async () => new Map(await Promise.all(job.pieces.map(async ({ id }) => [id, await lastExport(job, id)] as const))),
     [job],
   );
-  const findings = useMemo(
-    () =>
-      new Map(
-        job.pieces.map((piece) => {
-          const press = kit.press(pressConditionOf(job, shopIn(job, piece.shop)));
-          return [piece.id, letStand(checkPiece(job, piece, { fonts: kit.fonts, press }), job, piece).open] as const;
-        }),
-      ),
-    [job, kit],
-  );
+  const [findings, setFindings] = useState<ReadonlyMap<string, readonly Finding[]>>(new Map());
+  // One piece after another, when there is time: the table is there first.
+  useEffect(() => {
+    let current = true;
+    const house = houseOf(job);
+    const rest = [...job.pieces];
+    const next = async (): Promise<void> => {
+      const piece = rest.shift();
+      if (!piece || !current) return;
+      const found = await findingsOf(job, piece, kit, house).catch(() => []);
+      if (current) setFindings((before) => new Map(before).set(piece.id, found));
+      requestIdleCallback(() => void next(), { timeout: 500 });
+    };
+    requestIdleCallback(() => void next(), { timeout: 500 });
+    return () => {
+      current = false;
+    };
+  }, [job, kit]);
   return useMemo(
     () =>
       new Map(
         job.pieces.map(({ id }) => {
           const last = exported?.get(id);
-          return [
-            id,
-            {
-              findings: findings.get(id) ?? [],
-              exported: last && { at: last.at, since: last.changed !== job.changed },
-            },
-          ];
+          const since = last !== undefined && last.changed !== job.changed;
+          return [id, { findings: findings.get(id), exported: last && { at: last.at, since } }];
         }),
       ),
     [job, exported, findings],

@@ -92,7 +92,11 @@ const LOCKING: [string, Job, RegExp][] = [
   ],
   ['an ink that is missing', onCard(shape({ paint: { ink: 'nowhere', tint: 1 } })), /ink nowhere is missing/],
   ['a shop whose total ink is 0', withShop({ limits: { ...shop!.limits, totalInk: 0 } }), /total ink.*at least 1/i],
-  ['a shop whose light tint is 400 %', withShop({ limits: { ...shop!.limits, tint: { least: 4, most: 1 } } }), /at most 1/],
+  [
+    'a shop whose light tint is 400 %',
+    withShop({ limits: { ...shop!.limits, tint: { least: 4, most: 1 } } }),
+    /at most 1/,
+  ],
 ];
 
 describe('what would not open again', () => {
@@ -162,7 +166,7 @@ describe('looking at the parts', () => {
     const paths: (string | number)[][] = [];
     const walk = (value: unknown, path: (string | number)[]): void => {
       if (path.length > 0) paths.push(path);
-      if (Array.isArray(value)) value.slice(0, 3).forEach((v, i) => walk(v, [...path, i]));
+      if (Array.isArray(value)) for (const [i, v] of value.slice(0, 3).entries()) walk(v, [...path, i]);
       else if (typeof value === 'object' && value !== null)
         for (const [k, v] of Object.entries(value)) walk(v, [...path, k]);
     };
