@@ -4,6 +4,8 @@ const PORT = 4330;
 
 export default defineConfig({
   testDir: 'tests/e2e',
+  // Its own folder: Playwright empties it, and the other results lie beside it.
+  outputDir: 'test-results/e2e',
   timeout: 120_000,
   // A loaded machine takes its time to lay out the first piece.
   expect: { timeout: 15_000 },

@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { build } from './start.mjs';
+import { build, isBuilt } from './start.mjs';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const results = join(root, 'test-results');
@@ -58,7 +58,7 @@ try {
 }
 
 whole('build', () => {
-  build();
+  if (!isBuilt()) build();
   return true;
 });
 const e2eDone = run('playwright', ['test']);

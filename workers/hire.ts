@@ -11,7 +11,7 @@ interface Readiness {
 }
 
 /** Loading takes a few seconds on a slow machine; after this it is not coming, in milliseconds. */
-const READY_WITHIN = 20_000;
+const READY_WITHIN = 30_000;
 
 /** A worker could not be started or has died; the work can be tried again. */
 export class WorkerLost extends Error {}

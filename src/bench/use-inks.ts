@@ -3,10 +3,15 @@ import type { Job } from '../../core/job/schema';
 import type { InkReading } from '../../workers/ink-work';
 import { plateRoom } from './kit';
 
+/** What could not be answered is asked again after this, in milliseconds, so many times. */
+const AGAIN = 2000;
+const MOST_TRIES = 4;
+
 /** One question at a time, and always the newest next. */
 export function newestOnly<A, R>(ask: (asked: A) => Promise<R>, take: (answer: R) => void): (asked: A) => void {
   let next: { asked: A } | undefined;
   let busy = false;
+  let tries = 0;
   return (asked) => {
     next = { asked };
     if (busy) return;
@@ -17,8 +22,14 @@ export function newestOnly<A, R>(ask: (asked: A) => Promise<R>, take: (answer: R
         next = undefined;
         try {
           take(await ask(now));
+          tries = 0;
         } catch (error) {
           console.warn(`The plates could not be read: ${(error as Error).message}`);
+          // A worker that was lost is another one the next time; what fails each time is not asked for ever.
+          if (++tries < MOST_TRIES) {
+            next ??= { asked: now };
+            await new Promise((resolve) => setTimeout(resolve, AGAIN));
+          }
         }
       }
       busy = false;

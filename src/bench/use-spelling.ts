@@ -10,6 +10,8 @@ const key = (language: Language, word: string): string => `${language} ${word}`;
 
 /** Words are sent when typing pauses, so that half a word is not looked up. */
 const PAUSE = 500;
+/** A dictionary that did not load is asked again after this, in milliseconds. */
+const AGAIN = 3000;
 
 /** The misspelt words of a piece; those the dictionary has not answered for yet are not among them. */
 export function useSpelling(piece: Piece | undefined, spelling: Spelling | undefined): Misspelt {
@@ -19,10 +21,12 @@ export function useSpelling(piece: Piece | undefined, spelling: Spelling | undef
     [piece, spelling, language],
   );
   const [answered, setAnswered] = useState(0);
+  const [tries, setTries] = useState(0);
   useEffect(() => {
     if (!language) return;
     const asked = words.filter((word) => !answers.has(key(language, word)));
     if (asked.length === 0) return;
+    let again: ReturnType<typeof setTimeout> | undefined;
     const wait = setTimeout(() => {
       spellingRoom()
         .misspelt(asked, language)
@@ -31,11 +35,17 @@ export function useSpelling(piece: Piece | undefined, spelling: Spelling | undef
             for (const word of asked) answers.set(key(language, word), misspelt.get(word) ?? 'right');
             setAnswered((n) => n + 1);
           },
-          (error: Error) => console.warn(`Spelling could not be checked: ${error.message}`),
+          (error: Error) => {
+            console.warn(`Spelling could not be checked: ${error.message}`);
+            again = setTimeout(() => setTries((n) => n + 1), AGAIN);
+          },
         );
     }, PAUSE);
-    return () => clearTimeout(wait);
-  }, [words, language]);
+    return () => {
+      clearTimeout(wait);
+      clearTimeout(again);
+    };
+  }, [words, language, tries]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the answers live outside; their count tells when to look again
   return useMemo(() => {
     const found = words.flatMap((word) => {

@@ -39,7 +39,8 @@ let pause = RETRY.first;
 let hasAsked = false;
 
 const isKept = ({ history, live }: State): boolean =>
-  history === kept.history && (live?.job ?? history?.job) === (kept.live?.job ?? kept.history?.job);
+  history === undefined ||
+  (history === kept.history && (live?.job ?? history.job) === (kept.live?.job ?? kept.history?.job));
 
 function later(wait: number): void {
   clearTimeout(timer);
@@ -173,8 +174,8 @@ export async function openSession(jobId: string): Promise<boolean> {
   const { history: last } = useSession.getState();
   if (useSaving.getState().state === 'failed' && last)
     throw new Error(`${last.job.name} is not saved yet: ${useSaving.getState().why} It is opened again by Back.`);
-  useSession.setState({ ...EMPTY_SESSION, jobId });
-  useSaving.setState({ state: 'saved', why: undefined, gone: false });
+  closeSession();
+  useSession.setState({ jobId });
   const opened = await openJob(jobId);
   // Another job may have been asked for meanwhile.
   if (useSession.getState().jobId !== jobId) return opened !== undefined;
