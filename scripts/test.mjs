@@ -35,7 +35,8 @@ const whole = (name, work) => {
 const report = (file) => JSON.parse(readFileSync(join(results, file), 'utf8'));
 
 whole('lint', () => run('biome', ['check', '.']));
-whole('types', () => run('astro', ['check', '--minimumSeverity', 'warning']));
+// The pages are checked when the app is built: they hold nothing but its root.
+whole('types', () => run('tsc', ['--noEmit']));
 whole('floors', () =>
   run('depcruise', ['--config', 'floors.config.cjs', 'core', 'workers', 'src', 'cli', 'demo', 'scripts', 'tests']),
 );

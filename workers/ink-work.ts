@@ -2,9 +2,9 @@ import type { Finding } from '../core/checks/check';
 import { trimOf } from '../core/checks/check';
 import { checkPlates, layPiece, type PlateContext } from '../core/checks/on-plates';
 import { clustersOf } from '../core/colour/clusters';
+import type { ColourEngine, Press } from '../core/colour/engine';
 import type { Cmyk, Lab } from '../core/colour/ink';
 import { cellsIn, type LaidPicture } from '../core/devices/plates/device';
-import { separatedPictures } from '../core/devices/plates/pictures';
 import { coverageOf, highestOf, histogramOf, type WetPlace, wetPlaces } from '../core/devices/plates/readings';
 import { type PlateView, processBytes, viewOf } from '../core/devices/plates/view';
 import type { Box } from '../core/geometry/box';
@@ -13,10 +13,14 @@ import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
 import type { Job } from '../core/job/schema';
 import { shopIn } from '../core/job/shops-of';
+import { decodePicture } from '../core/picture/decode';
+import { reachOf } from '../core/picture/reach';
+import { separatePicture } from '../core/picture/separate';
 import { type ImageRef, imageKey } from '../core/scene/device';
 import { imagesIn } from '../core/scene/images';
 import { keepSeparation, keptSeparation } from './kept-separations';
 import { type BytesOf, openKit } from './kit';
+import { LARGE, smallPixels } from './small-picture';
 
 /** The plates of a piece, laid and read off the page's thread. */
 
@@ -58,10 +62,23 @@ async function picturesFor({ job, pieceId }: InkAsked) {
       continue;
     }
     const bytes = await bytesOf(image.asset);
-    const made = bytes && separatedPictures(() => bytes, kit.engine, press, kept)(image);
+    const made = bytes && (await separated(bytes, image, kit.engine, press));
+    if (made) kept.set(name, made);
     if (made) await keepSeparation(stored, made);
   }
   return { press, picture: (image: ImageRef) => kept.get(imageKey(image)) };
+}
+
+/** As fine as plates are ever looked at: an A3 sheet at more than 150 cells an inch. */
+const FINE = 4000;
+
+/** A picture on its plates. Of a large one, as many pixels as plates can tell apart. */
+async function separated(bytes: Uint8Array, image: ImageRef, engine: ColourEngine, press: Press): Promise<LaidPicture> {
+  const pixels = image.width * image.height > LARGE ? await smallPixels(bytes, FINE) : decodePicture(bytes);
+  return {
+    ...separatePicture(pixels, engine, press, image.separation),
+    reach: reachOf(pixels, engine, press, image.separation),
+  };
 }
 
 let laid: { key: string; faces: Promise<PlateContext[]> } | undefined;

@@ -1,4 +1,4 @@
-import type { Press } from '../core/colour/engine';
+import type { ColourSpace, Press } from '../core/colour/engine';
 import type { Ink } from '../core/colour/ink';
 import { readPressProfile } from '../core/colour/profile';
 import { separatedPictures } from '../core/devices/plates/pictures';
@@ -25,8 +25,9 @@ import { pressConditionOf } from '../core/job/press-of';
 import type { Asset, Job, Piece } from '../core/job/schema';
 import { USUAL_SHEET } from '../core/job/sheet';
 import { shopIn } from '../core/job/shops-of';
-import { decodePicture } from '../core/picture/decode';
+import { decodePicture, type Pixels } from '../core/picture/decode';
 import { type Lightness, lightnessOf } from '../core/picture/lightness';
+import { PictureError } from '../core/picture/limits';
 import { probePicture } from '../core/picture/probe';
 import { proofPicture, type Separation, separatePicture } from '../core/picture/separate';
 import { upscaledBy } from '../core/picture/upscaled';
@@ -36,7 +37,7 @@ import type { OwnCondition, PressCondition, ShopSpec } from '../core/trade/schem
 import { type OwnFont, ownId, ownPart, plainFont, takeFont } from '../core/type/own-font';
 import { drawPages, type PagePicture } from './draw-pages';
 import { type BytesOf, type KitShelf, loadFontCutter, openKit } from './kit';
-import { packed, smallPixels } from './small-picture';
+import { LARGE, middlePart, packed, smallPixels } from './small-picture';
 
 /** Heavy work, off the page's thread. Errors keep their message when they cross. */
 
@@ -82,12 +83,37 @@ export async function preview(
   return { image: await packed(canvas, alpha !== undefined), light: lightnessOf(rgb, width, height) };
 }
 
-/** Looks a picture over from head to end before it is taken in. Throws with words for the user. */
-export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: string; asset: Asset }> {
-  const { type, bits, quality, pixelAspect, orientation } = probePicture(bytes);
+function lookedAtWhole(bytes: Uint8Array) {
   const pixels = decodePicture(bytes);
   const { width, height, space, alpha } = pixels;
-  const upscaled = upscaledBy(pixels);
+  return { width, height, space, alpha: alpha !== undefined, upscaled: upscaledBy(pixels) };
+}
+
+/** How much of a large picture is looked at closely, in pixels a side. */
+const PART = 2400;
+
+/** A large picture is decoded by the browser, which tells of damage too; traces of enlargement are in any part of it. */
+async function lookedAtInParts(bytes: Uint8Array, channels: number, orientation: number) {
+  let part: Pixels;
+  try {
+    part = await middlePart(bytes, PART);
+  } catch {
+    throw new PictureError('This picture is damaged and cannot be drawn. Save it again from its program.');
+  }
+  const { width, height } = probePicture(bytes);
+  const [w, h] = orientation > 4 ? [height, width] : [width, height];
+  const small = await smallPixels(bytes, 600);
+  const space: ColourSpace = channels <= 2 ? 'GRAY' : 'RGB';
+  return { width: w, height: h, space, alpha: small.alpha !== undefined, upscaled: upscaledBy(part) };
+}
+
+/** Looks a picture over from head to end before it is taken in. Throws with words for the user. */
+export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: string; asset: Asset }> {
+  const { type, bits, quality, pixelAspect, orientation, ...facts } = probePicture(bytes);
+  const { width, height, space, alpha, upscaled } =
+    facts.width * facts.height > LARGE && facts.channels !== 4
+      ? await lookedAtInParts(bytes, facts.channels, orientation)
+      : lookedAtWhole(bytes);
   return {
     hash: hashOf(bytes),
     asset: {

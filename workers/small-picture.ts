@@ -1,6 +1,28 @@
 import { decodePicture, type Pixels } from '../core/picture/decode';
 import { probePicture } from '../core/picture/probe';
 
+/** More pixels than this are not all held at once to be looked at: the browser decodes them, and gives fewer or a part. */
+export const LARGE = 24_000_000;
+
+/** A part from the middle of a picture, at its own size, to be looked at closely. Throws where it cannot be decoded. */
+export async function middlePart(bytes: Uint8Array, side: number): Promise<Pixels> {
+  const { width, height, type } = probePicture(bytes);
+  const [w, h] = [Math.min(side, width), Math.min(side, height)];
+  const bitmap = await createImageBitmap(
+    new Blob([bytes.slice()], { type }),
+    Math.floor((width - w) / 2),
+    Math.floor((height - h) / 2),
+    w,
+    h,
+    { imageOrientation: 'none', colorSpaceConversion: 'none', premultiplyAlpha: 'none' },
+  );
+  const { context } = canvasOf(bitmap);
+  const { data } = context.getImageData(0, 0, w, h);
+  const colour = new Uint8Array(w * h * 3);
+  for (let i = 0, to = 0; i < w * h; i++) for (let c = 0; c < 3; c++) colour[to++] = data[4 * i + c]!;
+  return { width: w, height: h, space: 'RGB', colour };
+}
+
 /** The longest side of a picture on the stage, in pixels. */
 export const LONGEST_PREVIEW = 1800;
 
@@ -47,14 +69,14 @@ export async function firstLook(bytes: Uint8Array): Promise<Blob> {
  * A picture's own numbers, no larger than the stage needs. The browser decodes what it has numbers for, RGB and grey;
  * CMYK is decoded here.
  */
-export async function smallPixels(bytes: Uint8Array): Promise<Pixels> {
+export async function smallPixels(bytes: Uint8Array, longest = LONGEST_PREVIEW): Promise<Pixels> {
   const { channels, icc, width, height, type } = probePicture(bytes);
   const isPng = type === 'image/png';
-  if (channels === 4 && !isPng) return shrunk(decodePicture(bytes));
+  if (channels === 4 && !isPng) return shrunk(decodePicture(bytes), longest);
   // A small one is not worth two ways of decoding.
-  if (Math.max(width, height) <= LONGEST_PREVIEW) return decodePicture(bytes);
+  if (Math.max(width, height) <= longest) return decodePicture(bytes);
   // The profile of a PNG is packed: the browser reads it, and gives the colours as the screen has them.
-  const { context, canvas } = canvasOf(await smallBitmap(bytes, LONGEST_PREVIEW, isPng));
+  const { context, canvas } = canvasOf(await smallBitmap(bytes, longest, isPng));
   const { data } = context.getImageData(0, 0, canvas.width, canvas.height);
   const count = canvas.width * canvas.height;
   const isGray = channels <= 2 && !isPng;
@@ -81,8 +103,8 @@ export async function smallPixels(bytes: Uint8Array): Promise<Pixels> {
 }
 
 /** Every n-th pixel and row: for pictures the browser cannot give the numbers of. */
-function shrunk(pixels: Pixels): Pixels {
-  const step = Math.ceil(Math.max(pixels.width, pixels.height) / LONGEST_PREVIEW);
+function shrunk(pixels: Pixels, longest: number): Pixels {
+  const step = Math.ceil(Math.max(pixels.width, pixels.height) / longest);
   if (step <= 1) return pixels;
   const [width, height] = [Math.floor(pixels.width / step), Math.floor(pixels.height / step)];
   const channels = pixels.colour.length / (pixels.width * pixels.height);

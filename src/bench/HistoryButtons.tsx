@@ -5,7 +5,11 @@ import { redoStep, undoStep, useSession } from '../store/session';
 /** One step back and forth, each with the name of the step. */
 export function HistoryButtons() {
   const history = useSession((session) => session.history);
-  const back = history?.past.at(-1)?.name;
+  // What is still going on is undone first.
+  const going = useSession((session) =>
+    session.live && session.live.job !== session.history?.job ? session.live.name : undefined,
+  );
+  const back = going ?? history?.past.at(-1)?.name;
   const forth = history?.future.at(-1)?.name;
   return (
     <div className="join">

@@ -18,7 +18,7 @@ export function newestOnly<A, R>(ask: (asked: A) => Promise<R>, take: (answer: R
     busy = true;
     void (async () => {
       while (next) {
-        const now = next.asked;
+        const now: A = next.asked;
         next = undefined;
         try {
           take(await ask(now));

@@ -101,9 +101,11 @@ export async function layOutDemo(): Promise<void> {
   await db.notes.put({ key: 'demo' });
 }
 
-/** The demo job is there the first time the app is opened. */
-export async function layOutDemoOnce(): Promise<void> {
-  if (!(await db.notes.get('demo'))) await layOutDemo();
+/** The demo job is there the first time the app is opened; whether this was it. */
+export async function layOutDemoOnce(): Promise<boolean> {
+  if (await db.notes.get('demo')) return false;
+  await layOutDemo();
+  return true;
 }
 
 /** The key of a job in the bin. */

@@ -19,6 +19,7 @@ import { checksAgainstDrawing } from './checks';
 import { dragInPage, inksInPage, typeInPage } from './in-page';
 import { letterJob, letterParagraphs, SENTENCE } from './letter';
 import { platesAgainstGhostscript } from './plates';
+import { roomsInPage } from './rooms';
 import { flattenedAgainstLive, gangingInTime, sheetsAgainstCopies } from './sheets';
 
 /**
@@ -141,4 +142,5 @@ rmSync(folder, { recursive: true });
 
 await typeInPage();
 await inksInPage();
+await roomsInPage();
 await dragInPage();

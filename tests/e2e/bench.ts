@@ -4,8 +4,7 @@ import { type Download, expect, type Locator, type Page } from '@playwright/test
 /** Moves a user makes again and again. */
 
 export const openDemoCard = async (page: Page): Promise<void> => {
-  await page.goto('/');
-  await page.getByRole('link', { name: /Business card, Iris Calloway/ }).click();
+  await page.goto('/layout?job=hollin-and-fen&piece=card');
   await expect(element(page, 'name')).toBeVisible();
 };
 

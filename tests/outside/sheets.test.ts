@@ -13,6 +13,7 @@ import { type SheetBlock, type SheetByHand, type SheetMade, USUAL_SHEET } from '
 import { cutMarks, inkable, sideMarks } from '../../core/sheet/marks';
 import { itemsOf, SheetError, sheetPlans, turnedOver, usable } from '../../core/sheet/plan';
 import { shopOf } from '../../core/trade/shops';
+import { someOf } from '../deep';
 import { cardWith, kit, mm, openDemo } from '../kit';
 import type { PlacedBox } from './marks-seen';
 import { squaresIn } from './marks-seen';
@@ -116,10 +117,11 @@ describe('backs meet their fronts', () => {
     ['work-and-turn', 'left for right'],
     ['work-and-tumble', 'head for foot'],
   ] as const)('%s: from one form', async (turning, over) => {
-    for (const [turns, way] of [
-      [undefined, 'any'],
-      ['top–bottom', 'turned'],
-    ] as const) {
+    const ways = [
+      ['work-and-turn', undefined, 'any'],
+      ['work-and-tumble', 'top–bottom', 'turned'],
+    ] as const;
+    for (const [, turns, way] of someOf(ways, ([of]) => of === turning)) {
       const { file, up } = await written(marked(turns), { ...USUAL_SHEET, turning, way });
       expect(run('pdfinfo', [file])).toMatch(/Pages:\s+1\n/);
       const [fronts, backs] = [await seenOn(file, 1), await seenOn(file, 1, over)];

@@ -1,0 +1,244 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { type Browser, chromium, type Page } from '@playwright/test';
+
+/** A browser that is killed in the middle of the work and opened again: what of the work is there? */
+
+/** Where each element of the face lies, in CSS pixels of it, and its first colour; and when it came to look so. */
+interface Seen {
+  at: number;
+  look: Record<string, string>;
+}
+
+/** What came of one kill. */
+export interface Killed {
+  /** Whether the job could be opened and shown. */
+  readable: boolean;
+  /** How long before the kill the oldest state that is lost was on the stage, in milliseconds; undefined where none is. */
+  lost: number | undefined;
+  /** Edits that were seen before it. */
+  edits: number;
+}
+
+/** Reads the stage at each frame; runs in the page. */
+const WATCH = `(() => {
+  const seen = (window.__seen = []);
+  let last = '';
+  const look = () => {
+    const face = document.querySelector('svg[data-face]');
+    if (!face) return undefined;
+    const box = face.getBoundingClientRect();
+    // In shares of the face, however large it is shown.
+    const k = 850 / box.width;
+    const of = { face: face.getAttribute('data-face') };
+    for (const each of face.querySelectorAll('[data-element]')) {
+      const b = each.getBoundingClientRect();
+      const n = (v) => Math.round(v * 2) / 2;
+      const fill = each.querySelector('path')?.getAttribute('fill') ?? '';
+      of[each.getAttribute('data-element')] = [n(k * (b.x - box.x)), n(k * (b.y - box.y)), n(k * b.width), n(k * b.height), fill].join(' ');
+    }
+    return of;
+  };
+  window.__look = look;
+  const frame = () => {
+    const now = look();
+    const text = JSON.stringify(now);
+    if (now && text !== last) {
+      last = text;
+      seen.push({ at: Date.now(), look: now });
+    }
+    requestAnimationFrame(frame);
+  };
+  requestAnimationFrame(frame);
+})()`;
+
+/** The same look but for a pixel, which a transform on the way and a path at rest may differ by. */
+function isSame(a: Seen['look'], b: Seen['look']): boolean {
+  const ids = Object.keys(a);
+  if (ids.length !== Object.keys(b).length) return false;
+  return ids.every((id) => {
+    if (id === 'face') return a[id] === b[id];
+    const [p, q] = [a[id]!.split(' '), b[id]?.split(' ') ?? []];
+    return p.length === q.length && p.every((v, i) => (i < 4 ? Math.abs(Number(v) - Number(q[i])) <= 1.5 : v === q[i]));
+  });
+}
+
+const ARGS = [
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--window-size=1280,900',
+  '--remote-debugging-port=0',
+];
+
+async function open(folder: string): Promise<{ child: ChildProcess; browser: Browser; page: Page }> {
+  const child = spawn('/usr/bin/chromium', [...ARGS, `--user-data-dir=${folder}`, 'about:blank'], {
+    detached: true,
+    stdio: ['ignore', 'ignore', 'pipe'],
+  });
+  const address = await new Promise<string>((resolve, reject) => {
+    let said = '';
+    child.stderr!.on('data', (data: Buffer) => {
+      said += data.toString();
+      const found = /DevTools listening on (ws:\S+)/.exec(said)?.[1];
+      if (found) resolve(found);
+    });
+    child.on('exit', () => reject(new Error(`The browser did not start: ${said.slice(-300)}`)));
+  });
+  const browser = await chromium.connectOverCDP(address);
+  const page = await browser.contexts()[0]!.newPage();
+  await page.setViewportSize({ width: 1280, height: 800 });
+  return { child, browser, page };
+}
+
+const CARD = '/layout?job=hollin-and-fen&piece=card';
+
+async function openCard(page: Page, home: string): Promise<boolean> {
+  await page.addInitScript(WATCH);
+  await page.goto(home + CARD);
+  return page
+    .locator('[data-element="name"] path')
+    .first()
+    .waitFor({ timeout: 20_000 })
+    .then(
+      () => true,
+      () => false,
+    );
+}
+
+/** Something a person does, at random: most of it leaves something on the stage. */
+async function work(page: Page, random: () => number): Promise<void> {
+  const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
+  const middle = async (id: string) => {
+    const box = await page.locator(`[data-element="${id}"]`).first().boundingBox();
+    return box && { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  };
+  switch (pick(['drag', 'drag', 'held', 'length', 'nudge', 'undo', 'redo', 'delete', 'text', 'colour'] as const)) {
+    case 'drag':
+    case 'held': {
+      const from = await middle(pick(['fern', 'title', 'name', 'contact']));
+      if (!from) return;
+      await page.mouse.move(from.x, from.y);
+      await page.mouse.down();
+      for (let i = 1; i <= 10; i++)
+        await page.mouse.move(from.x + i * (random() * 10 - 5), from.y + i * (random() * 6 - 3));
+      if (random() < 0.7) await page.mouse.up();
+      return;
+    }
+    case 'length': {
+      const at = await middle('fern');
+      if (!at) return;
+      await page.mouse.click(at.x, at.y);
+      const field = page.getByLabel('X', { exact: true });
+      if (!(await field.isVisible())) return;
+      await field.fill(String(Math.round(random() * 300) / 10));
+      await field.press('Enter');
+      return;
+    }
+    case 'nudge':
+      for (let i = 0; i < 4; i++) await page.keyboard.press(pick(['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown']));
+      return;
+    case 'undo':
+      return page.keyboard.press('Control+z');
+    case 'redo':
+      return page.keyboard.press('Control+y');
+    case 'delete': {
+      const at = await middle('rule');
+      if (at) await page.mouse.click(at.x, at.y);
+      return page.keyboard.press('Delete');
+    }
+    case 'text': {
+      const at = await middle('title');
+      if (!at) return;
+      await page.mouse.dblclick(at.x, at.y);
+      await page.keyboard.type(pick(['Gardener', 'Head', 'Planting and pruning']), { delay: 15 });
+      if (random() < 0.6) await page.keyboard.press('Escape');
+      return;
+    }
+    case 'colour': {
+      const inks = page.getByRole('group', { name: 'Inks of the job' }).getByRole('button');
+      if ((await inks.count()) > 0)
+        await inks.nth(Math.floor(random() * (await inks.count()))).click({ timeout: 1000 });
+    }
+  }
+}
+
+/** Works for a moment, kills the browser, opens it again and looks. `home` is the app's address. */
+export async function killOnce(home: string, random: () => number): Promise<Killed> {
+  const folder = mkdtempSync(join(tmpdir(), 'tidy-kill-'));
+  const children: ChildProcess[] = [];
+  const end = (child: ChildProcess): void => {
+    try {
+      process.kill(-child.pid!, 'SIGKILL');
+    } catch {
+      // It is gone already.
+    }
+  };
+  try {
+    const first = await open(folder);
+    children.push(first.child);
+    await first.page.goto(home);
+    await first.page.getByRole('link', { name: /Business card, Iris/ }).waitFor();
+    if (!(await openCard(first.page, home))) throw new Error('The card did not open the first time.');
+    let seen: Seen[] = [];
+    let isOver = false;
+    // What has been seen is fetched all the time: after the kill there is nobody to ask.
+    const fetching = (async () => {
+      while (!isOver) {
+        const more = (await first.page.evaluate('window.__seen.splice(0)').catch(() => [])) as Seen[];
+        seen = [...seen, ...more];
+        await new Promise((resolve) => setTimeout(resolve, 5));
+      }
+    })();
+    const until = Date.now() + 600 + random() * 2500;
+    const working = (async () => {
+      while (Date.now() < until) await work(first.page, random).catch(() => undefined);
+    })();
+    await new Promise((resolve) => setTimeout(resolve, until - Date.now()));
+    end(first.child);
+    const killed = Date.now();
+    isOver = true;
+    await Promise.all([fetching, working]);
+    await first.browser.close().catch(() => undefined);
+
+    const second = await open(folder);
+    children.push(second.child);
+    const readable = await openCard(second.page, home);
+    if (!readable) return { readable, lost: undefined, edits: seen.length };
+    // Words are set and pictures come: what is shown settles.
+    let look = (await second.page.evaluate('window.__look()')) as Seen['look'];
+    for (let i = 0; i < 20; i++) {
+      await second.page.waitForTimeout(100);
+      const now = (await second.page.evaluate('window.__look()')) as Seen['look'];
+      if (JSON.stringify(now) === JSON.stringify(look) && i > 2) break;
+      look = now;
+    }
+    // The other side may have been looked at last: what was done is told by this one.
+    seen = seen.filter((each) => each.look['face'] === look['face']);
+    const found = seen.findLastIndex((each) => isSame(each.look, look));
+    const gone = seen[found + 1];
+    return { readable, lost: gone && killed - gone.at, edits: seen.length };
+  } finally {
+    for (const child of children) end(child);
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    rmSync(folder, { recursive: true, force: true, maxRetries: 5, retryDelay: 200 });
+  }
+}
+
+/** The same numbers each time: Mulberry32. */
+export function seeded(seed: number): () => number {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(state ^ (state >>> 15), state | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+}

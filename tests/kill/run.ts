@@ -1,0 +1,49 @@
+import { spawn } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { type Killed, killOnce, seeded } from './kill';
+
+/** `npm run kill -- [how many] [seed]`: kills the browser in the middle of the work, again and again, and counts what is lost. */
+
+const PORT = 4360;
+const [many = 1000, seed = 1] = process.argv.slice(2).map(Number);
+/** What was on the stage so long before must be there again, in milliseconds. */
+const HELD = 250;
+
+const server = spawn(process.execPath, [fileURLToPath(new URL('../../scripts/serve.mjs', import.meta.url))], {
+  env: { ...process.env, PORT: String(PORT) },
+  stdio: ['ignore', 'ignore', 'inherit'],
+});
+process.on('exit', () => server.kill());
+await new Promise((resolve) => setTimeout(resolve, 1500));
+
+const random = seeded(seed);
+const all: Killed[] = [];
+let broken = 0;
+const going = async (): Promise<void> => {
+  while (all.length + broken < many)
+    try {
+      const killed = await killOnce(`http://127.0.0.1:${PORT}`, random);
+      all.push(killed);
+      if (!killed.readable || (killed.lost ?? 0) >= HELD) console.log(JSON.stringify(killed));
+    } catch (error) {
+      broken++;
+      console.log(`not counted: ${(error as Error).message.split('\n')[0]}`);
+    }
+};
+await Promise.all([going(), going()]);
+server.kill();
+
+const lost = all.flatMap((each) => each.lost ?? []).sort((a, b) => a - b);
+const BINS = [0, 25, 50, 100, 150, 200, 250, 500, 1000, Number.POSITIVE_INFINITY];
+console.log(`${all.length} kills, ${all.reduce((sum, { edits }) => sum + edits, 0)} states seen on the stage`);
+console.log(`unreadable: ${all.filter(({ readable }) => !readable).length}`);
+console.log(
+  `nothing lost: ${all.length - lost.length}; the oldest lost state was on the stage so long before the kill:`,
+);
+for (const [i, from] of BINS.slice(0, -1).entries()) {
+  const count = lost.filter((ms) => ms >= from && ms < BINS[i + 1]!).length;
+  if (count > 0) console.log(`  ${from} to ${BINS[i + 1]} ms: ${count}`);
+}
+const failed = all.filter(({ readable, lost: ms }) => !readable || (ms ?? 0) >= HELD).length;
+console.log(`${all.length - failed} passed, ${failed} failed`);
+process.exit(failed > 0 || all.length === 0 ? 1 : 0);
