@@ -13,10 +13,10 @@ import { pressConditionOf } from '../core/job/press-of';
 import { shopIn } from '../core/job/shops-of';
 import { sourcesOf } from '../core/scene/sources';
 import type { ShopSpec } from '../core/trade/schema';
+import type { Command } from './command';
 import { CliError, openJob, pieceAsked, readGiven } from './given';
 import { kept } from './kept';
 import { loadKit, loadSpeller } from './kit';
-import type { Command } from './tidy';
 
 /** The shop spec in a file, checked. */
 export function shopGiven(path: string): ShopSpec {

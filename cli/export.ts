@@ -10,9 +10,9 @@ import { pressConditionOf } from '../core/job/press-of';
 import { shopIn } from '../core/job/shops-of';
 import { FURTHER_MARKS } from '../core/scene/marks';
 import { OFFICE_SHEETS, type OfficeSheet } from '../core/scene/office-sheet';
+import type { Command } from './command';
 import { CliError, openJob, pieceAsked } from './given';
 import { loadKit } from './kit';
-import type { Command } from './tidy';
 
 function facesGiven(text: string | boolean | undefined, count: number): number[] {
   if (typeof text !== 'string') return Array.from({ length: count }, (_, i) => i);

@@ -1,8 +1,8 @@
 import { SyntaxFault } from '../core/files/pdf/parsed/syntax';
 import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
 import { type RuleSeen, type Standard, verify } from '../core/files/pdf/rules';
+import type { Command } from './command';
 import { CliError, readGiven } from './given';
-import type { Command } from './tidy';
 
 const STANDARDS: readonly Standard[] = ['PDF/X-4', 'PDF/X-1a:2003', 'PDF/X-1a:2001'];
 

@@ -1,7 +1,7 @@
 import { pieceFacts } from '../core/checks/piece-facts';
 import { formatSize, fromPoints } from '../core/units/length';
+import type { Command } from './command';
 import { openJob } from './given';
-import type { Command } from './tidy';
 
 const millimetres = (points: number): number => Math.round(fromPoints(points, 'mm') * 1000) / 1000;
 

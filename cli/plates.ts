@@ -8,9 +8,9 @@ import { separatedPictures } from '../core/devices/plates/pictures';
 import { highestOf } from '../core/devices/plates/readings';
 import { pressConditionOf } from '../core/job/press-of';
 import { shopIn } from '../core/job/shops-of';
+import type { Command } from './command';
 import { CliError, openJob, pieceAsked } from './given';
 import { loadKit } from './kit';
-import type { Command } from './tidy';
 
 const PPI = { usual: 150, least: 10, most: 1200 };
 

@@ -10,9 +10,9 @@ import { shopIn } from '../core/job/shops-of';
 import { cuttingPlan } from '../core/sheet/cutting';
 import { itemsOf, SheetError, sheetPlans, trimsOf } from '../core/sheet/plan';
 import { PRESS_SHEETS } from '../core/trade/press-sheets';
+import type { Command } from './command';
 import { CliError, openJob, pieceAsked } from './given';
 import { loadKit } from './kit';
-import type { Command } from './tidy';
 
 /** The sheet that the job has for a piece, with what is asked for instead. */
 function sheetGiven(made: SheetMade, options: Parameters<Command['run']>[1]): SheetMade {

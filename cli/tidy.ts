@@ -1,13 +1,8 @@
 import { parseArgs } from 'node:util';
+import type { Command } from './command';
 import { CliError } from './given';
 
 /** `tidy`, the headless twin: the app's core without its interface. Errors: one line to stderr, exit 2. */
-
-export interface Command {
-  help: string;
-  options: NonNullable<Parameters<typeof parseArgs>[0]>['options'];
-  run(job: string, options: Record<string, string | boolean | undefined>): Promise<number>;
-}
 
 /** Each is loaded when it is asked for: most of them need what the others do not. */
 const COMMANDS: Record<string, () => Promise<Command>> = {

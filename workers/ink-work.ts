@@ -1,6 +1,7 @@
 import type { Finding } from '../core/checks/check';
 import { trimOf } from '../core/checks/check';
-import { checkPlates, layPiece, type PlateContext } from '../core/checks/on-plates';
+import { checkPlates, layPiece } from '../core/checks/on-plates';
+import type { PlateContext } from '../core/checks/plate-check';
 import { clustersOf } from '../core/colour/clusters';
 import type { ColourEngine, Press } from '../core/colour/engine';
 import type { Cmyk, Lab } from '../core/colour/ink';

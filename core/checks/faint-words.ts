@@ -1,7 +1,7 @@
 import { INK_LIMITS, INK_SOURCE } from '../trade/ink-limits';
 import { atElement } from './at-element';
 import type { Finding } from './check';
-import type { PlateCheck } from './on-plates';
+import type { PlateCheck } from './plate-check';
 
 export const faintWords: PlateCheck = {
   id: 'faint-words',

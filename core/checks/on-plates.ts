@@ -2,40 +2,19 @@ import { type PlateGrid, type PlatesAsked, partOf, platesDevice } from '../devic
 import { cellsAnInch } from '../devices/plates/pictures';
 import { totalsOf } from '../devices/plates/readings';
 import { outset } from '../geometry/box';
-import type { Element, Job, Piece } from '../job/schema';
+import type { Job, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
 import { asFace } from '../job/turned';
 import { drawElement, elementBox } from '../scene/face';
 import { groundsOf, mayOverprint } from '../scene/grounds';
 import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
-import { type Check, type CheckContext, type CheckKit, type Finding, type Fix, trimOf } from './check';
+import { type CheckContext, type CheckKit, type Finding, trimOf } from './check';
 import { faintWords } from './faint-words';
 import { picturesOutOfGamut } from './pictures-out-of-gamut';
+import type { FixContext, PlateCheck, PlateContext } from './plate-check';
 import { totalInk } from './total-ink';
 import { contrastOf } from './words-on-plates';
-
-/** What a check that reads the plates looks at besides. */
-export interface PlateContext extends CheckContext {
-  grid: PlateGrid;
-  /** The sum of the plates at each cell. */
-  totals: Float32Array;
-  /** How far words stand out from what lies under them, by their ids; CIE L*. */
-  contrasts: ReadonlyMap<string, number>;
-  /** The separated pictures. */
-  picture: PlatesAsked['picture'];
-  /** What overprinting elements and the several things below them come to, by their ids. */
-  mixtures: ReadonlyMap<string, PlateGrid>;
-}
-
-/** What a fix is worked out from: the plates may be elsewhere by then. */
-export type FixContext = Pick<CheckContext, 'sources' | 'press'>;
-
-export interface PlateCheck extends Omit<Check, 'run'> {
-  /** Findings as plain data, without fixes. */
-  run(context: PlateContext): Finding[];
-  mend?(element: Element, finding: Finding, context: FixContext): Fix | undefined;
-}
 
 export const PLATE_CHECKS: readonly PlateCheck[] = [totalInk, faintWords, picturesOutOfGamut];
 

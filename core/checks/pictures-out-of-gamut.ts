@@ -7,7 +7,7 @@ import { imageOf } from '../scene/images';
 import { turnOf } from '../scene/turn';
 import { INK_LIMITS, INK_SOURCE } from '../trade/ink-limits';
 import type { Finding } from './check';
-import type { PlateCheck, PlateContext } from './on-plates';
+import type { PlateCheck, PlateContext } from './plate-check';
 
 /** The cells of a picture that the press cannot reach, where they lie on the face, and how many of it are seen. */
 function farPlaces(picture: Picture, { sources, picture: separated }: PlateContext) {

@@ -8,7 +8,7 @@ import { paintsShown } from '../job/paints-shown';
 import type { Element } from '../job/schema';
 import { INK_LIMITS } from '../trade/ink-limits';
 import { type Finding, type Fix, trimOf } from './check';
-import type { FixContext, PlateCheck, PlateContext } from './on-plates';
+import type { FixContext, PlateCheck, PlateContext } from './plate-check';
 
 /** The topmost thing whose ink lies at a point. */
 const topAt = ({ face, sources }: PlateContext, { x, y }: WetPlace['at']): Element | undefined =>

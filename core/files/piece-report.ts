@@ -1,7 +1,8 @@
 import { encode as encodePng } from 'fast-png';
 import { asShopAsks, checkPiece } from '../checks';
 import { letStand } from '../checks/let-stand';
-import { checkPlates, layPiece, type PlateContext } from '../checks/on-plates';
+import { checkPlates, layPiece } from '../checks/on-plates';
+import type { PlateContext } from '../checks/plate-check';
 import { viewOf } from '../devices/plates/view';
 import { type Box, outset } from '../geometry/box';
 import type { Job, Piece } from '../job/schema';

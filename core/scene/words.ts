@@ -9,7 +9,7 @@ import { lookOf, plainText, setParagraphsOf, settingOf } from '../job/look';
 import type { Words, WordsPath } from '../job/schema';
 import { TYPE_LIMITS } from '../trade/type-limits';
 import { type OnPath, onPath } from '../type/on-path';
-import type { SetRun } from '../type/set-line';
+import type { SetRun } from '../type/set-run';
 import { type SetWords, setWords } from '../type/set-words';
 import type { Icon } from '../type/style';
 import { plates } from './colour';

@@ -1,8 +1,8 @@
 import { type Box, contains, overlaps } from '../geometry/box';
 import type { SheetBlock, SheetByHand } from '../job/sheet';
 import { cuttingPlan, NotCuttable } from './cutting';
+import type { Placed, SheetForm, SheetItem } from './form';
 import type { Form, Slot } from './gang';
-import type { Placed, SheetForm, SheetItem } from './plan';
 import { gridOf } from './search';
 import { SheetError } from './sheet-error';
 

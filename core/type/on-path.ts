@@ -1,5 +1,5 @@
 import { alongFor, beside, placeAlong, reversed, type Walk } from '../geometry/walk';
-import type { SetRun } from './set-line';
+import type { SetRun } from './set-run';
 import { anchorShare, type SetWords } from './set-words';
 import type { Alignment } from './style';
 

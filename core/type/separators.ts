@@ -1,4 +1,4 @@
-import type { SetRun } from './set-line';
+import type { SetRun } from './set-run';
 import type { Paragraph } from './style';
 
 /** What stands between the details of a row. */

@@ -2,17 +2,8 @@ import { evenGaps } from './even-gaps';
 import type { Font, FontBook, Glyph } from './font';
 import { type Run, type Styled, visualOrder } from './runs';
 import { centreSeparators, HANGING } from './separators';
+import type { SetRun } from './set-run';
 import type { Lettering, Setting } from './style';
-
-/** Glyphs of one look at their place in a line. `x` in points from the line's start; `glyphs` carry tracking and justification. */
-export interface SetRun {
-  lettering: Lettering;
-  font: Font;
-  text: string;
-  glyphs: readonly Glyph[];
-  x: number;
-  width: number;
-}
 
 /** A line before it is placed in its frame: what it holds and how wide it is, in points. */
 export interface SetLine {

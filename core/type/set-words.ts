@@ -1,7 +1,7 @@
 import type { Box } from '../geometry/box';
 import type { FontBook } from './font';
-import type { SetRun } from './set-line';
 import { type SetParagraph, setParagraph } from './set-paragraph';
+import type { SetRun } from './set-run';
 import type { Alignment, Lettering, Paragraph, Setting } from './style';
 
 /** How a frame holds its words. Sizes and inset in points. */

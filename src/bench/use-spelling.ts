@@ -22,6 +22,7 @@ export function useSpelling(piece: Piece | undefined, spelling: Spelling | undef
   );
   const [answered, setAnswered] = useState(0);
   const [tries, setTries] = useState(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a try that failed is made once more
   useEffect(() => {
     if (!language) return;
     const asked = words.filter((word) => !answers.has(key(language, word)));

@@ -2,7 +2,7 @@ import { type PointerEvent, useState } from 'react';
 import { type Point, unionOf } from '../../../core/geometry/box';
 import type { SheetBlock } from '../../../core/job/sheet';
 import { slotsOf } from '../../../core/sheet/by-hand';
-import type { SheetItem } from '../../../core/sheet/plan';
+import type { SheetItem } from '../../../core/sheet/form';
 
 const pointOf = (event: PointerEvent<SVGElement>): Point => {
   const { ownerSVGElement: svg } = event.currentTarget;

@@ -8,8 +8,9 @@ import { printedFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import { colourArea } from '../../../core/sheet/colour-area';
 import type { Cut } from '../../../core/sheet/cutting';
+import type { Placed, SheetForm, SheetItem } from '../../../core/sheet/form';
 import { cutMarks, inkable } from '../../../core/sheet/marks';
-import { bleedOn, type Placed, type SheetForm, type SheetItem } from '../../../core/sheet/plan';
+import { bleedOn } from '../../../core/sheet/plan';
 import { useBench, usePrinted } from '../../bench/bench';
 import { FaceArt } from '../../bench/FaceArt';
 

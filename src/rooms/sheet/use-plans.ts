@@ -1,7 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Job, Piece } from '../../../core/job/schema';
 import type { SheetMade } from '../../../core/job/sheet';
-import { itemsOf, type SheetItem, type SheetPlan } from '../../../core/sheet/plan';
+import type { SheetItem } from '../../../core/sheet/form';
+import { itemsOf, type SheetPlan } from '../../../core/sheet/plan';
 import { hireSheetRoom } from '../../../workers/sheet-room';
 
 export interface Plans {

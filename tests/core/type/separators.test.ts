@@ -6,7 +6,7 @@ import type { Words } from '../../../core/job/schema';
 import { sourcesOf } from '../../../core/scene/sources';
 import { wordsSet } from '../../../core/scene/words';
 import { SEPARATOR_SIGNS } from '../../../core/type/separators';
-import type { SetRun } from '../../../core/type/set-line';
+import type { SetRun } from '../../../core/type/set-run';
 import { cardWith, kit } from '../../kit';
 
 const DETAILS = '01632 960 118\niris@hollinandfen.example\nFen Lane';
