@@ -17,18 +17,23 @@ export interface Patch {
 /** Less ink than this is no difference that a plate could hold. */
 const NO_DIFFERENCE = 1 / 1020;
 
-/** The cells at which two grids of one size differ. */
-export function changed(before: PlateGrid, after: PlateGrid): number[] {
-  const cells = new Set<number>();
+/** The cells at which two grids of one size differ, in order. */
+export function changed(before: PlateGrid, after: PlateGrid): Uint32Array {
+  // A set of numbers holds no more than 2 to the 24th of them: an A3 sheet at 300 cells an inch has more.
+  const differs = new Uint8Array(after.width * after.height);
   for (const [plate, now] of after.plates) {
     const was = before.plates.get(plate);
-    for (let i = 0; i < now.length; i++) if (Math.abs(now[i]! - (was?.[i] ?? 0)) > NO_DIFFERENCE) cells.add(i);
+    for (let i = 0; i < now.length; i++) if (Math.abs(now[i]! - (was?.[i] ?? 0)) > NO_DIFFERENCE) differs[i] = 1;
   }
-  return [...cells];
+  let count = 0;
+  for (const differ of differs) count += differ;
+  const cells = new Uint32Array(count);
+  for (let i = 0, to = 0; i < differs.length; i++) if (differs[i]) cells[to++] = i;
+  return cells;
 }
 
 /** What all of these cells have on the plates, where they all have the same. */
-export function evenPlates({ plates }: PlateGrid, cells: readonly number[]): Plates | undefined {
+export function evenPlates({ plates }: PlateGrid, cells: Uint32Array): Plates | undefined {
   const even: Record<string, number> = {};
   for (const [plate, amounts] of plates) {
     const first = amounts[cells[0]!]!;
@@ -39,14 +44,14 @@ export function evenPlates({ plates }: PlateGrid, cells: readonly number[]): Pla
 }
 
 /** The plates with ink at any of the cells, as a colour space orders them. */
-function platesAt({ plates }: PlateGrid, cells: readonly number[]): string[] {
+function platesAt({ plates }: PlateGrid, cells: Uint32Array): string[] {
   return platesInOrder(
     [...plates].flatMap(([plate, amounts]) => (cells.some((cell) => amounts[cell]! > NO_DIFFERENCE) ? [plate] : [])),
   );
 }
 
 /** A patch of the given cells, no larger than they need, and where it lies on the face. */
-export function patchOf(grid: PlateGrid, cells: readonly number[]): { patch: Patch; place: Matrix } {
+export function patchOf(grid: PlateGrid, cells: Uint32Array): { patch: Patch; place: Matrix } {
   let [left, top, right, bottom] = [grid.width, grid.height, 0, 0];
   for (const cell of cells) {
     const [x, y] = [cell % grid.width, Math.floor(cell / grid.width)];
@@ -94,5 +99,5 @@ export function mixedOver(ink: Plates, opacity: number, ground: PlateGrid): Plat
 export const wholePatch = (grid: PlateGrid): ReturnType<typeof patchOf> =>
   patchOf(
     grid,
-    Array.from({ length: grid.width * grid.height }, (_, cell) => cell),
+    Uint32Array.from({ length: grid.width * grid.height }, (_, cell) => cell),
   );
