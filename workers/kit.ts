@@ -33,7 +33,9 @@ export interface KitShelf {
   /** Added fonts whose files are gone: they are shown in the plain typeface, and asked for again the next time. */
   lostFonts(): ReadonlySet<string>;
   loadProfiles(hashes: Iterable<string>): Promise<void>;
+  /** Whether each has been loaded, or is known to be gone. */
   profilesLoaded(hashes: Iterable<string>): boolean;
+  lostProfiles(): ReadonlySet<string>;
 }
 
 const PROFILE_URLS = import.meta.glob<string>('/assets/profiles/*.icc', {
@@ -78,6 +80,7 @@ export function openKit(bytesOf: BytesOf): KitShelf {
   const fontFiles = new Map<string, Uint8Array>();
   const lost = new Set<string>();
   const ownProfiles = new Map<string, Uint8Array>();
+  const lostProfiles = new Set<string>();
   const presses = new Map<string, Press>();
   let kit: Kit | undefined;
 
@@ -120,8 +123,10 @@ export function openKit(bytesOf: BytesOf): KitShelf {
       for (const hash of hashes) {
         const bytes = ownProfiles.has(hash) ? undefined : await bytesOf(hash);
         if (bytes) ownProfiles.set(hash, bytes);
+        else if (!ownProfiles.has(hash)) lostProfiles.add(hash);
       }
     },
-    profilesLoaded: (hashes) => [...hashes].every((hash) => ownProfiles.has(hash)),
+    profilesLoaded: (hashes) => [...hashes].every((hash) => ownProfiles.has(hash) || lostProfiles.has(hash)),
+    lostProfiles: () => lostProfiles,
   };
 }

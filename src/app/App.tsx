@@ -5,7 +5,9 @@ import { BenchHost } from '../bench/BenchHost';
 import { WorkNotices } from '../bench/SaveState';
 import { NewerNotice } from '../offline/NewerNotice';
 import { keepOffline } from '../offline/register';
-import { goTo } from '../parts/address';
+import { commitField, goTo } from '../parts/address';
+import { clearUnused } from '../store/assets';
+import { clearOldBin } from '../store/bin';
 import { flush } from '../store/saving';
 
 type Load = () => Promise<{ default: ComponentType }>;
@@ -60,6 +62,23 @@ function useRestLater(): void {
   }, []);
 }
 
+/** What nobody can come back to any more is cleared away, when there is time. */
+function useTidying(): void {
+  useEffect(() => {
+    const wait = setTimeout(
+      () =>
+        requestIdleCallback(
+          () =>
+            void clearOldBin()
+              .then(() => clearUnused())
+              .catch(() => undefined),
+        ),
+      20_000,
+    );
+    return () => clearTimeout(wait);
+  }, []);
+}
+
 /** Plain links between rooms stay in the page; new tabs, other sites and downloads are the browser's. */
 function useInnerLinks(): void {
   useEffect(() => {
@@ -73,7 +92,11 @@ function useInnerLinks(): void {
       goTo(link.pathname + link.search);
     };
     document.addEventListener('click', click);
-    return () => document.removeEventListener('click', click);
+    window.addEventListener('popstate', commitField);
+    return () => {
+      document.removeEventListener('click', click);
+      window.removeEventListener('popstate', commitField);
+    };
   }, []);
 }
 
@@ -123,6 +146,7 @@ export default function App() {
   const room = ROOMS[name];
   useRestLater();
   useInnerLinks();
+  useTidying();
   useEffect(keepOffline, []);
   useEffect(() => {
     document.title = `${room?.title ?? 'Not found'} · Tidy Edge`;

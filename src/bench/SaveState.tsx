@@ -1,5 +1,6 @@
 import { keepAfterAll, useSaving } from '../store/saving';
 import { dismissRefusal, useSession } from '../store/session';
+import { MissingFiles } from './MissingFiles';
 
 const MB = 1e6;
 
@@ -24,7 +25,6 @@ export function SaveState() {
 export function WorkNotices() {
   const refused = useSession((session) => session.refused);
   const { gone, room } = useSaving();
-  if (!refused && !gone && room === undefined) return null;
   return (
     <div className="pointer-events-none fixed top-15 right-0 left-0 z-40 grid justify-items-center gap-2 px-4">
       {gone && (
@@ -46,6 +46,7 @@ export function WorkNotices() {
           </button>
         </p>
       )}
+      <MissingFiles />
       {room !== undefined && (
         <p role="status" className="notice">
           {Math.round(room / MB)} MB of this browser’s storage are left. Delete jobs that are not needed, or export them

@@ -13,6 +13,7 @@ export const {
   fontFile,
   lostFonts,
   loadProfiles,
+  lostProfiles,
   profilesLoaded,
 } = openKit(bytesOf);
 

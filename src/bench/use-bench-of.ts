@@ -10,10 +10,12 @@ import { shopIn } from '../../core/job/shops-of';
 import { asFace } from '../../core/job/turned';
 import { shownFaces } from '../../core/scene/shown-faces';
 import { sourcesOf } from '../../core/scene/sources';
+import { CONDITIONS } from '../../core/trade/conditions';
 import { echoUnit } from '../../core/units/length';
 import { useJob, useSession } from '../store/session';
 import { db } from '../store/shelf';
 import type { Bench, Found, Printed } from './bench';
+import { lostProfiles } from './kit';
 import { useFonts } from './use-fonts';
 import { useInks } from './use-inks';
 import { useKit } from './use-kit';
@@ -56,9 +58,11 @@ export function useBenchOf(
   const shop = piece && shopIn(job, piece.shop);
   const condition = useMemo(() => (job && shop ? pressConditionOf(job, shop) : undefined), [job, shop]);
   const profilesHere = useProfiles(job);
-  const press = kit && condition && profilesHere ? kit.press(condition) : undefined;
+  // A profile that is gone is named over the room; until it is handed in again the work is shown for a press that ships.
+  const shownFor = condition && lostProfiles().has(condition.id) ? CONDITIONS[0]! : condition;
+  const press = kit && shownFor && profilesHere ? kit.press(shownFor) : undefined;
   const pieces = useMemo(() => (isWide ? (job?.pieces ?? []) : piece ? [piece] : []), [isWide, job?.pieces, piece]);
-  const previews = usePreviews(job, condition, pieces);
+  const previews = usePreviews(job, shownFor, pieces);
   const inks = job?.inks;
   const assets = job?.assets;
   const styles = job?.styles;

@@ -219,6 +219,8 @@ if (typeof window !== 'undefined') {
     if (document.visibilityState === 'hidden' && !isKept(useSession.getState())) void write();
   });
   window.addEventListener('beforeunload', (event) => {
+    // A field that is being typed into is done with, as if it were left.
+    if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
     if (isKept(useSession.getState()) || useSaving.getState().gone) return;
     void write();
     event.preventDefault();

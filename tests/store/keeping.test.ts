@@ -122,7 +122,8 @@ describe('the bin', () => {
     await binTemplate((await db.templates.get('t'))!);
     expect(await db.templates.count()).toBe(0);
     await restore(await only());
-    expect((await db.templates.get('t'))?.file).toEqual(file);
+    // Compared as bytes: the matcher would look at millions of them one by one.
+    expect(Buffer.compare((await db.templates.get('t'))!.file, file)).toBe(0);
   });
   it('says so where what it belongs to is gone, and keeps it', async () => {
     await binPiece(now(), 'letterhead');

@@ -1,0 +1,81 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useState } from 'react';
+import { hashOf } from '../../core/files/hash';
+import type { Job } from '../../core/job/schema';
+import { filesOf, keepAsset } from '../store/assets';
+import { jobIn, useSession } from '../store/session';
+import { db } from '../store/shelf';
+import { pressRoom } from './kit';
+
+/** What a file of a job is, in words. */
+function nameOf(job: Job, hash: string): string {
+  const { assets, fonts, conditions } = job;
+  if (assets[hash]) return `the picture ${assets[hash].name}`;
+  if (fonts[hash]) return `the font ${fonts[hash].family} ${fonts[hash].style}`;
+  return `the ICC profile ${conditions[hash]?.name ?? ''}`.trim();
+}
+
+/** The hashes that a file may be known by: as it is, and a packed font as the plain one in it. */
+async function hashesOf(file: File, bytes: Uint8Array): Promise<[string, Uint8Array][]> {
+  const found: [string, Uint8Array][] = [[hashOf(bytes), bytes]];
+  if (/\.(ttf|otf|woff2?)$/i.test(file.name)) {
+    const font = await pressRoom().takeInFont(bytes);
+    found.push([font.hash, font.bytes]);
+  }
+  return found;
+}
+
+/** Files of the job that this browser has not got any more: named in every room, and taken when they are handed in again. */
+export function MissingFiles() {
+  const job = useSession(jobIn);
+  const wanted = job ? filesOf(job).join() : '';
+  const missing = useLiveQuery(async () => {
+    const all = wanted === '' ? [] : wanted.split(',');
+    const rows = await db.assets.where('hash').anyOf(all).primaryKeys();
+    const here = new Set(rows);
+    return all.filter((hash) => !here.has(hash));
+  }, [wanted]);
+  const [message, setMessage] = useState<string>();
+  if (!job || !missing || missing.length === 0) return null;
+  async function take(files: Iterable<File>): Promise<void> {
+    setMessage(undefined);
+    const others: string[] = [];
+    for (const file of files)
+      try {
+        const found = await hashesOf(file, new Uint8Array(await file.arrayBuffer()));
+        const fits = found.find(([hash]) => missing?.includes(hash));
+        if (fits) await keepAsset(...fits);
+        else others.push(`${file.name} is another file.`);
+      } catch (error) {
+        others.push(`${file.name}: ${(error as Error).message}`);
+      }
+    if (others.length > 0) setMessage(others.join(' '));
+    // What was shown without it is drawn anew.
+    else location.reload();
+  }
+  return (
+    <p role="alert" className="notice">
+      <span>
+        Missing:{' '}
+        {missing
+          .slice(0, 4)
+          .map((hash) => nameOf(job, hash))
+          .join(', ')}
+        {missing.length > 4 ? ` and ${missing.length - 4} more` : ''}. {message}
+      </span>
+      <label className="btn btn-xs btn-primary focus-within:outline-2">
+        Add files…
+        <input
+          type="file"
+          multiple
+          className="sr-only"
+          aria-label="Missing files"
+          onChange={(event) => {
+            void take([...(event.target.files ?? [])]);
+            event.target.value = '';
+          }}
+        />
+      </label>
+    </p>
+  );
+}
