@@ -76,7 +76,8 @@ function listPostRules() {
 listPostRules();
 if (packagesMissing()) {
   console.error('Installing npm packages…');
-  run('npm', ['ci', '--no-audit', '--no-fund']);
+  // No package needs a script of its own to be installed, and none gets to run one.
+  run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund']);
 }
 if (process.argv.includes('--test')) {
   const missing = Object.entries(DEBIAN).flatMap(([command, name]) => (has(command) ? [] : [name]));

@@ -11,6 +11,7 @@ const api = {
   firstLook: async (...args: Parameters<Work['firstLook']>) => (await work).firstLook(...args),
   preview: async (...args: Parameters<Work['preview']>) => (await work).preview(...args),
   takeIn: async (...args: Parameters<Work['takeIn']>) => (await work).takeIn(...args),
+  openJobFile: async (...args: Parameters<Work['openJobFile']>) => (await work).openJobFile(...args),
   takeInFont: async (...args: Parameters<Work['takeInFont']>) => (await work).takeInFont(...args),
   takeInProfile: async (...args: Parameters<Work['takeInProfile']>) => (await work).takeInProfile(...args),
   exportImages: async (...args: Parameters<Work['exportImages']>) => (await work).exportImages(...args),

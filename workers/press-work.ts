@@ -7,6 +7,7 @@ import { exportName } from '../core/files/file-names';
 import { lettersAsPages } from '../core/files/hand-off/letters';
 import type { Chosen, PlannedFile } from '../core/files/hand-off/plan';
 import { hashOf } from '../core/files/hash';
+import { type JobBundle, readJobFile } from '../core/files/job-file';
 import { type PieceReport, packageZip } from '../core/files/package';
 import type { Progress } from '../core/files/pdf/document';
 import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
@@ -130,6 +131,9 @@ export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: s
     },
   };
 }
+
+/** Opens a job file, off the page's thread: all of it is looked over. Throws with words for the user. */
+export const openJobFile = async (bytes: Uint8Array): Promise<JobBundle> => readJobFile(bytes);
 
 /** Unpacks a font file and looks it over. Throws with words for the user. */
 export async function takeInFont(bytes: Uint8Array): Promise<{ hash: string; bytes: Uint8Array; font: OwnFont }> {

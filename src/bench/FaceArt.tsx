@@ -10,6 +10,7 @@ import { drawElement, elementFrame } from '../../core/scene/face';
 import { groundsOf } from '../../core/scene/grounds';
 import type { SceneSources } from '../../core/scene/sources';
 import { turnOf } from '../../core/scene/turn';
+import { Boundary } from '../parts/Boundary';
 import { useSession } from '../store/session';
 import type { Mixed, Mixtures } from './use-mixtures';
 import type { Previews } from './use-previews';
@@ -190,6 +191,23 @@ function onlyMoved(a: Element, b: Element): boolean {
   return keys.length === Object.keys(b).length && keys.every((key) => key === 'x' || key === 'y' || a[key] === b[key]);
 }
 
+/** An element that cannot be drawn keeps its place, so that it can be selected and deleted. */
+const Undrawn = ({ element }: { element: Element }) => (
+  <rect
+    data-element={element.id}
+    x={element.x}
+    y={element.y}
+    width={'width' in element ? element.width : 60}
+    height={'height' in element ? element.height : 12}
+    fill="#fff"
+    fillOpacity={0.6}
+    stroke="#b3261e"
+    strokeDasharray="3 2"
+  >
+    <title>This element cannot be drawn. Undo, or delete it.</title>
+  </rect>
+);
+
 type OnGround = ArtProps & { element: Element; ground: Plates | undefined; mixed: Mixed | undefined };
 
 /** An element that can be picked up. One that is only moved keeps its drawing, and is moved as a whole. */
@@ -228,7 +246,11 @@ export function FaceArt({
       const on = `${JSON.stringify(ground ?? null)} ${mixed?.url ?? ''}`;
       if (found?.on === on) return found.art;
       const more = { sources, press, previews };
-      const art = <ElementArt key={element.id} element={element} ground={ground} mixed={mixed} {...more} />;
+      const art = (
+        <Boundary key={element.id} instead={() => <Undrawn element={element} />}>
+          <ElementArt element={element} ground={ground} mixed={mixed} {...more} />
+        </Boundary>
+      );
       kept.set(element, { on, art });
       return art;
     };

@@ -4,6 +4,7 @@ import Trash from 'lucide-react/icons/trash-2';
 import { writeJobFile } from '../../../core/files/job-file';
 import type { Job } from '../../../core/job/schema';
 import type { Kit } from '../../../workers/kit';
+import { Boundary } from '../../parts/Boundary';
 import { download, fileName } from '../../parts/download';
 import { loadAssets } from '../../store/assets';
 import { BIN_DAYS } from '../../store/bin';
@@ -56,7 +57,16 @@ export function JobCard({ job, kit, onProblem }: { job: Job; kit: Kit | undefine
       </div>
       <div className="flex flex-wrap items-end gap-5 rounded-b bg-[var(--table)] p-5">
         {job.pieces.map((piece) => (
-          <PieceTile key={piece.id} job={job} piece={piece} kit={kit} longest={longest} />
+          <Boundary
+            key={piece.id}
+            instead={(error) => (
+              <a href={`/layout?job=${job.id}&piece=${piece.id}`} className="max-w-48 text-[var(--table-text)]">
+                <b className="block">{piece.name}</b> cannot be drawn: {error.message}
+              </a>
+            )}
+          >
+            <PieceTile job={job} piece={piece} kit={kit} longest={longest} />
+          </Boundary>
         ))}
         <a
           href={`/new?job=${job.id}`}

@@ -7,7 +7,7 @@ import { isTyping } from '../../parts/typing';
 import { keepAsset } from '../../store/assets';
 import { addPicture } from './add';
 import { paste } from './clipboard';
-import { isDrawing, useIncoming } from './drawing-in/incoming';
+import { isDrawing, receive } from './drawing-in/incoming';
 
 interface Place {
   face: string;
@@ -40,6 +40,7 @@ export function usePictures(bench: Bench | undefined): Pictures {
   const take = useCallback(async (files: Iterable<File>, place?: Place): Promise<void> => {
     setMessage(undefined);
     setBusy(true);
+    const failures: string[] = [];
     for (const file of files) {
       try {
         if (isFontFile(file)) {
@@ -49,7 +50,7 @@ export function usePictures(bench: Bench | undefined): Pictures {
         const bytes = new Uint8Array(await file.arrayBuffer());
         if (isDrawing(file)) {
           const drawing = { name: file.name, bytes, face: place?.face ?? latest.current?.face.id ?? '', at: place?.at };
-          useIncoming.setState({ drawing });
+          receive(drawing);
           continue;
         }
         const { hash, asset } = await pressRoom().takeIn(bytes, file.name);
@@ -58,7 +59,9 @@ export function usePictures(bench: Bench | undefined): Pictures {
         const face = now?.piece.faces.find((f) => f.id === place?.face) ?? now?.face;
         if (now && face) addPicture({ ...now, face }, hash, asset, place?.at);
       } catch (error) {
-        setMessage(`${file.name}: ${(error as Error).message}`);
+        // Each is told of, whatever comes after it.
+        failures.push(`${file.name}: ${(error as Error).message}`);
+        setMessage(failures.join(' '));
       }
     }
     setBusy(false);

@@ -12,7 +12,7 @@ import { useBench } from '../../../bench/bench';
 import { Dialog } from '../../../parts/Dialog';
 import { Tick } from '../../../parts/Tick';
 import { act, select } from '../../../store/session';
-import { type Incoming, useIncoming } from './incoming';
+import { type Incoming, nextDrawing } from './incoming';
 
 /** An ink of the house this near to a colour of the drawing is what was meant: CIEDE2000. */
 const NEAR = 5;
@@ -20,7 +20,7 @@ const NEW = 'new';
 /** Screen levels up to which a colour is black, and from which it is white. */
 const [DARKEST, LIGHTEST] = [24, 252];
 
-const close = (): void => useIncoming.setState({ drawing: undefined });
+const close = nextDrawing;
 
 /** The colours of a drawing and the inks they are printed in; what could not be kept; then it is laid on the face. */
 export function DrawingDialog({ drawing }: { drawing: Incoming }) {

@@ -10,6 +10,17 @@ export interface Incoming {
   at: Point | undefined;
 }
 
-export const useIncoming = create<{ drawing: Incoming | undefined }>(() => ({ drawing: undefined }));
+/** The one that is asked about, and those that came with it and wait for their turn. */
+export const useIncoming = create<{ drawing: Incoming | undefined; waiting: readonly Incoming[] }>(() => ({
+  drawing: undefined,
+  waiting: [],
+}));
+
+export const receive = (came: Incoming): void =>
+  useIncoming.setState(({ drawing, waiting }) => (drawing ? { waiting: [...waiting, came] } : { drawing: came }));
+
+/** The one that is asked about is done with; the next one's turn comes. */
+export const nextDrawing = (): void =>
+  useIncoming.setState(({ waiting: [next, ...rest] }) => ({ drawing: next, waiting: rest }));
 
 export const isDrawing = (file: File): boolean => file.type === 'image/svg+xml' || /\.svg$/i.test(file.name);
