@@ -27,11 +27,12 @@ export function patchBetween(before: unknown, after: unknown, path: Path = []): 
   if (!isRecord(before) || !isRecord(after)) return [{ path, set: after }];
   const changes: Patch = [];
   for (const key of Object.keys(before))
-    if (!(key in after) || (after[key] === undefined && before[key] !== undefined))
+    if (!Object.hasOwn(after, key) || (after[key] === undefined && before[key] !== undefined))
       changes.push({ path: [...path, key], unset: true });
   for (const [key, value] of Object.entries(after)) {
     if (value === undefined) continue;
-    if (key in before && before[key] !== undefined) changes.push(...patchBetween(before[key], value, [...path, key]));
+    if (Object.hasOwn(before, key) && before[key] !== undefined)
+      changes.push(...patchBetween(before[key], value, [...path, key]));
     else changes.push({ path: [...path, key], set: value });
   }
   return changes;
@@ -78,10 +79,12 @@ function changedAt(value: unknown, path: Path, depth: number, change: Change): u
     list[key as number] = changedAt(list[key as number], path, depth + 1, change);
     return list;
   }
-  const record = { ...(value as Record<string, unknown>) };
-  if ('unset' in change && depth === path.length - 1) delete record[key];
-  else record[key] = changedAt(record[key], path, depth + 1, change);
-  return record;
+  // By entries: a field may be called whatever an object has from its prototype.
+  const fields = new Map(Object.entries(value as Record<string, unknown>));
+  const name = String(key);
+  if ('unset' in change && depth === path.length - 1) fields.delete(name);
+  else fields.set(name, changedAt(fields.get(name), path, depth + 1, change));
+  return Object.fromEntries(fields);
 }
 
 /** The value after the changes, in their order. The old value is not touched, and shares what they leave alone. */

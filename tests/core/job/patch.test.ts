@@ -14,6 +14,16 @@ const things = fc.uniqueArray(fc.record({ id: fc.constantFrom('a', 'b', 'c', 'd'
 const plain = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
 
 describe('a patch', () => {
+  it.each(['toString', '__proto__', 'constructor', 'hasOwnProperty'])(
+    'knows a field called %s from what every object has',
+    (name) => {
+      const [bare, full] = [{}, JSON.parse(`{"${name}": false}`)];
+      const back = patched(full, patchBetween(full, bare)) as object;
+      const forth = patched(bare, patchBetween(bare, full)) as object;
+      expect([Object.keys(back), Object.keys(forth)]).toEqual([[], [name]]);
+      expect(JSON.stringify(forth)).toBe(JSON.stringify(full));
+    },
+  );
   it('turns one value into the other, and back', () => {
     fc.assert(
       fc.property(json, json, (a, b) => {
