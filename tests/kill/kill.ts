@@ -104,7 +104,8 @@ async function openCard(page: Page, home: string): Promise<boolean> {
   await page.addInitScript(WATCH);
   await page.goto(home + CARD);
   return page
-    .locator('[data-element="name"] path')
+    // Whatever was deleted: something is always left of the card.
+    .locator('svg[data-face] [data-element] path')
     .first()
     .waitFor({ timeout: 20_000 })
     .then(
