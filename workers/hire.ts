@@ -10,8 +10,8 @@ interface Readiness {
   ready(): Promise<void>;
 }
 
-/** Loading takes a few seconds on a slow machine; after this it is not coming, in milliseconds. */
-const READY_WITHIN = 30_000;
+/** One that fails to load says so at once; one that says nothing is given up after this, in milliseconds. */
+const READY_WITHIN = 60_000;
 
 /** A worker could not be started or has died; the work can be tried again. */
 export class WorkerLost extends Error {}
