@@ -11,7 +11,7 @@ export default defineConfig({
   expect: { timeout: 15_000 },
   workers: 2,
   fullyParallel: true,
-  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  reporter: [['list'], ['./tests/e2e/counted.ts']],
   use: {
     baseURL: `http://127.0.0.1:${PORT}`,
     // Keeping all of the app's files costs each test seconds; the test of working offline asks for it.
