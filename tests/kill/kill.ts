@@ -103,15 +103,17 @@ const CARD = '/layout?job=hollin-and-fen&piece=card';
 async function openCard(page: Page, home: string): Promise<boolean> {
   await page.addInitScript(WATCH);
   await page.goto(home + CARD);
-  return page
-    // Whatever was deleted: something is always left of the card.
-    .locator('svg[data-face] [data-element] path')
-    .first()
-    .waitFor({ timeout: 20_000 })
-    .then(
-      () => true,
-      () => false,
-    );
+  return (
+    page
+      // Whatever was deleted: something is always left of the card.
+      .locator('svg[data-face] [data-element] path')
+      .first()
+      .waitFor({ timeout: 20_000 })
+      .then(
+        () => true,
+        () => false,
+      )
+  );
 }
 
 /** Something a person does, at random: most of it leaves something on the stage. */
