@@ -6,6 +6,7 @@ import { clustersOf } from '../core/colour/clusters';
 import type { ColourEngine, Press } from '../core/colour/engine';
 import type { Cmyk, Lab } from '../core/colour/ink';
 import { cellsIn, type LaidPicture } from '../core/devices/plates/device';
+import { laidPicture } from '../core/devices/plates/pictures';
 import { coverageOf, highestOf, histogramOf, type WetPlace, wetPlaces } from '../core/devices/plates/readings';
 import { type PlateView, processBytes, viewOf } from '../core/devices/plates/view';
 import type { Box } from '../core/geometry/box';
@@ -15,8 +16,6 @@ import { pressConditionOf } from '../core/job/press-of';
 import type { Job } from '../core/job/schema';
 import { shopIn } from '../core/job/shops-of';
 import { decodePicture } from '../core/picture/decode';
-import { reachOf } from '../core/picture/reach';
-import { separatePicture } from '../core/picture/separate';
 import { type ImageRef, imageKey } from '../core/scene/device';
 import { imagesIn } from '../core/scene/images';
 import { keepSeparation, keptSeparation } from './kept-separations';
@@ -76,10 +75,7 @@ const FINE = 4000;
 /** A picture on its plates. Of a large one, as many pixels as plates can tell apart. */
 async function separated(bytes: Uint8Array, image: ImageRef, engine: ColourEngine, press: Press): Promise<LaidPicture> {
   const pixels = image.width * image.height > LARGE ? await smallPixels(bytes, FINE) : decodePicture(bytes);
-  return {
-    ...separatePicture(pixels, engine, press, image.separation),
-    reach: reachOf(pixels, engine, press, image.separation),
-  };
+  return laidPicture(pixels, image, engine, press);
 }
 
 let laid: { key: string; faces: Promise<PlateContext[]> } | undefined;

@@ -26,7 +26,7 @@ import { pressConditionOf } from '../core/job/press-of';
 import type { Asset, Job, Piece } from '../core/job/schema';
 import { USUAL_SHEET } from '../core/job/sheet';
 import { shopIn } from '../core/job/shops-of';
-import { decodePicture, type Pixels } from '../core/picture/decode';
+import { decodePicture, isSideways, type Pixels } from '../core/picture/decode';
 import { type Lightness, lightnessOf } from '../core/picture/lightness';
 import { PictureError } from '../core/picture/limits';
 import { probePicture } from '../core/picture/probe';
@@ -102,7 +102,7 @@ async function lookedAtInParts(bytes: Uint8Array, channels: number, orientation:
     throw new PictureError('This picture is damaged and cannot be drawn. Save it again from its program.');
   }
   const { width, height } = probePicture(bytes);
-  const [w, h] = orientation > 4 ? [height, width] : [width, height];
+  const [w, h] = isSideways(orientation) ? [height, width] : [width, height];
   const small = await smallPixels(bytes, 600);
   const space: ColourSpace = channels <= 2 ? 'GRAY' : 'RGB';
   return { width: w, height: h, space, alpha: small.alpha !== undefined, upscaled: upscaledBy(part) };
@@ -127,7 +127,7 @@ export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: s
       ...(alpha ? { alpha: true as const } : {}),
       ...(upscaled === undefined ? {} : { upscaled }),
       ...(quality === undefined ? {} : { quality }),
-      ...(pixelAspect === undefined ? {} : { pixelAspect: orientation > 4 ? 1 / pixelAspect : pixelAspect }),
+      ...(pixelAspect === undefined ? {} : { pixelAspect: isSideways(orientation) ? 1 / pixelAspect : pixelAspect }),
     },
   };
 }

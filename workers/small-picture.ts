@@ -1,4 +1,4 @@
-import { decodePicture, type Pixels } from '../core/picture/decode';
+import { decodePicture, isSideways, type Pixels } from '../core/picture/decode';
 import { probePicture } from '../core/picture/probe';
 
 /** More pixels than this are not all held at once to be looked at: the browser decodes them, and gives fewer or a part. */
@@ -25,8 +25,6 @@ export async function middlePart(bytes: Uint8Array, side: number): Promise<Pixel
 
 /** The longest side of a picture on the stage, in pixels. */
 export const LONGEST_PREVIEW = 1800;
-
-const isSideways = (orientation: number): boolean => orientation > 4;
 
 /** The picture decoded by the browser, small enough for the stage, upright. Its numbers are as in the file unless it is to be seen. */
 async function smallBitmap(bytes: Uint8Array, longest: number, asSeen: boolean): Promise<ImageBitmap> {

@@ -22,9 +22,10 @@ export const FILE_LIMITS = { job: 50_000_000, total: 1_000_000_000, entries: 2_0
 
 const EXTENSION: Record<Asset['type'], string> = { 'image/jpeg': 'jpg', 'image/png': 'png' };
 /** TrueType or CFF outlines: OpenType files of both kinds are called otf. */
-const fontPath = (hash: string): string => `fonts/${hash}.otf`;
-const profilePath = (hash: string): string => `profiles/${hash}.icc`;
-const assetPath = (hash: string, asset: Asset): string => `assets/${hash}.${EXTENSION[asset.type]}`;
+export const fontPath = (hash: string): string => `fonts/${hash}.otf`;
+export const profilePath = (hash: string): string => `profiles/${hash}.icc`;
+export const assetPath = (hash: string, asset: Pick<Asset, 'type'>): string =>
+  `assets/${hash}.${EXTENSION[asset.type]}`;
 
 /** The same value with the keys of every object in order, so that equal jobs are equal bytes. */
 function ordered(value: unknown): unknown {

@@ -44,7 +44,7 @@ function partAt(path: readonly PropertyKey[]): readonly PropertyKey[] | undefine
     }
     return path.slice(0, 2);
   }
-  return typeof path[1] === 'number' || (isRecord(path) && path.length > 1) ? path.slice(0, 2) : undefined;
+  return typeof path[1] === 'number' ? path.slice(0, 2) : undefined;
 }
 
 const nameOf = (value: unknown): string => {

@@ -1,4 +1,4 @@
-import { Component, type ComponentType, lazy, type ReactNode, Suspense, useEffect } from 'react';
+import { type ComponentType, lazy, Suspense, useEffect } from 'react';
 import { useLocation, useSearch } from 'wouter';
 import { z } from 'zod';
 import { BenchHost } from '../bench/BenchHost';
@@ -6,6 +6,7 @@ import { WorkNotices } from '../bench/SaveState';
 import { NewerNotice } from '../offline/NewerNotice';
 import { keepOffline } from '../offline/register';
 import { commitField, goTo } from '../parts/address';
+import { Boundary } from '../parts/Boundary';
 import { clearUnused } from '../store/assets';
 import { clearOldBin } from '../store/bin';
 import { flush } from '../store/saving';
@@ -100,37 +101,26 @@ function useInnerLinks(): void {
   }, []);
 }
 
-interface Fault {
-  error: Error | undefined;
-}
-
 /** A room that cannot be drawn says so; the others, and the work, are as they were. */
-class RoomBoundary extends Component<{ children: ReactNode }, Fault> {
-  override state: Fault = { error: undefined };
-  static getDerivedStateFromError = (error: Error): Fault => ({ error });
-  override render() {
-    const { error } = this.state;
-    if (!error) return this.props.children;
-    return (
-      <main className="grid h-screen place-content-center gap-4 text-center" role="alert">
-        <p>This room cannot be shown: {error.message}</p>
-        <p>What was done is saved. Try again, or go on from Jobs.</p>
-        <p className="flex justify-center gap-2">
-          <button
-            type="button"
-            className="btn btn-sm btn-primary"
-            onClick={() => void flush().then(() => location.reload())}
-          >
-            Try again
-          </button>
-          <a href="/" className="btn btn-sm">
-            Jobs
-          </a>
-        </p>
-      </main>
-    );
-  }
-}
+const RoomFault = ({ error }: { error: Error }) => (
+  <main className="grid h-screen place-content-center gap-4 text-center" role="alert">
+    <p>This room cannot be shown: {error.message}</p>
+    <p>What was done is saved. Try again, or go on from Jobs.</p>
+    <p className="flex justify-center gap-2">
+      <button
+        type="button"
+        className="btn btn-sm btn-primary"
+        onClick={() => void flush().then(() => location.reload())}
+      >
+        Try again
+      </button>
+      <a href="/" className="btn btn-sm">
+        Jobs
+      </a>
+    </p>
+  </main>
+);
+const roomFault = (error: Error) => <RoomFault error={error} />;
 
 const Wait = () => (
   <p className="grid h-screen place-content-center" role="status">
@@ -156,20 +146,20 @@ export default function App() {
   const jobId = search.get('job') ?? '';
   const pieceId = search.get('piece') ?? (name === 'pieces' ? '' : undefined);
   const shown = (
-    <RoomBoundary key={`${name} ${jobId} ${pieceId}`}>
+    <Boundary key={`${name} ${jobId} ${pieceId}`} instead={roomFault}>
       <Suspense fallback={<Wait />}>
         <Room />
       </Suspense>
       <NewerNotice />
-    </RoomBoundary>
+    </Boundary>
   );
   if (WITHOUT_BENCH.has(name)) return shown;
   return (
-    <RoomBoundary key={jobId}>
+    <Boundary key={jobId} instead={roomFault}>
       <BenchHost jobId={jobId} pieceId={pieceId} isWide={WIDE.has(name)}>
         {shown}
         <WorkNotices />
       </BenchHost>
-    </RoomBoundary>
+    </Boundary>
   );
 }

@@ -1,15 +1,14 @@
 import type { Zippable } from 'fflate';
-import { JobFileError, readJob } from '../../core/files/job-file';
+import { assetPath, fontPath, JobFileError, profilePath, readJob } from '../../core/files/job-file';
 import { salvage } from '../../core/job/salvage';
 import type { Job } from '../../core/job/schema';
-import { announce } from './channel';
+import { keepBundle } from './kept-jobs';
 import { db } from './shelf';
 import { keepVersion } from './versions';
 
 /** Jobs that cannot be opened as they are kept. */
 
 const HASH = /\b[0-9a-f]{64}\b/g;
-const EXTENSIONS: Record<string, string> = { 'image/jpeg': 'jpg', 'image/png': 'png' };
 
 /** All that is kept of a job, as entries of a zip: its state as it is, its steps, and every file that it names. */
 export async function rawFile(id: string): Promise<Zippable> {
@@ -21,15 +20,11 @@ export async function rawFile(id: string): Promise<Zippable> {
     'job.json': new TextEncoder().encode(text),
     'steps.json': new TextEncoder().encode(JSON.stringify(rest, null, 1)),
   };
-  const { assets = {}, fonts = {} } = row.job as { assets?: Record<string, { type?: string }>; fonts?: object };
+  const { assets = {}, fonts = {} } = row.job as { assets?: Partial<Job['assets']>; fonts?: object };
   for (const hash of new Set(text.match(HASH) ?? [])) {
     const bytes = (await db.assets.get(hash))?.bytes;
-    const path =
-      hash in assets
-        ? `assets/${hash}.${EXTENSIONS[assets[hash]?.type ?? ''] ?? 'bin'}`
-        : hash in fonts
-          ? `fonts/${hash}.otf`
-          : `profiles/${hash}.icc`;
+    const asset = assets[hash];
+    const path = asset ? assetPath(hash, asset) : hash in fonts ? fontPath(hash) : profilePath(hash);
     if (bytes) entries[path] = [bytes, { level: 0 }];
   }
   return entries;
@@ -47,13 +42,6 @@ export async function repairJob(id: string): Promise<{ job: Job; aside: string[]
     throw new JobFileError('Nothing of this job can be opened. Export the raw file and ask for help with it.');
   const job = readJob({ ...found.job, id });
   await keepVersion({ ...(row.job as Job), id }, 'before a repair', 'Before the repair');
-  const revision = await db.transaction('rw', db.jobs, db.heads, db.steps, async () => {
-    const next = ((await db.heads.get(id))?.revision ?? 0) + 1;
-    await db.steps.where('job').equals(id).delete();
-    await db.jobs.put({ id, changed: job.changed, at: 0, job });
-    await db.heads.put({ id, revision: next, changed: job.changed, at: 0, top: 0 });
-    return next;
-  });
-  announce({ job: id, revision });
+  await keepBundle({ job, assets: {} });
   return { job, aside: found.aside };
 }

@@ -48,11 +48,12 @@ function later(wait: number): void {
 }
 
 /** What a failed write is called. */
-const failureWords = (error: unknown): string =>
-  (error as { name?: string; inner?: { name?: string } }).name === 'QuotaExceededError' ||
-  (error as { inner?: { name?: string } }).inner?.name === 'QuotaExceededError'
+function failureWords(error: unknown): string {
+  const { name, inner, message } = error as Error & { inner?: Error };
+  return [name, inner?.name].includes('QuotaExceededError')
     ? 'This browser’s storage is full. Delete jobs that are not needed, or free some disk space.'
-    : (error as Error).message;
+    : message;
+}
 
 async function writeOnce(): Promise<void> {
   const { history, live, unwritten } = useSession.getState();
@@ -124,7 +125,7 @@ function afterSteps(): void {
   void lookAtRoom();
 }
 
-export async function lookAtRoom(): Promise<void> {
+async function lookAtRoom(): Promise<void> {
   const { quota, usage } = (await navigator.storage?.estimate?.()) ?? {};
   if (quota === undefined || usage === undefined) return;
   const left = quota - usage;

@@ -65,9 +65,6 @@ async function firstLoad(context: BrowserContext): Promise<void> {
 
 /** From the click on a room's link until it is drawn. */
 async function toRoom(page: Page, name: string, drawn: string): Promise<number> {
-  await page.evaluate(
-    `document.addEventListener('click', () => (window.__t0 = performance.now()), { capture: true, once: true });`,
-  );
   const seen = page.evaluate(
     (selector) =>
       new Promise<number>((resolve) => {

@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
-import { type Killed, killOnce, seeded } from './kill';
+import { seeded } from '../../core/geometry/blot';
+import { type Killed, killOnce } from './kill';
 
 /** `npm run kill -- [how many] [seed]`: kills the browser in the middle of the work, again and again, and counts what is lost. */
 

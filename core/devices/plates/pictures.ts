@@ -1,10 +1,21 @@
 import type { ColourEngine, Press } from '../../colour/engine';
 import type { Box } from '../../geometry/box';
-import { decodePicture } from '../../picture/decode';
+import { decodePicture, type Pixels } from '../../picture/decode';
 import { reachOf } from '../../picture/reach';
 import { separatePicture } from '../../picture/separate';
 import { type ImageRef, imageKey } from '../../scene/device';
 import type { LaidPicture } from './device';
+
+/** A picture on its plates, and where its colours are out of the press's reach. */
+export const laidPicture = (
+  pixels: Pixels,
+  { separation }: ImageRef,
+  engine: ColourEngine,
+  press: Press,
+): LaidPicture => ({
+  ...separatePicture(pixels, engine, press, separation),
+  reach: reachOf(pixels, engine, press, separation),
+});
 
 /** Separates pictures as they are asked for, each once; one whose file is not there is undefined. */
 export function separatedPictures(
@@ -19,11 +30,7 @@ export function separatedPictures(
     if (found) return found;
     const bytes = bytesOf(image.asset);
     if (!bytes) return undefined;
-    const pixels = decodePicture(bytes);
-    const made = {
-      ...separatePicture(pixels, engine, press, image.separation),
-      reach: reachOf(pixels, engine, press, image.separation),
-    };
+    const made = laidPicture(decodePicture(bytes), image, engine, press);
     kept.set(key, made);
     return made;
   };
