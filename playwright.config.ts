@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM, QUIET } from './tests/browser';
 
 const PORT = 4330;
 
@@ -20,16 +21,8 @@ export default defineConfig({
     // A trace costs a quarter of the time; ask for one with --trace on.
     trace: 'off',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
+      executablePath: CHROMIUM,
+      args: QUIET,
     },
   },
   webServer: {

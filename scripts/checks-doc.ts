@@ -27,7 +27,7 @@ export const checksDoc = (): string =>
   ].join('\n');
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
-  const docs = fileURLToPath(new URL('../docs', import.meta.url));
+  const docs = fileURLToPath(new URL('../docs/', import.meta.url));
   writeFileSync(`${docs}checks.md`, checksDoc());
   writeFileSync(`${docs}shop-spec.schema.json`, `${JSON.stringify(shopFileSchema(), null, 2)}\n`);
 }

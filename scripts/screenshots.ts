@@ -7,12 +7,14 @@ import { chromium, type Page } from '@playwright/test';
 
 const PORT = 4340;
 const home = `http://127.0.0.1:${PORT}`;
-const folder = fileURLToPath(new URL('../docs/screenshots', import.meta.url));
+const folder = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 const root = fileURLToPath(new URL('..', import.meta.url));
 
 const layout = async (page: Page, piece = 'card', element = 'name'): Promise<void> => {
   await page.goto(`${home}/layout?job=hollin-and-fen&piece=${piece}`);
   await page.locator(`[data-element="${element}"]`).waitFor();
+  // What the plates say comes last.
+  await page.getByText(/most ink \d+ %/).waitFor();
 };
 
 const VIEWS: Record<string, (page: Page) => Promise<void>> = {
@@ -170,6 +172,8 @@ try {
       viewport: { width: 1280, height: 800 },
       locale: 'en-GB',
       timezoneId: 'UTC',
+      // Keeping all of the app's files for offline is not what is shown.
+      serviceWorkers: 'block',
     });
     const page = await context.newPage();
     await page.goto(home);

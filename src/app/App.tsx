@@ -5,10 +5,11 @@ import { BenchHost } from '../bench/BenchHost';
 import { WorkNotices } from '../bench/SaveState';
 import { NewerNotice } from '../offline/NewerNotice';
 import { keepOffline } from '../offline/register';
-import { commitField, goTo } from '../parts/address';
+import { goTo } from '../parts/address';
 import { Boundary } from '../parts/Boundary';
 import { clearUnused } from '../store/assets';
 import { clearOldBin } from '../store/bin';
+import { commitField } from '../store/commit-field';
 import { flush } from '../store/saving';
 
 type Load = () => Promise<{ default: ComponentType }>;

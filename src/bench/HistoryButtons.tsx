@@ -1,5 +1,6 @@
 import Redo from 'lucide-react/icons/redo-2';
 import Undo from 'lucide-react/icons/undo-2';
+import type { ReactNode } from 'react';
 import { redoStep, undoStep, useSession } from '../store/session';
 
 /** One step back and forth, each with the name of the step. */
@@ -13,26 +14,36 @@ export function HistoryButtons() {
   const forth = history?.future.at(-1)?.name;
   return (
     <div className="join">
-      <button
-        type="button"
-        className="btn btn-sm join-item"
-        disabled={!back}
-        aria-label="Undo"
-        title={back ? `Undo: ${back}` : 'Nothing to undo'}
-        onClick={undoStep}
-      >
+      <StepButton name="Undo" step={back} onClick={undoStep}>
         <Undo size={15} />
-      </button>
-      <button
-        type="button"
-        className="btn btn-sm join-item"
-        disabled={!forth}
-        aria-label="Redo"
-        title={forth ? `Redo: ${forth}` : 'Nothing to redo'}
-        onClick={redoStep}
-      >
+      </StepButton>
+      <StepButton name="Redo" step={forth} onClick={redoStep}>
         <Redo size={15} />
-      </button>
+      </StepButton>
     </div>
   );
 }
+
+/** One way through what was done; `step` is the name of what it takes back or does again, if there is any. */
+const StepButton = ({
+  name,
+  step,
+  onClick,
+  children,
+}: {
+  name: string;
+  step: string | undefined;
+  onClick(): void;
+  children: ReactNode;
+}) => (
+  <button
+    type="button"
+    className="btn btn-sm join-item"
+    disabled={!step}
+    aria-label={name}
+    title={step ? `${name}: ${step}` : `Nothing to ${name.toLowerCase()}`}
+    onClick={onClick}
+  >
+    {children}
+  </button>
+);

@@ -22,12 +22,16 @@ export function RoomBar({
       <TopBar
         crumb={
           bench && (
-            <>
-              <a href="/" className="hover:underline">
+            // Where there is little room the job's name gives way to the piece's.
+            <span className="flex gap-1">
+              <a href="/" className="min-w-0 shrink-[9] truncate hover:underline">
                 {bench.job.name}
-              </a>{' '}
-              / <b className="font-semibold text-base-content">{bench.piece.name}</b>
-            </>
+              </a>
+              /{' '}
+              <b className="min-w-0 truncate font-semibold text-base-content" title={bench.piece.name}>
+                {bench.piece.name}
+              </b>
+            </span>
           )
         }
       >

@@ -1,4 +1,5 @@
 import { navigate } from 'wouter/use-browser-location';
+import { commitField } from '../store/commit-field';
 
 /** What the address asks for: `job` and `piece`, by their ids. */
 export const asked = (name: string): string | undefined =>
@@ -8,9 +9,4 @@ export const asked = (name: string): string | undefined =>
 export function goTo(address: string): void {
   commitField();
   navigate(address);
-}
-
-/** A field that is being typed into is done with, as if it were left: what was typed counts. */
-export function commitField(): void {
-  if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
 }

@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid';
 import { create } from 'zustand';
 import { step } from '../../core/job/history';
 import { hear } from './channel';
+import { commitField } from './commit-field';
 import { GoneFromShelf, NewerOnShelf, openJob, writeJob, writeLost } from './kept-jobs';
 import { planWrite, type Written } from './plan-write';
 import { EMPTY_SESSION, type Session, takeUp, useSession } from './session';
@@ -220,8 +221,7 @@ if (typeof window !== 'undefined') {
     if (document.visibilityState === 'hidden' && !isKept(useSession.getState())) void write();
   });
   window.addEventListener('beforeunload', (event) => {
-    // A field that is being typed into is done with, as if it were left.
-    if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+    commitField();
     if (isKept(useSession.getState()) || useSaving.getState().gone) return;
     void write();
     event.preventDefault();

@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { type Browser, chromium, type Page } from '@playwright/test';
+import { CHROMIUM, QUIET } from '../browser';
 
 /** A browser that is killed in the middle of the work and opened again: what of the work is there? */
 
@@ -65,21 +66,10 @@ function isSame(a: Seen['look'], b: Seen['look']): boolean {
   });
 }
 
-const ARGS = [
-  '--headless=new',
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  '--window-size=1280,900',
-  '--remote-debugging-port=0',
-];
+const ARGS = [...QUIET, '--headless=new', '--window-size=1280,900', '--remote-debugging-port=0'];
 
 async function open(folder: string): Promise<{ child: ChildProcess; browser: Browser; page: Page }> {
-  const child = spawn('/usr/bin/chromium', [...ARGS, `--user-data-dir=${folder}`, 'about:blank'], {
+  const child = spawn(CHROMIUM, [...ARGS, `--user-data-dir=${folder}`, 'about:blank'], {
     detached: true,
     stdio: ['ignore', 'ignore', 'pipe'],
   });
