@@ -24,7 +24,7 @@ export function RoomBar({
           bench && (
             // Where there is little room the job's name gives way to the piece's.
             <span className="flex gap-1">
-              <a href="/" className="min-w-0 shrink-[9] truncate hover:underline">
+              <a href="/" className="min-w-0 shrink-[999] truncate hover:underline">
                 {bench.job.name}
               </a>
               /{' '}
