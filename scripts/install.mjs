@@ -8,7 +8,7 @@ import { fileURLToPath } from 'node:url';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const DEBIAN = {
-  chromium: 'chromium',
+  '/usr/lib/chromium/chromium-headless-shell': 'chromium-headless-shell',
   gs: 'ghostscript',
   pdfinfo: 'poppler-utils',
   qpdf: 'qpdf',

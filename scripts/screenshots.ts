@@ -162,7 +162,7 @@ const server = spawn(process.execPath, ['scripts/serve.mjs'], {
 });
 try {
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: '/usr/lib/chromium/chromium-headless-shell',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   await new Promise((resolve) => setTimeout(resolve, 2000));

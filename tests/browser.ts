@@ -1,5 +1,7 @@
-/** Debian's browser, and what keeps it from looking for others on a closed network. */
-export const CHROMIUM = '/usr/bin/chromium';
+import { type Browser, chromium } from '@playwright/test';
+
+/** Debian’s browser without its windows, and what keeps it from looking for others on a closed network. */
+export const CHROMIUM = '/usr/lib/chromium/chromium-headless-shell';
 export const QUIET = [
   '--no-sandbox',
   '--disable-gpu',
@@ -9,3 +11,5 @@ export const QUIET = [
   '--disable-component-update',
   '--disable-sync',
 ];
+
+export const openBrowser = (): Promise<Browser> => chromium.launch({ executablePath: CHROMIUM, args: QUIET });

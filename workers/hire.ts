@@ -16,21 +16,34 @@ const READY_WITHIN = 60_000;
 /** A worker could not be started or has died; the work can be tried again. */
 export class WorkerLost extends Error {}
 
+/** How long a work may take, in milliseconds, and what is said when it takes longer: its worker is stopped then. */
+export interface TimeLimit {
+  within: number;
+  words: string;
+}
+
+export interface Terms<T> {
+  /** Prepares a worker that has just started. */
+  begin?: (remote: Remote<T>) => Promise<unknown>;
+  limits?: Partial<Record<keyof T, TimeLimit>>;
+}
+
 interface Running<T> {
   worker: Worker;
   remote: Remote<T>;
   ready: Promise<unknown>;
+  lose(error: Error): void;
   /** Never resolves; rejects when the worker is lost. */
   lost: Promise<never>;
 }
 
 /**
  * A worker that is started when it is first asked, told of when it does not load or dies, and started anew the next time:
- * nobody waits for it for ever. `begin` prepares one that has just started.
+ * nobody waits for it for ever.
  */
 export function hire<T extends Readiness>(
   make: () => Worker,
-  begin?: (remote: Remote<T>) => Promise<unknown>,
+  { begin, limits }: Terms<T> = {},
 ): { room: Room<T>; dismiss(): void } {
   let running: Running<T> | undefined;
 
@@ -56,7 +69,7 @@ export function hire<T extends Readiness>(
       .then(() => begin?.(remote))
       .finally(() => clearTimeout(timer));
     ready.catch(() => undefined);
-    return { worker, remote, ready, lost };
+    return { worker, remote, ready, lost, lose };
   }
 
   async function call(method: string, args: unknown[]): Promise<unknown> {
@@ -65,7 +78,13 @@ export function hire<T extends Readiness>(
     try {
       await now.ready;
       const work = (now.remote as unknown as Record<string, (...args: unknown[]) => Promise<unknown>>)[method]!;
-      return await Promise.race([work(...args), now.lost]);
+      const limit = limits?.[method as keyof T];
+      const timer = limit && setTimeout(() => now.lose(new WorkerLost(limit.words)), limit.within);
+      try {
+        return await Promise.race([work(...args), now.lost]);
+      } finally {
+        clearTimeout(timer);
+      }
     } catch (error) {
       // Wasm that has trapped is not to be trusted any more either.
       if (error instanceof WorkerLost || (error as Error).name === 'RuntimeError') {

@@ -6,9 +6,8 @@ import type { BytesOf } from './kit';
 let shared: Room<InkRoom> | undefined;
 /** The plates, in a worker of their own: an edit's inks are not kept waiting by a picture. `bytesOf` finds files by hash. */
 export function inkRoom(bytesOf: BytesOf): Room<InkRoom> {
-  shared ??= hire<InkRoom>(
-    () => new Worker(new URL('./ink-room.worker.ts', import.meta.url), { type: 'module' }),
-    (remote) => remote.openShelf(proxy(bytesOf)),
-  ).room;
+  shared ??= hire<InkRoom>(() => new Worker(new URL('./ink-room.worker.ts', import.meta.url), { type: 'module' }), {
+    begin: (remote) => remote.openShelf(proxy(bytesOf)),
+  }).room;
   return shared;
 }

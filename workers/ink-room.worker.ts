@@ -14,6 +14,7 @@ const api = {
   coloursIn: async (...args: Parameters<Work['coloursIn']>) => (await work).coloursIn(...args),
   testCuts: async (asked: Parameters<typeof import('./cut-work')['testCuts']>[1]) =>
     (await import('./cut-work')).testCuts((await work).shelf, asked),
+  asCut: async (...args: Parameters<Work['asCut']>) => (await work).asCut(...args),
   lookAt: async (...args: Parameters<Work['lookAt']>) => (await work).lookAt(...args),
 };
 export type InkRoom = typeof api;

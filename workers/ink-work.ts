@@ -80,7 +80,7 @@ async function separated(bytes: Uint8Array, image: ImageRef, engine: ColourEngin
 
 let laid: { key: string; faces: Promise<PlateContext[]> } | undefined;
 
-async function layAnew(asked: InkAsked): Promise<PlateContext[]> {
+async function layAnew(asked: InkAsked, how: { ppi?: number; trimOnly?: boolean } = {}): Promise<PlateContext[]> {
   const { job, pieceId } = asked;
   const piece = pieceOf(job, pieceId);
   if (!piece) return [];
@@ -89,7 +89,7 @@ async function layAnew(asked: InkAsked): Promise<PlateContext[]> {
   await shelf.loadFonts(typefacesIn(job));
   const { press, picture } = await picturesFor(asked);
   const shop = shopIn(job, piece.shop);
-  return layPiece(job, piece, { fonts: kit.fonts, press }, { picture }, shop);
+  return layPiece(job, piece, { fonts: kit.fonts, press }, { picture, ...how }, shop);
 }
 
 /** The faces of a piece on their plates; the last ones are kept. */
@@ -235,4 +235,15 @@ export async function lookAt(
     : press.condition;
   const toScreen = engine.converter(press.profile, 'sRGB', rendering, 'quick');
   return new ImageData(viewOf(grid, asked.view, sources.inks, toScreen), grid.width, grid.height);
+}
+
+/** The faces of a piece as they are cut, at so many pixels an inch, in the colours of the press; in the piece's order. */
+export async function asCut(asked: InkAsked, ppi: number): Promise<ImageData[]> {
+  const faces = await layAnew(asked, { ppi, trimOnly: true });
+  const { engine } = await shelf.load();
+  return faces.map(({ grid, press, sources }) => {
+    const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');
+    const view = { kind: 'proof' as const, shown: [...grid.plates.keys()] };
+    return new ImageData(viewOf(grid, view, sources.inks, toScreen), grid.width, grid.height);
+  });
 }

@@ -57,7 +57,7 @@ function once<T>(make: () => Promise<T>): () => Promise<T> {
 }
 
 // What ships with the app is the same for every kit of a thread.
-const loadEngine = once(async () => createColourEngine(await bytesAt(lcmsUrl)));
+export const loadEngine = once(async () => createColourEngine(await bytesAt(lcmsUrl)));
 const loadShippedProfiles = once(async () =>
   Object.fromEntries(
     await Promise.all(

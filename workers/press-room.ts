@@ -11,6 +11,6 @@ export const hirePressRoom = (): { room: Room<PressRoom>; dismiss(): void } => h
 let shared: Room<PressRoom> | undefined;
 /** The worker all rooms share for short work. `bytesOf` finds files by hash. */
 export function sharedPressRoom(bytesOf: BytesOf): Room<PressRoom> {
-  shared ??= hire<PressRoom>(start, (remote) => remote.openShelf(proxy(bytesOf))).room;
+  shared ??= hire<PressRoom>(start, { begin: (remote) => remote.openShelf(proxy(bytesOf)) }).room;
   return shared;
 }

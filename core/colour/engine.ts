@@ -56,10 +56,14 @@ const STRIP = 1 << 20;
 /** From this many pixels on, each colour of an RGB picture is converted once and looked up after that. */
 const MANY = 1 << 16;
 
+/** Where each colour of a picture stands among its distinct ones; nothing in it between two pictures. */
+let placeOfColour: Int32Array | undefined;
+
 /** Converts an RGB picture by its distinct colours: a photograph has far fewer of them than pixels. */
 function byDistinctColours(rgb: Uint8Array, out: number, convert: Converter): Uint8Array {
   const count = rgb.length / 3;
-  const placeOf = new Int32Array(1 << 24).fill(-1);
+  placeOfColour ??= new Int32Array(1 << 24).fill(-1);
+  const placeOf = placeOfColour;
   const distinct = new Uint8Array(rgb.length);
   const places = new Int32Array(count);
   let known = 0;
@@ -75,6 +79,8 @@ function byDistinctColours(rgb: Uint8Array, out: number, convert: Converter): Ui
     }
     places[i] = place;
   }
+  for (let at = 0; at < known * 3; at += 3)
+    placeOf[(distinct[at]! << 16) | (distinct[at + 1]! << 8) | distinct[at + 2]!] = -1;
   const converted = convert(distinct.subarray(0, known * 3));
   const result = new Uint8Array(count * out);
   for (let i = 0, to = 0; i < count; i++) {

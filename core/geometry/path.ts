@@ -67,10 +67,11 @@ function cubicTurns(p0: number, p1: number, p2: number, p3: number): number[] {
   const a = -p0 + 3 * p1 - 3 * p2 + p3;
   const b = 2 * (p0 - 2 * p1 + p2);
   const c = p1 - p0;
-  if (Math.abs(a) < 1e-12) return Math.abs(b) < 1e-12 ? [] : [-c / b];
   const under = b * b - 4 * a * c;
   if (under < 0) return [];
-  return [(-b + Math.sqrt(under)) / (2 * a), (-b - Math.sqrt(under)) / (2 * a)];
+  // Nothing nearly equal is taken from another: exact for curves that are all but straight or quadratic, too.
+  const q = -(b + Math.sign(b || 1) * Math.sqrt(under)) / 2;
+  return [q / a, c / q];
 }
 const cubicAt = (p0: number, p1: number, p2: number, p3: number, t: number): number =>
   (1 - t) ** 3 * p0 + 3 * (1 - t) ** 2 * t * p1 + 3 * (1 - t) * t * t * p2 + t ** 3 * p3;

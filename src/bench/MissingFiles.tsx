@@ -2,10 +2,10 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { hashOf } from '../../core/files/hash';
 import type { Job } from '../../core/job/schema';
+import { intake } from '../../workers/intake';
 import { filesOf, keepAsset } from '../store/assets';
 import { jobIn, useSession } from '../store/session';
 import { db } from '../store/shelf';
-import { pressRoom } from './kit';
 
 /** What a file of a job is, in words. */
 function nameOf(job: Job, hash: string): string {
@@ -19,7 +19,7 @@ function nameOf(job: Job, hash: string): string {
 async function hashesOf(file: File, bytes: Uint8Array): Promise<[string, Uint8Array][]> {
   const found: [string, Uint8Array][] = [[hashOf(bytes), bytes]];
   if (/\.(ttf|otf|woff2?)$/i.test(file.name)) {
-    const font = await pressRoom().takeInFont(bytes);
+    const font = await intake().takeInFont(bytes);
     found.push([font.hash, font.bytes]);
   }
   return found;

@@ -2,17 +2,18 @@ import { useEffect, useState } from 'react';
 import { addFont } from '../../core/job/edits/job';
 import type { Job } from '../../core/job/schema';
 import { ownTypefaces } from '../../core/type/own-font';
+import { intake } from '../../workers/intake';
 import { cssFamily } from '../parts/TypefaceFaces';
 import { keepAsset } from '../store/assets';
 import { act } from '../store/session';
-import { fontFile, loadFonts, pressRoom } from './kit';
+import { fontFile, loadFonts } from './kit';
 
 export const FONT_FILES = '.ttf,.otf,.woff,.woff2';
 export const isFontFile = ({ name }: File): boolean => /\.(ttf|otf|woff2?)$/i.test(name);
 
 /** Takes a font file in: looked over in the worker, kept, then in the list. Throws with words for the user. */
 export async function addFontFile(file: File): Promise<void> {
-  const { hash, bytes, font } = await pressRoom().takeInFont(new Uint8Array(await file.arrayBuffer()));
+  const { hash, bytes, font } = await intake().takeInFont(new Uint8Array(await file.arrayBuffer()));
   await keepAsset(hash, bytes);
   act('Add typeface', (job) => addFont(job, hash, font));
 }

@@ -14,7 +14,7 @@ export class NewerOnShelf extends Error {}
 /** The job is not on the shelf any more. */
 export class GoneFromShelf extends Error {}
 
-const TABLES = () => [db.jobs, db.heads, db.steps];
+export const TABLES = () => [db.jobs, db.heads, db.steps];
 
 /** A kept job with its history; undefined where there is none of that id. Throws JobFileError where it cannot be opened. */
 export async function openJob(id: string): Promise<Opened | undefined> {
@@ -30,16 +30,22 @@ export async function loadJob(id: string): Promise<Job | undefined> {
   return opened?.live?.job ?? opened?.history.job;
 }
 
+/** Puts the rows of a write there, within a transaction. */
+export async function writePlan({ head, put, remove, row }: Omit<WritePlan, 'written'>): Promise<void> {
+  if (remove.length > 0) await db.steps.bulkDelete(remove.map((number): [string, number] => [head.id, number]));
+  if (put.length > 0) await db.steps.bulkPut(put);
+  if (row) await db.jobs.put(row);
+  await db.heads.put(head);
+}
+
 /** Carries out a write, unless the shelf holds another state than the one it was planned from. */
-export async function writeJob({ head, put, remove, row }: WritePlan, known: Written): Promise<void> {
+export async function writeJob(plan: WritePlan, known: Written): Promise<void> {
+  const { head } = plan;
   await db.transaction('rw', TABLES(), async () => {
     const before = await db.heads.get(head.id);
     if (!before && (await db.jobs.where('id').equals(head.id).count()) === 0) throw new GoneFromShelf();
     if ((before?.revision ?? 0) !== known.revision) throw new NewerOnShelf();
-    if (remove.length > 0) await db.steps.bulkDelete(remove.map((number): [string, number] => [head.id, number]));
-    if (put.length > 0) await db.steps.bulkPut(put);
-    if (row) await db.jobs.put(row);
-    await db.heads.put(head);
+    await writePlan(plan);
   });
   announce({ job: head.id, revision: head.revision });
 }

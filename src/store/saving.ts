@@ -4,7 +4,8 @@ import { step } from '../../core/job/history';
 import { hear } from './channel';
 import { commitField } from './commit-field';
 import { GoneFromShelf, NewerOnShelf, openJob, writeJob, writeLost } from './kept-jobs';
-import { planWrite, type Written } from './plan-write';
+import { isLeftBehind, leaveBehind, nothingLeft, PAGE, takeLeft } from './left-behind';
+import { planWrite, type WritePlan, type Written } from './plan-write';
 import { EMPTY_SESSION, type Session, takeUp, useSession } from './session';
 import { db } from './shelf';
 import { versionHourly } from './versions';
@@ -56,12 +57,21 @@ function failureWords(error: unknown): string {
     : message;
 }
 
+/** The write that brings the shelf to where the session is. */
+function planned(): WritePlan | undefined {
+  const { history, live } = useSession.getState();
+  if (!history) return undefined;
+  const plan = planWrite(history, live, known);
+  return { ...plan, head: { ...plan.head, by: PAGE } };
+}
+
 async function writeOnce(): Promise<void> {
   const { history, live, unwritten } = useSession.getState();
-  if (!history) return;
-  const plan = planWrite(history, live, known);
+  const plan = planned();
+  if (!plan) return;
   await writeJob(plan, known);
   known = plan.written;
+  nothingLeft(plan.head.id);
   kept = { history, live };
   const done = new Set(unwritten.map(({ id }) => id));
   useSession.setState(({ unwritten: all }) => ({ unwritten: all.filter(({ id }) => !done.has(id)) }));
@@ -178,6 +188,7 @@ export async function openSession(jobId: string): Promise<boolean> {
     throw new Error(`${last.job.name} is not saved yet: ${useSaving.getState().why} It is opened again by Back.`);
   closeSession();
   useSession.setState({ jobId });
+  await takeLeft();
   const opened = await openJob(jobId);
   // Another job may have been asked for meanwhile.
   if (useSession.getState().jobId !== jobId) return opened !== undefined;
@@ -209,6 +220,12 @@ export async function keepAfterAll(): Promise<void> {
   useSaving.setState({ gone: false });
 }
 
+/** The page goes: what is on its way to the shelf does not get there any more, and is left for whoever opens the job next. */
+export function leave(): void {
+  const plan = isKept(useSession.getState()) || useSaving.getState().gone ? undefined : planned();
+  if (plan) leaveBehind(plan);
+}
+
 useSession.subscribe(changed);
 hear((news) => {
   if (news.job !== useSession.getState().jobId) return;
@@ -220,6 +237,14 @@ if (typeof window !== 'undefined') {
   document.addEventListener('visibilitychange', () => {
     if (document.visibilityState === 'hidden' && !isKept(useSession.getState())) void write();
   });
+  window.addEventListener('pagehide', () => {
+    commitField();
+    leave();
+  });
+  window.addEventListener('storage', ({ key, newValue }) => {
+    if (newValue !== null && isLeftBehind(key)) void takeLeft().then(follow);
+  });
+  void takeLeft();
   window.addEventListener('beforeunload', (event) => {
     commitField();
     if (isKept(useSession.getState()) || useSaving.getState().gone) return;
@@ -228,6 +253,6 @@ if (typeof window !== 'undefined') {
   });
   // A page that comes back from the browser's cache is as old as when it was left.
   window.addEventListener('pageshow', ({ persisted }) => {
-    if (persisted) void follow();
+    if (persisted) void takeLeft().then(follow);
   });
 }

@@ -34,6 +34,8 @@ export interface Head {
   top: number;
   /** A gesture that goes on: its name, and what it has changed since that step. */
   live?: { name: string; patch: Patch };
+  /** The page that wrote this. */
+  by?: string;
 }
 
 /** One thing that was done: what turns the state before it into the one after it, and back. */

@@ -1,9 +1,10 @@
 import { spawn } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { type CDPSession, chromium, type Page } from '@playwright/test';
+import type { CDPSession, Page } from '@playwright/test';
 import { writeJobFile } from '../../core/files/job-file';
 import type { Job } from '../../core/job/schema';
+import { openBrowser } from '../browser';
 import { crowdedJob, wetCard } from './drag';
 import { letterJob } from './letter';
 
@@ -25,10 +26,7 @@ async function inApp(job: Job, work: (page: Page, tools: CDPSession) => Promise<
     return;
   }
   const server = spawn(process.execPath, [entry], { env: { ...process.env, HOST: '127.0.0.1', PORT: String(PORT) } });
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  });
+  const browser = await openBrowser();
   try {
     await new Promise((resolve) => setTimeout(resolve, 2000));
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

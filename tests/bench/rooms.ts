@@ -2,13 +2,14 @@ import { spawn } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
-import { type BrowserContext, chromium, type Page } from '@playwright/test';
+import type { BrowserContext, Page } from '@playwright/test';
 import sharp from 'sharp';
 import { hashOf } from '../../core/files/hash';
 import { writeJobFile } from '../../core/files/job-file';
 import { makePicture } from '../../core/job/make';
 import type { Job } from '../../core/job/schema';
 import { glasshouse } from '../../demo/glasshouse';
+import { openBrowser } from '../browser';
 import { openDemo } from '../kit';
 
 /** How long one waits in the built app: loading, rooms, pictures, big jobs. */
@@ -303,10 +304,7 @@ export async function roomsInPage(): Promise<void> {
   const server = spawn(process.execPath, [fileURLToPath(new URL('../../scripts/serve.mjs', import.meta.url))], {
     env: { ...process.env, PORT: String(PORT) },
   });
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu'],
-  });
+  const browser = await openBrowser();
   try {
     await new Promise((resolve) => setTimeout(resolve, 1500));
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });

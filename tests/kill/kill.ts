@@ -66,7 +66,7 @@ function isSame(a: Seen['look'], b: Seen['look']): boolean {
   });
 }
 
-const ARGS = [...QUIET, '--headless=new', '--window-size=1280,900', '--remote-debugging-port=0'];
+const ARGS = [...QUIET, '--window-size=1280,900', '--remote-debugging-port=0'];
 
 async function open(folder: string): Promise<{ child: ChildProcess; browser: Browser; page: Page }> {
   const child = spawn(CHROMIUM, [...ARGS, `--user-data-dir=${folder}`, 'about:blank'], {

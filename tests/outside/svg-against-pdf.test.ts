@@ -1,12 +1,13 @@
 import { join } from 'node:path';
-import { chromium, type Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import sharp from 'sharp';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { profileFile } from '../../cli/kit';
 import type { JobBundle } from '../../core/files/job-file';
 import { type SvgWords, writeSvg } from '../../core/files/svg-file';
 import { flipElement, turnElement } from '../../core/job/edits/elements';
 import { shopOf } from '../../core/trade/shops';
+import { openBrowser } from '../browser';
 import { kit, openDemo } from '../kit';
 import { exportTo, folder, run, tidyUp } from './tools';
 
@@ -31,16 +32,18 @@ const pixelsOf = async (file: string | Buffer): Promise<Pixels> => {
   return { data, width: info.width, height: info.height };
 };
 
+let browser: Browser;
+beforeAll(async () => {
+  browser = await openBrowser();
+});
+afterAll(() => browser.close());
+
 async function inChromium<T>(svg: string, then: (page: Page) => Promise<T>): Promise<T> {
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
   const page = await browser.newPage({ deviceScaleFactor: PPI / 96, viewport: { width: 800, height: 600 } });
   await page.setContent(`<body style="margin:0;background:#fff">${svg}</body>`);
   await page.evaluate(() => document.fonts.ready);
   const result = await then(page);
-  await browser.close();
+  await page.close();
   return result;
 }
 

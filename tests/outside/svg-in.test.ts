@@ -1,4 +1,4 @@
-import { type Browser, chromium, type Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { Cmyk } from '../../core/colour/ink';
@@ -10,6 +10,7 @@ import { makeJob } from '../../core/job/make';
 import type { Element, Face, Job } from '../../core/job/schema';
 import { drawFace } from '../../core/scene/face';
 import { sourcesOf } from '../../core/scene/sources';
+import { openBrowser } from '../browser';
 import { kit } from '../kit';
 import { DRAWINGS, HOSTILE, NOTED } from './svg-drawings';
 
@@ -46,10 +47,7 @@ function ourRoad(svg: string): { text: string; width: number; height: number } {
 let browser: Browser;
 let page: Page;
 beforeAll(async () => {
-  browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  browser = await openBrowser();
   page = await browser.newPage({ deviceScaleFactor: 2, viewport: { width: 600, height: 400 } });
 });
 afterAll(() => browser.close());

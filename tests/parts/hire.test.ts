@@ -48,7 +48,7 @@ describe('a hired worker', () => {
   });
   it('is prepared before its first work', async () => {
     const begin = vi.fn(async () => undefined);
-    const { room, dismiss } = hire<Work>(() => asWorker(worker()), begin);
+    const { room, dismiss } = hire<Work>(() => asWorker(worker()), { begin });
     await room.twice(1);
     expect(begin).toHaveBeenCalledTimes(1);
     dismiss();
@@ -69,6 +69,16 @@ describe('a hired worker', () => {
     await room.twice(1);
     all[0]!.die();
     await expect(waiting).rejects.toThrow(/A part of the app stopped \(out of memory\)\. Try again/);
+    expect(all[0]!.terminate).toHaveBeenCalled();
+    expect(await room.twice(5)).toBe(10);
+    expect(all).toHaveLength(2);
+    dismiss();
+  });
+  it('that takes longer than a work may is stopped, and says so in the words of that work', async () => {
+    const all: Made[] = [];
+    const limits = { never: { within: 50, words: 'This drawing takes too long.' } };
+    const { room, dismiss } = hire<Work>(() => asWorker(all[all.push(worker()) - 1]!), { limits });
+    await expect(room.never()).rejects.toThrow('This drawing takes too long.');
     expect(all[0]!.terminate).toHaveBeenCalled();
     expect(await room.twice(5)).toBe(10);
     expect(all).toHaveLength(2);

@@ -14,7 +14,7 @@ export interface ReadGradient {
 /** What a gradient is read with: others it takes after, styles, and where notes go. */
 export interface GradientSources {
   byId(id: string): Element | undefined;
-  style(element: Element): ReadonlyMap<string, string>;
+  own(element: Element): ReadonlyMap<string, string>;
   note(text: string): void;
 }
 
@@ -32,16 +32,16 @@ function chain(element: Element, { byId }: GradientSources): Element[] {
   return out;
 }
 
-function stopsOf(elements: readonly Element[], { style }: GradientSources): ReadGradient['stops'] {
+function stopsOf(elements: readonly Element[], { own }: GradientSources): ReadGradient['stops'] {
   const children = (element: Element): Element[] =>
     Array.from(element.childNodes).filter((n): n is Element => n.nodeType === 1 && (n as Element).localName === 'stop');
   const holder = elements.find((element) => children(element).length > 0);
   let least = 0;
   return (holder ? children(holder) : []).map((stop) => {
-    const own = style(stop);
-    const colour = colourOf(own.get('stop-color') ?? 'black') ?? { hex: '#000000', alpha: 1 };
-    least = Math.max(least, shareOf(own.get('offset'), 0));
-    return { at: least, hex: colour.hex, alpha: colour.alpha * shareOf(own.get('stop-opacity'), 1) };
+    const style = own(stop);
+    const colour = colourOf(style.get('stop-color') ?? 'black') ?? { hex: '#000000', alpha: 1 };
+    least = Math.max(least, shareOf(style.get('offset'), 0));
+    return { at: least, hex: colour.hex, alpha: colour.alpha * shareOf(style.get('stop-opacity'), 1) };
   });
 }
 

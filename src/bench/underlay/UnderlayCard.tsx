@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { addAsset } from '../../../core/job/edits/elements';
 import { setUnderlay } from '../../../core/job/edits/faces';
 import { lineUp, type Underlay } from '../../../core/job/underlay';
+import { intake } from '../../../workers/intake';
 import { FileChooser } from '../../parts/FileChooser';
 import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
@@ -9,7 +10,6 @@ import { Tick } from '../../parts/Tick';
 import { keepAsset } from '../../store/assets';
 import { act } from '../../store/session';
 import { useBench } from '../bench';
-import { pressRoom } from '../kit';
 import { readTemplate } from './read-template';
 
 const FIELDS = [
@@ -29,7 +29,7 @@ export function UnderlayCard() {
   async function take(file: File): Promise<void> {
     try {
       const { png, size } = await readTemplate(file);
-      const { hash, asset } = await pressRoom().takeIn(png, file.name);
+      const { hash, asset } = await intake().takeIn(png, file.name);
       await keepAsset(hash, png);
       const trim = { x: 0, y: 0, width: piece.width, height: piece.height };
       const { box, on } = lineUp(size, trim, shop.bleed[piece.kind]);

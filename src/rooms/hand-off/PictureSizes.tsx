@@ -1,7 +1,7 @@
 import { pictureSizes } from '../../../core/files/hand-off/picture-sizes';
 import { pieceOf } from '../../../core/job/find';
 import type { Job, Piece } from '../../../core/job/schema';
-import type { Written } from '../../../workers/press-work';
+import type { Written } from '../../../workers/write-work';
 
 export const kB = (bytes: number): string => `${Math.ceil(bytes / 1000).toLocaleString('en')} kB`;
 

@@ -1,7 +1,7 @@
 import { comparison } from '../../../core/files/hand-off/comparison';
 import { pieceOf } from '../../../core/job/find';
 import type { Job } from '../../../core/job/schema';
-import type { Written } from '../../../workers/press-work';
+import type { Written } from '../../../workers/write-work';
 import { PageShot } from '../../parts/PageShot';
 import { saveFile, saveFiles } from '../../parts/save-files';
 import { kB, PictureSizes } from './PictureSizes';

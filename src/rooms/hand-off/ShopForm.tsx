@@ -9,7 +9,7 @@ import { findElement, pieceOf, titleOf } from '../../../core/job/find';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
-import type { Written } from '../../../workers/press-work';
+import type { Written } from '../../../workers/write-work';
 import { useBench, useFound } from '../../bench/bench';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Person } from '../../../core/job/details';
 import { addAsset } from '../../../core/job/edits/elements';
 import { changePerson } from '../../../core/job/edits/house';
-import { pressRoom } from '../../bench/kit';
+import { intake } from '../../../workers/intake';
 import { useAssetUrl } from '../../bench/use-asset-url';
 import { FileChooser } from '../../parts/FileChooser';
 import { keepAsset } from '../../store/assets';
@@ -16,7 +16,7 @@ export function PersonPicture({ person }: { person: Person }) {
   async function take(file: File): Promise<void> {
     try {
       const bytes = new Uint8Array(await file.arrayBuffer());
-      const { hash, asset } = await pressRoom().takeIn(bytes, file.name);
+      const { hash, asset } = await intake().takeIn(bytes, file.name);
       await keepAsset(hash, bytes);
       act('Picture of a person', (job) => changePerson(addAsset(job, hash, asset), person.id, { picture: hash }));
       setProblem(undefined);

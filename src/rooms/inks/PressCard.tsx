@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { addCondition, changeCondition, removeCondition, setPressOf } from '../../../core/job/edits/press';
 import { conditionsOf } from '../../../core/job/press-of';
 import { INTENTS } from '../../../core/trade/schema';
+import { intake } from '../../../workers/intake';
 import { useBench } from '../../bench/bench';
-import { pressRoom } from '../../bench/kit';
 import { Choice } from '../../parts/Choice';
 import { FileChooser } from '../../parts/FileChooser';
 import { NumberField } from '../../parts/NumberField';
@@ -21,7 +21,7 @@ export function PressCard() {
   async function load(chosen: File): Promise<void> {
     try {
       const bytes = new Uint8Array(await chosen.arrayBuffer());
-      const { hash, condition: read } = await pressRoom().takeInProfile(bytes);
+      const { hash, condition: read } = await intake().takeInProfile(bytes);
       await keepAsset(hash, bytes);
       setProblem(undefined);
       act('Load a profile', (j) => setPressOf(addCondition(j, hash, read), shop.id, hash));

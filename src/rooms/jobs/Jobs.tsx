@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import FolderOpen from 'lucide-react/icons/folder-open';
 import Plus from 'lucide-react/icons/plus';
 import { useEffect, useState } from 'react';
-import { pressRoom } from '../../bench/kit';
+import { intake } from '../../../workers/intake';
 import { useKit } from '../../bench/use-kit';
 import { FileChooser } from '../../parts/FileChooser';
 import { TopBar } from '../../parts/TopBar';
@@ -26,7 +26,7 @@ export default function Jobs() {
   async function open(file: File): Promise<void> {
     setOpening(file.name);
     try {
-      const bundle = await pressRoom().openJobFile(new Uint8Array(await file.arrayBuffer()));
+      const bundle = await intake().openJobFile(new Uint8Array(await file.arrayBuffer()));
       const known = await db.jobs.get(bundle.job.id);
       if (known && !confirm(`${bundle.job.name} is here already. Replace it with the one in the file?`)) return;
       await keepBundle(bundle);

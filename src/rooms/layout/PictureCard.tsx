@@ -15,8 +15,8 @@ import {
 import type { Picture, PictureView, Shape } from '../../../core/job/schema';
 import { effectivePpi, pictureBox, pointsPerPixel } from '../../../core/picture/place';
 import { formatSize } from '../../../core/units/length';
+import { intake } from '../../../workers/intake';
 import { useBench } from '../../bench/bench';
-import { pressRoom } from '../../bench/kit';
 import { useSketch } from '../../bench/use-sketch';
 import { Choice } from '../../parts/Choice';
 import { FileChooser } from '../../parts/FileChooser';
@@ -196,7 +196,7 @@ function Replace({ picture }: { picture: Picture }) {
     setMessage(undefined);
     try {
       const bytes = new Uint8Array(await file.arrayBuffer());
-      const { hash, asset } = await pressRoom().takeIn(bytes, file.name);
+      const { hash, asset } = await intake().takeIn(bytes, file.name);
       await keepAsset(hash, bytes);
       act('Replace picture', (job) => replacePicture(job, picture.id, hash, asset));
     } catch (error) {

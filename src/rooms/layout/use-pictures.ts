@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Point } from '../../../core/geometry/box';
+import { intake } from '../../../workers/intake';
 import type { Bench } from '../../bench/bench';
-import { pressRoom } from '../../bench/kit';
 import { addFontFile, isFontFile } from '../../bench/own-fonts';
 import { isTyping } from '../../parts/typing';
 import { keepAsset } from '../../store/assets';
@@ -53,7 +53,7 @@ export function usePictures(bench: Bench | undefined): Pictures {
           receive(drawing);
           continue;
         }
-        const { hash, asset } = await pressRoom().takeIn(bytes, file.name);
+        const { hash, asset } = await intake().takeIn(bytes, file.name);
         await keepAsset(hash, bytes);
         const now = latest.current;
         const face = now?.piece.faces.find((f) => f.id === place?.face) ?? now?.face;

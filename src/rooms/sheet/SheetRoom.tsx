@@ -6,7 +6,7 @@ import { type Cut, cuttingPlan } from '../../../core/sheet/cutting';
 import type { SheetForm } from '../../../core/sheet/form';
 import { sideMarks } from '../../../core/sheet/marks';
 import { bleedOn, gapOf, itemsOf, type SheetPlan, trimsOf } from '../../../core/sheet/plan';
-import type { WrittenSheets } from '../../../workers/press-work';
+import type { WrittenSheets } from '../../../workers/write-work';
 import { useBench } from '../../bench/bench';
 import { PieceRoom } from '../../bench/PieceRoom';
 import { PageShot } from '../../parts/PageShot';

@@ -51,6 +51,14 @@ describe('paths', () => {
     );
   });
 
+  it('is exact for a cubic that is all but a quadratic', () => {
+    const flat = pathBounds([
+      ['M', 0, 99.99999999606413],
+      ['C', 0, 0, 0, 0, 0, 99.99999999957923],
+    ])!;
+    expect(flat.y).toBeLessThanOrEqual(24.99999999945542);
+  });
+
   it('reads every kind of SVG path data', () => {
     expect(pathData(parsePath('m1 1h2v3l-1 1z'))).toBe('M1 1L3 1L3 4L2 5Z');
     const circle = pathBounds(parsePath('M0 5A5 5 0 1 1 10 5A5 5 0 1 1 0 5Z'))!;

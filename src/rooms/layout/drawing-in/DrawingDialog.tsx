@@ -3,11 +3,12 @@ import { useEffect, useState } from 'react';
 import { colourDifference } from '../../../../core/colour/difference';
 import { hexOf, parseHex, type Rgb } from '../../../../core/colour/engine';
 import { cmykText, type Ink, platesOf, processStandIn } from '../../../../core/colour/ink';
+import type { SvgArt } from '../../../../core/files/svg-in/art';
 import { elementsOfArt } from '../../../../core/files/svg-in/elements';
-import type { SvgArt } from '../../../../core/files/svg-in/read';
 import { addArt } from '../../../../core/job/edits/copies';
 import { addInk } from '../../../../core/job/edits/inks';
 import type { Paint } from '../../../../core/job/schema';
+import { intake } from '../../../../workers/intake';
 import { useBench } from '../../../bench/bench';
 import { Dialog } from '../../../parts/Dialog';
 import { Tick } from '../../../parts/Tick';
@@ -24,14 +25,12 @@ const close = nextDrawing;
 
 /** The colours of a drawing and the inks they are printed in; what could not be kept; then it is laid on the face. */
 export function DrawingDialog({ drawing }: { drawing: Incoming }) {
-  const bench = useBench();
   const [art, setArt] = useState<SvgArt>();
   const [problem, setProblem] = useState<string>();
-  const { fonts } = bench.sources;
   useEffect(() => {
     let isHere = true;
-    import('../../../../core/files/svg-in/read')
-      .then(({ readSvg }) => readSvg(drawing.bytes, fonts))
+    intake()
+      .readDrawing(drawing.bytes)
       .then(
         (read) => isHere && setArt(read),
         (error: Error) => isHere && setProblem(error.message),
@@ -39,7 +38,7 @@ export function DrawingDialog({ drawing }: { drawing: Incoming }) {
     return () => {
       isHere = false;
     };
-  }, [drawing, fonts]);
+  }, [drawing]);
   return (
     <Dialog title={`Take in ${drawing.name}`} onClose={close}>
       {problem && (

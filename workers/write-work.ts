@@ -1,13 +1,9 @@
-import type { ColourSpace, Press } from '../core/colour/engine';
-import type { Ink } from '../core/colour/ink';
-import { readPressProfile } from '../core/colour/profile';
+import type { Press } from '../core/colour/engine';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, type ImageFile, type ImagesAsked } from '../core/files/face-images';
 import { exportName } from '../core/files/file-names';
 import { lettersAsPages } from '../core/files/hand-off/letters';
 import type { Chosen, PlannedFile } from '../core/files/hand-off/plan';
-import { hashOf } from '../core/files/hash';
-import { type JobBundle, readJobFile } from '../core/files/job-file';
 import { type PieceReport, packageZip } from '../core/files/package';
 import type { Progress } from '../core/files/pdf/document';
 import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
@@ -23,24 +19,17 @@ import { type SvgWords, writeSvg } from '../core/files/svg-file';
 import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
-import type { Asset, Job, Piece } from '../core/job/schema';
+import type { Job, Piece } from '../core/job/schema';
 import { USUAL_SHEET } from '../core/job/sheet';
 import { shopIn } from '../core/job/shops-of';
-import { decodePicture, isSideways, type Pixels } from '../core/picture/decode';
-import { type Lightness, lightnessOf } from '../core/picture/lightness';
-import { PictureError } from '../core/picture/limits';
-import { probePicture } from '../core/picture/probe';
-import { proofPicture, type Separation, separatePicture } from '../core/picture/separate';
-import { upscaledBy } from '../core/picture/upscaled';
 import { SERVICE_TYPEFACE } from '../core/scene/slug';
 import { itemsOf, type SheetPlan } from '../core/sheet/plan';
-import type { OwnCondition, PressCondition, ShopSpec } from '../core/trade/schema';
-import { type OwnFont, ownId, ownPart, plainFont, takeFont } from '../core/type/own-font';
+import type { ShopSpec } from '../core/trade/schema';
+import { ownId, ownPart } from '../core/type/own-font';
 import { drawPages, type PagePicture } from './draw-pages';
-import { type BytesOf, type KitShelf, loadFontCutter, openKit } from './kit';
-import { LARGE, middlePart, packed, smallPixels } from './small-picture';
+import { loadFontCutter, openKit } from './kit';
 
-/** Heavy work, off the page's thread. Errors keep their message when they cross. */
+/** Writing files, off the page's thread. Errors keep their message when they cross. */
 
 /** A file that was written, what it says when it is read again, and its pages as a reader draws them. */
 export interface Written extends PlannedFile {
@@ -50,117 +39,6 @@ export interface Written extends PlannedFile {
   pages: PagePicture[];
   /** The piece as it was written, where its faces are the pages of letters. */
   as?: Piece | undefined;
-}
-
-let shelf: KitShelf = openKit(async () => undefined);
-/** Says where the files of the user's own profiles are, for pictures. */
-export function openShelf(find: BytesOf): void {
-  shelf = openKit(find);
-}
-
-/** A picture in the colours of the screen. */
-export { firstLook } from './small-picture';
-
-/** A picture as the press shows it, small enough for the stage, and how light it is where. */
-export async function preview(
-  bytes: Uint8Array,
-  printed: { condition: PressCondition; separation: Separation; inks: readonly Ink[] },
-): Promise<{ image: Blob; light: Lightness }> {
-  await shelf.loadProfiles([printed.condition.id]);
-  const [{ engine, press }, pixels] = await Promise.all([shelf.load(), smallPixels(bytes)]);
-  const on = press(printed.condition);
-  const separated = separatePicture(pixels, engine, on, printed.separation);
-  const rgb = proofPicture(separated, engine, on, printed.inks);
-  const { width, height, alpha } = separated;
-  const image = new ImageData(width, height);
-  for (let i = 0, from = 0, to = 0; i < width * height; i++) {
-    image.data[to++] = rgb[from++]!;
-    image.data[to++] = rgb[from++]!;
-    image.data[to++] = rgb[from++]!;
-    image.data[to++] = alpha ? alpha[i]! : 255;
-  }
-  const canvas = new OffscreenCanvas(width, height);
-  canvas.getContext('2d')!.putImageData(image, 0, 0);
-  return { image: await packed(canvas, alpha !== undefined), light: lightnessOf(rgb, width, height) };
-}
-
-function lookedAtWhole(bytes: Uint8Array) {
-  const pixels = decodePicture(bytes);
-  const { width, height, space, alpha } = pixels;
-  return { width, height, space, alpha: alpha !== undefined, upscaled: upscaledBy(pixels) };
-}
-
-/** How much of a large picture is looked at closely, in pixels a side. */
-const PART = 2400;
-
-/** A large picture is decoded by the browser, which tells of damage too; traces of enlargement are in any part of it. */
-async function lookedAtInParts(bytes: Uint8Array, channels: number, orientation: number) {
-  let part: Pixels;
-  try {
-    part = await middlePart(bytes, PART);
-  } catch {
-    throw new PictureError('This picture is damaged and cannot be drawn. Save it again from its program.');
-  }
-  const { width, height } = probePicture(bytes);
-  const [w, h] = isSideways(orientation) ? [height, width] : [width, height];
-  const small = await smallPixels(bytes, 600);
-  const space: ColourSpace = channels <= 2 ? 'GRAY' : 'RGB';
-  return { width: w, height: h, space, alpha: small.alpha !== undefined, upscaled: upscaledBy(part) };
-}
-
-/** Looks a picture over from head to end before it is taken in. Throws with words for the user. */
-export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: string; asset: Asset }> {
-  const { type, bits, quality, pixelAspect, orientation, ...facts } = probePicture(bytes);
-  const { width, height, space, alpha, upscaled } =
-    facts.width * facts.height > LARGE && facts.channels !== 4
-      ? await lookedAtInParts(bytes, facts.channels, orientation)
-      : lookedAtWhole(bytes);
-  return {
-    hash: hashOf(bytes),
-    asset: {
-      name: name.replace(/\.(jpe?g|png)$/i, '').slice(0, 255),
-      type,
-      width,
-      height,
-      space,
-      bits: bits as NonNullable<Asset['bits']>,
-      ...(alpha ? { alpha: true as const } : {}),
-      ...(upscaled === undefined ? {} : { upscaled }),
-      ...(quality === undefined ? {} : { quality }),
-      ...(pixelAspect === undefined ? {} : { pixelAspect: isSideways(orientation) ? 1 / pixelAspect : pixelAspect }),
-    },
-  };
-}
-
-/** Opens a job file, off the page's thread: all of it is looked over. Throws with words for the user. */
-export const openJobFile = async (bytes: Uint8Array): Promise<JobBundle> => readJobFile(bytes);
-
-/** Unpacks a font file and looks it over. Throws with words for the user. */
-export async function takeInFont(bytes: Uint8Array): Promise<{ hash: string; bytes: Uint8Array; font: OwnFont }> {
-  const plain = await plainFont(bytes, async (packed) => {
-    const { default: unpack } = await import('woff2-encoder/decompress');
-    return unpack(packed);
-  });
-  const font = takeFont(plain);
-  return { hash: hashOf(plain), bytes: plain, font };
-}
-
-/** A profile's ink limit is not written in it: until the shop's is typed in, that of most sheet-fed presses (common practice). */
-const USUAL_LIMIT = 3;
-
-/** Looks a press's profile over. Throws with words for the user. */
-export async function takeInProfile(bytes: Uint8Array): Promise<{ hash: string; condition: OwnCondition }> {
-  const { engine } = await shelf.load();
-  const { name } = readPressProfile(bytes, engine);
-  return {
-    hash: hashOf(bytes),
-    condition: {
-      name: name.slice(0, 120),
-      intent: 'relative colorimetric',
-      blackPointCompensation: true,
-      totalInk: USUAL_LIMIT,
-    },
-  };
 }
 
 /** What files are written with: the kit, and all that the job's own fonts and profiles need. */

@@ -1,0 +1,107 @@
+import type { ColourSpace } from '../core/colour/engine';
+import { readPressProfile } from '../core/colour/profile';
+import { hashOf } from '../core/files/hash';
+import { type JobBundle, readJobFile } from '../core/files/job-file';
+import { readSvg, type SvgArt } from '../core/files/svg-in/read';
+import type { Asset } from '../core/job/schema';
+import { decodePicture, isSideways, type Pixels } from '../core/picture/decode';
+import { PictureError } from '../core/picture/limits';
+import { probePicture } from '../core/picture/probe';
+import { upscaledBy } from '../core/picture/upscaled';
+import type { OwnCondition } from '../core/trade/schema';
+import { createFontBook } from '../core/type/font';
+import { type OwnFont, plainFont, takeFont } from '../core/type/own-font';
+import { loadEngine, openKit } from './kit';
+import { LARGE, middlePart, smallPixels } from './small-picture';
+
+/** Files that others made are looked over here, in a worker of its own: one that never ends is stopped with it. */
+
+function lookedAtWhole(bytes: Uint8Array) {
+  const pixels = decodePicture(bytes);
+  const { width, height, space, alpha } = pixels;
+  return { width, height, space, alpha: alpha !== undefined, upscaled: upscaledBy(pixels) };
+}
+
+/** How much of a large picture is looked at closely, in pixels a side. */
+const PART = 2400;
+
+/** A large picture is decoded by the browser, which tells of damage too; traces of enlargement are in any part of it. */
+async function lookedAtInParts(bytes: Uint8Array, channels: number, orientation: number) {
+  let part: Pixels;
+  try {
+    part = await middlePart(bytes, PART);
+  } catch {
+    throw new PictureError('This picture is damaged and cannot be drawn. Save it again from its program.');
+  }
+  const { width, height } = probePicture(bytes);
+  const [w, h] = isSideways(orientation) ? [height, width] : [width, height];
+  const small = await smallPixels(bytes, 600);
+  const space: ColourSpace = channels <= 2 ? 'GRAY' : 'RGB';
+  return { width: w, height: h, space, alpha: small.alpha !== undefined, upscaled: upscaledBy(part) };
+}
+
+/** Looks a picture over from head to end before it is taken in. Throws with words for the user. */
+export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: string; asset: Asset }> {
+  const { type, bits, quality, pixelAspect, orientation, ...facts } = probePicture(bytes);
+  const { width, height, space, alpha, upscaled } =
+    facts.width * facts.height > LARGE && facts.channels !== 4
+      ? await lookedAtInParts(bytes, facts.channels, orientation)
+      : lookedAtWhole(bytes);
+  return {
+    hash: hashOf(bytes),
+    asset: {
+      name: name.replace(/\.(jpe?g|png)$/i, '').slice(0, 255),
+      type,
+      width,
+      height,
+      space,
+      bits: bits as NonNullable<Asset['bits']>,
+      ...(alpha ? { alpha: true as const } : {}),
+      ...(upscaled === undefined ? {} : { upscaled }),
+      ...(quality === undefined ? {} : { quality }),
+      ...(pixelAspect === undefined ? {} : { pixelAspect: isSideways(orientation) ? 1 / pixelAspect : pixelAspect }),
+    },
+  };
+}
+
+/** Opens a job file, off the page's thread: all of it is looked over. Throws with words for the user. */
+export const openJobFile = async (bytes: Uint8Array): Promise<JobBundle> => readJobFile(bytes);
+
+/** Unpacks a font file and looks it over. Throws with words for the user. */
+export async function takeInFont(bytes: Uint8Array): Promise<{ hash: string; bytes: Uint8Array; font: OwnFont }> {
+  const plain = await plainFont(bytes, async (packed) => {
+    const { default: unpack } = await import('woff2-encoder/decompress');
+    return unpack(packed);
+  });
+  const font = takeFont(plain);
+  return { hash: hashOf(plain), bytes: plain, font };
+}
+
+/** A profile's ink limit is not written in it: until the shop's is typed in, that of most sheet-fed presses (common practice). */
+const USUAL_LIMIT = 3;
+
+/** Looks a press's profile over. Throws with words for the user. */
+export async function takeInProfile(bytes: Uint8Array): Promise<{ hash: string; condition: OwnCondition }> {
+  const engine = await loadEngine();
+  const { name } = readPressProfile(bytes, engine);
+  return {
+    hash: hashOf(bytes),
+    condition: {
+      name: name.slice(0, 120),
+      intent: 'relative colorimetric',
+      blackPointCompensation: true,
+      totalInk: USUAL_LIMIT,
+    },
+  };
+}
+
+/** The plain typeface, in which a drawing's words are outlined. */
+const WORDS_IN = ['source-sans-3/regular', 'source-sans-3/bold'];
+const fonts = openKit(async () => undefined);
+const book = createFontBook((id) => fonts.fontFile(id));
+
+/** Reads an SVG drawing. Throws with words for the user. */
+export async function readDrawing(bytes: Uint8Array): Promise<SvgArt> {
+  await fonts.loadFonts(WORDS_IN);
+  return readSvg(bytes, book);
+}

@@ -1,0 +1,26 @@
+import { hire, type Room, type TimeLimit } from './hire';
+import type { IntakeWork } from './intake.worker';
+
+const LARGE_ONES = 30_000;
+const tooLong = (what: string, instead: string): TimeLimit => ({
+  within: LARGE_ONES,
+  words: `${what} takes too long to be looked over. ${instead}`,
+});
+
+let shared: Room<IntakeWork> | undefined;
+/** The worker that looks over files that come from outside. */
+export function intake(): Room<IntakeWork> {
+  shared ??= hire<IntakeWork>(() => new Worker(new URL('./intake.worker.ts', import.meta.url), { type: 'module' }), {
+    limits: {
+      readDrawing: {
+        within: 5000,
+        words: 'This drawing takes too long to read. Simplify it in its program, or import it as a picture instead.',
+      },
+      takeIn: tooLong('This picture', 'Save it again from its program, with fewer pixels.'),
+      takeInFont: tooLong('This font', 'Get it again from where it came from.'),
+      takeInProfile: tooLong('This profile', 'Get it again from the print shop.'),
+      openJobFile: tooLong('This job file', 'Ask for it to be saved again.'),
+    },
+  }).room;
+  return shared;
+}

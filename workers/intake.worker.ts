@@ -1,0 +1,17 @@
+import { expose } from 'comlink';
+
+type Work = typeof import('./intake-work');
+
+// As in the press room: the door opens before the work is here.
+const work = import('./intake-work');
+
+const api = {
+  ready: async (): Promise<void> => void (await work),
+  takeIn: async (...args: Parameters<Work['takeIn']>) => (await work).takeIn(...args),
+  takeInFont: async (...args: Parameters<Work['takeInFont']>) => (await work).takeInFont(...args),
+  takeInProfile: async (...args: Parameters<Work['takeInProfile']>) => (await work).takeInProfile(...args),
+  openJobFile: async (...args: Parameters<Work['openJobFile']>) => (await work).openJobFile(...args),
+  readDrawing: async (...args: Parameters<Work['readDrawing']>) => (await work).readDrawing(...args),
+};
+export type IntakeWork = typeof api;
+expose(api);
