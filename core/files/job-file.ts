@@ -1,12 +1,14 @@
-import { unzipSync, type Zippable, zipSync } from 'fflate';
+import { type Zippable, zipSync } from 'fflate';
 import type { z } from 'zod';
 import { allElements } from '../job/drawn';
 import { migrate } from '../job/migrate';
 import { type Asset, JOB_VERSION, type Job } from '../job/schema';
 import { jobSchema } from '../job/whole';
+import { isSideways } from '../picture/decode';
 import { probePicture } from '../picture/probe';
 import { takeFont } from '../type/own-font';
 import { hashOf } from './hash';
+import { readZip, ZipTooLarge } from './zip-in';
 
 /** A job and the bytes of its pictures and fonts by hash. */
 export interface JobBundle {
@@ -80,31 +82,21 @@ export function writeJobFile({ job, assets }: JobBundle): Uint8Array {
   return zipSync(entries, { mtime: ZIP_TIME });
 }
 
+const LIMITS = {
+  ...FILE_LIMITS,
+  most: (name: string): number => (name === 'job.json' ? FILE_LIMITS.job : FILE_LIMITS.total),
+};
+const isOurs = (name: string): boolean => name === 'job.json' || /^(assets|fonts|profiles)\//.test(name);
+
 function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
-  let total = 0;
-  let count = 0;
   try {
-    return unzipSync(bytes, {
-      // The sizes come from the zip's directory; a reader that is given less room than an entry needs stops there.
-      filter: ({ name, originalSize }) => {
-        total += originalSize;
-        count += 1;
-        if (
-          count > FILE_LIMITS.entries ||
-          total > FILE_LIMITS.total ||
-          (name === 'job.json' && originalSize > FILE_LIMITS.job)
-        )
-          throw new JobFileError(
-            'This file unpacks to far more than a job can hold, so it was not opened. Ask for it to be saved again.',
-          );
-        return (
-          name === 'job.json' || name.startsWith('assets/') || name.startsWith('fonts/') || name.startsWith('profiles/')
-        );
-      },
-    });
+    return readZip(bytes, isOurs, LIMITS);
   } catch (error) {
-    if (error instanceof JobFileError) throw error;
-    throw new JobFileError('This job file is damaged or cut short. Get it again from where it came from.');
+    throw new JobFileError(
+      error instanceof ZipTooLarge
+        ? 'This file unpacks to far more than a job can hold, so it was not opened. Ask for it to be saved again.'
+        : 'This job file is damaged or cut short. Get it again from where it came from.',
+    );
   }
 }
 
@@ -127,6 +119,16 @@ export function readJob(json: unknown): Job {
   if (!read.success)
     throw new JobFileError(`This job file is broken: ${explain(read.error)}. Ask for it to be saved again.`);
   return read.data;
+}
+
+/** What a job says of a picture is what its checks go by: the file has to agree. */
+function holdAgainst(asset: Asset, bytes: Uint8Array): void {
+  const { type, width, height, orientation } = probePicture(bytes);
+  const upright = isSideways(orientation) ? [height, width] : [width, height];
+  if (type !== asset.type || upright[0] !== asset.width || upright[1] !== asset.height)
+    throw new JobFileError(
+      `The picture ${asset.name} in this file has ${upright.join(' × ')} pixels, and the job says ${asset.width} × ${asset.height}. Ask for it to be saved again.`,
+    );
 }
 
 /**
@@ -154,7 +156,7 @@ export function readJobFile(bytes: Uint8Array): JobBundle {
       throw new JobFileError(`The picture ${asset.name} is missing from this file. Ask for it to be saved again.`);
     if (hashOf(picture) !== hash)
       throw new JobFileError(`The picture ${asset.name} in this file is damaged. Ask for it to be saved again.`);
-    probePicture(picture);
+    holdAgainst(asset, picture);
     assets[hash] = picture;
   }
   for (const [hash, { family }] of Object.entries(job.fonts)) {

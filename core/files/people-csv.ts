@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import type { Person } from '../job/details';
-import { PEOPLE_LIMITS, PeopleFileError, type PersonRead, personFrom } from './people';
+import { PEOPLE_LIMITS, PeopleFileError, type PersonRead, personFrom, refuseLong } from './people';
 
 /** People as rows of a table (RFC 4180), a header first. */
 
@@ -43,6 +43,7 @@ export const writePeopleCsv = (people: readonly Person[]): string =>
 
 /** Reads people out of a table with a head; commas, semicolons or tabs part its cells. Throws with words for the user. */
 export function readPeopleCsv(text: string): PersonRead[] {
+  refuseLong(text);
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const [head, ...rows] = data;
   const columns = (head ?? []).map((cell) => KNOWN[cell.trim().toLowerCase()]);

@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import { vcard } from '../codes/contact';
 import type { Firm, Person } from '../job/details';
-import { PEOPLE_LIMITS, PeopleFileError, type PersonRead, personFrom } from './people';
+import { PEOPLE_LIMITS, PeopleFileError, type PersonRead, personFrom, refuseLong } from './people';
 
 /** People as vCards (RFC 6350; 2426 and 2.1 are read as well). */
 
@@ -35,25 +35,41 @@ export const writePeopleVcards = (people: readonly Person[], firm: Firm): string
     .map((card) => `${card}\r\n`)
     .join('');
 
-/** vCard 2.1 writes what is not ASCII as quoted-printable (RFC 2045, 6.7), lines that go on ending in =. */
-function unquoted(text: string): string {
-  const joined = text.replace(/=\r?\n/g, (end, at: number) => (isQuoted(text, at) ? '' : end));
-  return joined.replace(/^([^:\r\n]*);ENCODING=QUOTED-PRINTABLE([^:\r\n]*):(.*)$/gim, (_, before, after, value) => {
-    const bytes: number[] = [];
-    for (let i = 0; i < value.length; i++) {
-      const hex = /^=([0-9A-F]{2})/i.exec(value.slice(i, i + 3))?.[1];
-      if (hex) {
-        bytes.push(Number.parseInt(hex, 16));
-        i += 2;
-      } else bytes.push(...new TextEncoder().encode(value[i]));
-    }
-    const plain = new TextDecoder().decode(Uint8Array.from(bytes)).replace(/\r?\n/g, '\\n');
-    return `${before}${String(after).replace(/;CHARSET=[^;:]*/i, '')}:${plain}`;
-  });
+const QUOTED = /^([^:]*);ENCODING=QUOTED-PRINTABLE([^:]*):(.*)$/i;
+
+/** What quoted-printable text stands for (RFC 2045, 6.7). */
+function unquotedValue(value: string): string {
+  const bytes = new TextEncoder().encode(value);
+  const out = new Uint8Array(bytes.length);
+  let size = 0;
+  for (let i = 0; i < bytes.length; i++) {
+    const digits = bytes[i] === 0x3d ? String.fromCharCode(...bytes.subarray(i + 1, i + 3)) : '';
+    const isHex = /^[0-9A-F]{2}$/i.test(digits);
+    out[size++] = isHex ? Number.parseInt(digits, 16) : bytes[i]!;
+    if (isHex) i += 2;
+  }
+  return new TextDecoder().decode(out.subarray(0, size)).replace(/\r?\n/g, '\\n');
 }
-/** Whether the line that a soft break ends is quoted-printable: its property says so. */
-const isQuoted = (text: string, at: number): boolean =>
-  /ENCODING=QUOTED-PRINTABLE/i.test(text.slice(Math.max(0, text.lastIndexOf('\nBEGIN', at)), at));
+
+/** vCard 2.1 writes what is not ASCII as quoted-printable, lines that go on ending in =. */
+function unquoted(text: string): string {
+  const lines = text.split(/\r?\n/);
+  const out: string[] = [];
+  for (let i = 0; i < lines.length; i++) {
+    const [, before, after, begin] = QUOTED.exec(lines[i]!) ?? [];
+    if (before === undefined) {
+      out.push(lines[i]!);
+      continue;
+    }
+    const parts = [begin!];
+    while (parts.at(-1)!.endsWith('=') && i + 1 < lines.length) {
+      parts.push(parts.pop()!.slice(0, -1));
+      parts.push(lines[++i]!);
+    }
+    out.push(`${before}${after!.replace(/;CHARSET=[^;:]*/i, '')}:${unquotedValue(parts.join(''))}`);
+  }
+  return out.join('\r\n');
+}
 
 /** vCard 2.1 names types without saying that they are. */
 const typed = (text: string): string =>
@@ -74,6 +90,7 @@ function nameOfParts(value: unknown): string {
 
 /** Reads all the cards of a file. Throws with words for the user. */
 export function readPeopleVcards(text: string): PersonRead[] {
+  refuseLong(text);
   const plain = typed(unquoted(text.replace(/^\uFEFF/, ''))).trim();
   if (!/^BEGIN:VCARD/i.test(plain))
     throw new PeopleFileError('This is no file of contact cards. Save the contacts as vCard (.vcf), or as CSV.');

@@ -7,7 +7,15 @@ export type PersonRead = Pick<Person, 'name' | 'title' | 'direct' | 'mail'>;
 /** A file of people that cannot be used; the message is for the user. */
 export class PeopleFileError extends Error {}
 
-export const PEOPLE_LIMITS = { people: JOB_LIMITS.people, detail: 200 } as const;
+export const PEOPLE_LIMITS = { people: JOB_LIMITS.people, detail: 200, text: 50_000_000 } as const;
+
+/** Refuses a file that no number of people could fill. */
+export function refuseLong(text: string): void {
+  if (text.length > PEOPLE_LIMITS.text)
+    throw new PeopleFileError(
+      'This file is far larger than a table of people. Choose another, or save it without pictures.',
+    );
+}
 
 /** One line of words, not too long. */
 const oneLine = (text: string): string => text.replace(/\s+/g, ' ').trim().slice(0, PEOPLE_LIMITS.detail).trim();

@@ -2,6 +2,7 @@ import { decode as decodePngFile } from 'fast-png';
 import { JpegImage } from 'pdfjs-dist/image_decoders/pdf.image_decoders.mjs';
 import type { ColourSpace } from '../colour/engine';
 import { PictureError } from './limits';
+import { soundPng } from './png-chunks';
 import { type PictureFacts, probePicture } from './probe';
 
 /** Pixels as they should be seen: turned upright, 8 bits a channel, colour and alpha apart. */
@@ -43,10 +44,11 @@ function decodeJpeg(bytes: Uint8Array, facts: PictureFacts): Pixels {
   }
 }
 
-function decodePng(bytes: Uint8Array): Pixels {
+function decodePng(bytes: Uint8Array, facts: PictureFacts): Pixels {
+  const sound = soundPng(bytes, facts);
   let png: ReturnType<typeof decodePngFile>;
   try {
-    png = decodePngFile(bytes, { checkCrc: true });
+    png = decodePngFile(sound, { checkCrc: true });
   } catch {
     throw new PictureError('This PNG is damaged or cut short. Get the file again, or save it again from its program.');
   }
@@ -132,5 +134,7 @@ function turnUpright(pixels: Pixels, orientation: number): Pixels {
 /** Decodes a JPEG or PNG to upright pixels. Throws PictureError with words for the user. */
 export function decodePicture(bytes: Uint8Array): Pixels {
   const facts = probePicture(bytes);
-  return facts.type === 'image/jpeg' ? turnUpright(decodeJpeg(bytes, facts), facts.orientation) : decodePng(bytes);
+  return facts.type === 'image/jpeg'
+    ? turnUpright(decodeJpeg(bytes, facts), facts.orientation)
+    : decodePng(bytes, facts);
 }

@@ -124,6 +124,37 @@ function qualityOf(body: Uint8Array): number | undefined {
 
 const CUT_SHORT = 'This JPEG is cut short: its end is missing. Get the file again from where it came from.';
 
+/** A progressive picture comes in some ten passes; thousands of them only keep a decoder busy. */
+const MOST_SCANS = 100;
+const DAMAGED = 'This JPEG is damaged. Save it again from its program.';
+const isRestart = (marker: number): boolean => marker >= 0xd0 && marker <= 0xd7;
+const hasLength = (marker: number): boolean => marker >= 0xc0 && marker !== 0xd8 && !isRestart(marker);
+
+/**
+ * Walks the picture data from its first scan on, to where it ends. A size that is given anew after the head (a second
+ * frame, or a number of lines, B.2.5) is how a small picture becomes a huge one.
+ */
+function walkScans(bytes: Uint8Array, from: number, height: number): void {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  let scans = 0;
+  for (let at = from; ; ) {
+    at = bytes.indexOf(0xff, at);
+    if (at < 0 || at + 1 >= bytes.length) return;
+    const marker = bytes[at + 1]!;
+    if (marker === 0xd9) return;
+    if (marker === 0xff) at += 1;
+    else if (!hasLength(marker)) at += 2;
+    else {
+      if (at + 4 > bytes.length) return;
+      const lines = marker === 0xdc && at + 6 <= bytes.length ? view.getUint16(at + 4) : height;
+      if (isFrameHeader(marker) || lines !== height)
+        throw new PictureError('This JPEG changes its size after its head. Save it again from its program.');
+      if (marker === 0xda && ++scans > MOST_SCANS) throw new PictureError(DAMAGED);
+      at += 2 + Math.max(2, view.getUint16(at + 2));
+    }
+  }
+}
+
 /** Walks the segments of a JPEG (ITU-T T.81, annex B) up to its picture data. */
 function probeJpeg(bytes: Uint8Array): PictureFacts {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
@@ -136,13 +167,13 @@ function probeJpeg(bytes: Uint8Array): PictureFacts {
   for (;;) {
     while (bytes[at] === 0xff && bytes[at + 1] === 0xff) at++;
     if (at + 4 > bytes.length) throw new PictureError(CUT_SHORT);
-    if (bytes[at] !== 0xff) throw new PictureError('This JPEG is damaged. Save it again from its program.');
+    if (bytes[at] !== 0xff) throw new PictureError(DAMAGED);
     const marker = bytes[at + 1]!;
     const length = view.getUint16(at + 2);
     const body = bytes.subarray(at + 4, at + 2 + length);
     if (at + 2 + length > bytes.length) throw new PictureError(CUT_SHORT);
     if (isFrameHeader(marker)) {
-      if (body.length < 6) throw new PictureError('This JPEG is damaged. Save it again from its program.');
+      if (body.length < 6 || size) throw new PictureError(DAMAGED);
       size = { height: (body[1]! << 8) | body[2]!, width: (body[3]! << 8) | body[4]!, channels: body[5]! };
     } else if (marker === 0xe0 && latin(body, 0, 4) === 'JFIF') pixelAspect ??= jfifAspect(body);
     else if (marker === 0xe1 && latin(body, 0, 4) === 'Exif') {
@@ -157,6 +188,7 @@ function probeJpeg(bytes: Uint8Array): PictureFacts {
   if (!size) throw new PictureError('This JPEG does not say how large it is. Save it again from its program.');
   const end = bytes.findLastIndex((b, i) => b === 0xff && bytes[i + 1] === 0xd9);
   if (end < at) throw new PictureError(CUT_SHORT);
+  walkScans(bytes, at, size.height);
   const chunks = profile.filter(Boolean);
   return {
     type: 'image/jpeg',

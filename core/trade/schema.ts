@@ -4,7 +4,7 @@ import { parseLength } from '../units/length';
 /** Where a row comes from: a published standard, common practice, or a standard quoted from memory. */
 export const sourceSchema = z.object({
   kind: z.enum(['standard', 'common practice', 'from memory']),
-  name: z.string().optional(),
+  name: z.string().max(400).optional(),
 });
 export type Source = z.infer<typeof sourceSchema>;
 
@@ -28,7 +28,13 @@ export const sizeRowSchema = z.object({
 });
 export type SizeRow = z.infer<typeof sizeRowSchema>;
 
-const points = z.number().positive().finite();
+/** No length of a piece, and none that a shop asks for, is longer than the largest page of a PDF (ISO 32000-1, annex C). */
+const LONGEST = 14_400;
+const points = z.number().positive().max(LONGEST);
+const distance = z.number().nonnegative().max(LONGEST);
+/** Pixels an inch. */
+const ppi = z.number().positive().max(100_000);
+const label = z.string().min(1).max(120);
 
 export const SEVERITIES = ['stop', 'warn', 'advise'] as const;
 export type Severity = (typeof SEVERITIES)[number];
@@ -40,26 +46,26 @@ const limitsSchema = z.strictObject({
   /** Type: hard to read below `warn`, refused below `stop`; from several plates or left out of a ground at least this. */
   type: z.strictObject({ warn: points, stop: points, severalInks: points }),
   /** Pictures of black and white alone. */
-  lineArt: z.strictObject({ warn: points, stop: points }),
+  lineArt: z.strictObject({ warn: ppi, stop: ppi }),
   /** More pixels than this, ppi, only make the file heavy. */
-  heavy: points,
+  heavy: ppi,
   /** Lighter tints do not hold, darker ones fill in. */
   tint: z.strictObject({ least: z.number().min(0).max(1), most: z.number().min(0).max(1) }),
   /** A line along the cut, nearer to it than this, shows how far the guillotine drifts. */
-  frame: z.number().nonnegative(),
+  frame: distance,
   /** Words nearer to a fold than this crack or are swallowed. */
-  fold: z.number().nonnegative(),
+  fold: distance,
   /** The most ink at a point, 1 to 4; that of the press condition where it is left out. */
   totalInk: z.number().min(1).max(4).optional(),
 });
 
 /** How far the guillotine drifts: 19 cuts of 20 lie within this. Lengths in points, the twist in degrees. */
 const toleranceSchema = z.strictObject({
-  x: z.number().nonnegative(),
-  y: z.number().nonnegative(),
+  x: distance,
+  y: distance,
   twist: z.number().min(0).max(5),
   /** How far the back's print lies from the front's. */
-  backs: z.number().nonnegative(),
+  backs: distance,
 });
 
 export const STANDARDS = ['PDF/X-4', 'PDF/X-1a:2001', 'PDF/X-1a:2003'] as const;
@@ -69,18 +75,18 @@ export const shopSizeSchema = z.strictObject({ name: z.string().min(1).max(80), 
 
 /** What one print shop asks for. Lengths in points, ppi in pixels an inch. */
 export const shopSpecSchema = z.strictObject({
-  id: z.string().min(1),
-  name: z.string().min(1),
+  id: label,
+  name: label,
   unit: z.enum(['mm', 'in']),
   /** How far background art runs past the trim, by kind; 0 where the piece is printed without bleed. */
-  bleed: z.record(kindSchema, z.number().nonnegative()),
+  bleed: z.record(kindSchema, distance),
   /** How far words and logos stay inside the trim, by kind. */
-  safe: z.record(kindSchema, z.number().nonnegative()),
+  safe: z.record(kindSchema, distance),
   /** Art that ends this close to the trim is taken to mean the trim. */
-  meetsTrim: z.number().nonnegative(),
-  ppi: z.strictObject({ wanted: points, warn: points, stop: points }),
-  marks: z.strictObject({ weight: points, length: points, offset: z.number().nonnegative() }),
-  condition: z.string().min(1),
+  meetsTrim: distance,
+  ppi: z.strictObject({ wanted: ppi, warn: ppi, stop: ppi }),
+  marks: z.strictObject({ weight: points, length: points, offset: distance }),
+  condition: label,
   limits: limitsSchema,
   tolerance: toleranceSchema,
   /** The sizes it cuts, by kind; any size of a kind that is left out. */

@@ -90,9 +90,18 @@ test('the file exported in the browser is, byte for byte, the one the headless t
 
 test('an export can be stopped', async ({ page }) => {
   await openDemoCard(page);
-  await writeForShop(page);
-  await page.getByRole('button', { name: 'Cancel' }).click();
+  await page.getByRole('link', { name: 'Hand-off' }).click();
   await expect(page.getByRole('button', { name: 'Write the file' })).toBeVisible();
+  const started = page.waitForEvent('worker', (worker) => worker.url().includes('press-room'));
+  await writeForShop(page);
+  const writer = await started;
+  const ended = writer.waitForEvent('close');
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  // Who writes is gone, and so is what was being written.
+  await ended;
+  await expect(page.getByRole('button', { name: 'Write the file' })).toBeVisible();
+  await expect(page.getByText('The file was read back')).toHaveCount(0);
+  await expect(page.getByRole('button', { name: /^Save .*\.pdf/ })).toHaveCount(0);
 });
 
 test('a job file that is no good gets a clear message and changes nothing', async ({ page }) => {

@@ -175,7 +175,7 @@ test('letter A, then letter B, keeps both', async ({ page }) => {
 
 test('a worker that does not load is told of, and the work can be tried again', async ({ page }) => {
   await openDemoCard(page);
-  await page.route('**/intake*', (route) => route.abort());
+  await page.route('**/intake{.worker,-work}*', (route) => route.abort());
   await page.reload();
   await expect(element(page, 'name')).toBeVisible();
   const png = Buffer.from(makePng(40, 40, (x) => [x, 90, 120]));
@@ -186,7 +186,7 @@ test('a worker that does not load is told of, and the work can be tried again', 
   };
   await choose();
   await expect(page.getByRole('alert').filter({ hasText: 'A part of the app' })).toBeVisible({ timeout: 10_000 });
-  await page.unroute('**/intake*');
+  await page.unroute('**/intake{.worker,-work}*');
   await choose();
   await expect(row(page, 'dot')).toBeVisible();
 });

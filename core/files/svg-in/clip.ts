@@ -17,17 +17,25 @@ function placeOf(reading: Reading, child: Element, target: Element, { viewport }
   return multiply(multiply(outer, [1, 0, 0, 1, x, y]), transformOf(reading.own(target).get('transform')));
 }
 
+/** Clips in the place that one is used at, each made once; undefined while it is being made, so that none clips itself. */
+type Made = Map<Element, Path | undefined>;
+
 /** A path cut by the clip that an element of a clip has itself, if any. */
-function clippedAgain(reading: Reading, path: Path, by: Element, around: Around, box: Box | undefined): Path {
+function clippedAgain(
+  reading: Reading,
+  path: Path,
+  by: Element,
+  around: Around,
+  box: Box | undefined,
+  made: Made,
+): Path {
   const id = urlId(reading.own(by).get('clip-path'));
   const clip = id ? reading.byId(id) : undefined;
-  return clip && !around.using.includes(clip)
-    ? clipped(path, clipOf(reading, clip, { ...around, using: [...around.using, clip] }, box))
-    : path;
+  return clip ? clipped(path, made.has(clip) ? made.get(clip) : makeClip(reading, clip, around, box, made)) : path;
 }
 
-/** All that a clip path lets through, in points; a clip of nothing lets nothing through. */
-export function clipOf(reading: Reading, element: Element, around: Around, box: Box | undefined): Path {
+function makeClip(reading: Reading, element: Element, around: Around, box: Box | undefined, made: Made): Path {
+  made.set(element, undefined);
   const ownUnits = element.getAttribute('clipPathUnits') === 'objectBoundingBox';
   const matrix = multiply(
     around.matrix,
@@ -46,11 +54,17 @@ export function clipOf(reading: Reading, element: Element, around: Around, box: 
     if (!outline || outline.length === 0) return [];
     const there = transformPath(outline, multiply(matrix, placeOf(reading, child, target, around)));
     const whole = style.get('clip-rule') === 'evenodd' ? fromEvenOdd(there) : there;
-    return [clippedAgain(reading, whole, child, around, box)];
+    return [clippedAgain(reading, whole, child, around, box, made)];
   });
   const all = parts.length > 0 ? (combine(parts, 'unite')[0] ?? []) : [];
-  return clippedAgain(reading, all, element, around, box);
+  const clip = clippedAgain(reading, all, element, around, box, made);
+  made.set(element, clip);
+  return clip;
 }
+
+/** All that a clip path lets through, in points; a clip of nothing lets nothing through. */
+export const clipOf = (reading: Reading, element: Element, around: Around, box: Box | undefined): Path =>
+  makeClip(reading, element, around, box, new Map());
 
 /** The box of something in its own units, for clips that are measured by it. */
 export function boxOf(reading: Reading, element: Element, style: Style, viewport: Viewport): Box | undefined {

@@ -45,7 +45,7 @@ function withinOf(reading: Reading, element: Element, outer: Around, style: Styl
   const clip = clipId ? reading.byId(clipId) : undefined;
   if (clip?.localName !== 'clipPath') return within;
   const box = boxOf(reading, element, style, within.viewport);
-  const here = clipOf(reading, clip, { ...within, using: [...within.using, clip] }, box);
+  const here = clipOf(reading, clip, within, box);
   return { ...within, clip: outer.clip ? clipped(here, outer.clip) : here };
 }
 

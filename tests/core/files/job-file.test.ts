@@ -105,6 +105,16 @@ describe('a file that is no good', () => {
       if (view.getUint32(i, true) === 0x02014b50) view.setUint32(i + 24, 10, true);
     expect(() => readJobFile(zip)).toThrow(JobFileError);
   });
+  it.each([
+    ['pixels', { width: 1600 }],
+    ['lines', { height: 4 }],
+    ['kind', { type: 'image/jpeg' }],
+  ])('refuses a picture that has other %s than the job says', (_, claims) => {
+    const hash = hashOf(picture);
+    const assets = { [hash]: { ...good.job.assets[hash], ...claims } };
+    const path = 'type' in claims ? `assets/${hash}.jpg` : asset;
+    expect(() => readJobFile(zipOf({ ...json, assets }, { [path]: picture }))).toThrow(/has 16 × 16 pixels/);
+  });
   it('refuses a picture in it that is over the limits', () => {
     const tiny = makePng(2, 2, () => [0, 0, 0]);
     const hash = hashOf(tiny);
