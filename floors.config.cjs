@@ -1,5 +1,6 @@
 /* The house is built in floors: a floor imports only from those below it. */
 const FLOORS = [
+  'core/packed',
   'core/units',
   'core/trade',
   'core/geometry',

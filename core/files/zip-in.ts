@@ -1,4 +1,4 @@
-import { TooMuchPacked, unpackWithin } from './inflate';
+import { TooMuchPacked, unpackWithin } from '../packed/inflate';
 
 /** A zip that is damaged, or made to look like one that it is not. */
 export class ZipDamaged extends Error {}

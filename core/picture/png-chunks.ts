@@ -1,4 +1,4 @@
-import { TooMuchPacked, unpackedSize } from '../files/inflate';
+import { TooMuchPacked, unpackedSize } from '../packed/inflate';
 import { PictureError } from './limits';
 
 /** Chunks that the pixels and their colours come from. What else is in a file is not even looked at. */

@@ -1,4 +1,4 @@
-import { unzlibSync } from 'fflate';
+import { unpackWithin } from '../packed/inflate';
 
 /** The container of a font file (ISO/IEC 14496-22, 4.3): named tables behind a directory. Big-endian throughout. */
 export interface Sfnt {
@@ -106,7 +106,7 @@ export function unpackWoff(bytes: Uint8Array): Uint8Array {
 function inflated(stored: Uint8Array, length: number): Uint8Array {
   try {
     // Room for no more than the directory promised: a bomb stops there.
-    const out = unzlibSync(stored, { out: new Uint8Array(length) });
+    const out = unpackWithin(stored, 'zlib', length);
     if (out.length === length) return out;
   } catch {
     // said below

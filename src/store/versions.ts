@@ -11,6 +11,14 @@ const MOST_HOURLY = 60;
 export const keepVersion = (job: Job, why: Version['why'], name: string): Promise<unknown> =>
   db.versions.put({ id: nanoid(10), job: job.id, at: new Date().toISOString(), why, name, state: job });
 
+/** Keeps the job as it was handed off in some of its pieces; once for each state. */
+export async function keepHandOff(job: Job, pieces: readonly string[]): Promise<void> {
+  const all = await versionsOf(job.id);
+  if (all.some(({ why, state }) => why === 'hand-off' && state.changed === job.changed)) return;
+  const names = job.pieces.flatMap(({ id, name }) => (pieces.includes(id) ? [name] : []));
+  await keepVersion(job, 'hand-off', names.join(', ').slice(0, 120));
+}
+
 /** The versions of a job, the newest first. */
 export const versionsOf = async (jobId: string): Promise<Version[]> =>
   (await db.versions.where('job').equals(jobId).toArray()).sort((a, b) => (a.at < b.at ? 1 : -1));

@@ -1,6 +1,6 @@
 import History from 'lucide-react/icons/history';
 import { lazy, Suspense } from 'react';
-import { useBenchHere } from '../bench';
+import { useJob } from '../../store/session';
 import { openPanel, useRoom } from '../room';
 
 const VersionsPanel = lazy(async () => ({ default: (await import('./VersionsPanel')).VersionsPanel }));
@@ -8,7 +8,7 @@ const VersionsPanel = lazy(async () => ({ default: (await import('./VersionsPane
 /** Earlier states of the job. */
 export function VersionsButton() {
   const open = useRoom((room) => room.open === 'versions');
-  const isHere = useBenchHere() !== undefined;
+  const job = useJob();
   return (
     <>
       <button
@@ -16,14 +16,14 @@ export function VersionsButton() {
         className="btn btn-ghost btn-sm btn-square"
         aria-label="Versions"
         title="Versions"
-        disabled={!isHere}
+        disabled={!job}
         onClick={() => openPanel('versions')}
       >
         <History size={16} />
       </button>
-      {open && isHere && (
+      {open && job && (
         <Suspense>
-          <VersionsPanel onClose={() => openPanel(undefined)} />
+          <VersionsPanel job={job} onClose={() => openPanel(undefined)} />
         </Suspense>
       )}
     </>

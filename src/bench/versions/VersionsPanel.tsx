@@ -9,7 +9,7 @@ import { keepBundle } from '../../store/kept-jobs';
 import { act, jobIn, refuse, useSession } from '../../store/session';
 import type { Version } from '../../store/shelf';
 import { keepVersion, versionsOf } from '../../store/versions';
-import { useBench } from '../bench';
+import { useBenchHere } from '../bench';
 import { PiecePicture } from './PiecePicture';
 
 const WHY: Record<Version['why'], string> = {
@@ -33,8 +33,7 @@ function jobOf(version: Version): { job: Job } | { problem: string } {
 }
 
 /** Earlier states of the job: seen, compared, opened beside it, brought back. */
-export function VersionsPanel({ onClose }: { onClose(): void }) {
-  const { job } = useBench();
+export function VersionsPanel({ job, onClose }: { job: Job; onClose(): void }) {
   const versions = useLiveQuery(() => versionsOf(job.id), [job.id]);
   const [chosen, setChosen] = useState<string>();
   const [name, setName] = useState('');
@@ -84,7 +83,7 @@ export function VersionsPanel({ onClose }: { onClose(): void }) {
           </ul>
         </div>
         {version ? (
-          <Comparison key={version.id} version={version} onClose={onClose} />
+          <Comparison key={version.id} job={job} version={version} onClose={onClose} />
         ) : (
           <p className="quiet">
             No version yet. One is saved with each export and at most hourly while you work; save one by name before you
@@ -96,9 +95,17 @@ export function VersionsPanel({ onClose }: { onClose(): void }) {
   );
 }
 
+/** The piece that is worked on; where none is, the first that has changed. */
+function pieceToCompare(then: Job, now: Job, here: string | undefined): string | undefined {
+  if (here !== undefined) return here;
+  const [a, b] = [then, now].map(({ pieces }) => new Map(pieces.map((piece) => [piece.id, JSON.stringify(piece)])));
+  const all = [...now.pieces, ...then.pieces].map(({ id }) => id);
+  return all.find((id) => a!.get(id) !== b!.get(id)) ?? all[0];
+}
+
 /** A version beside the job as it is. */
-function Comparison({ version, onClose }: { version: Version; onClose(): void }) {
-  const { job, sheet } = useBench();
+function Comparison({ job, version, onClose }: { job: Job; version: Version; onClose(): void }) {
+  const here = useBenchHere()?.sheet.id;
   const read = useMemo(() => jobOf(version), [version]);
   if ('problem' in read)
     return (
@@ -107,7 +114,8 @@ function Comparison({ version, onClose }: { version: Version; onClose(): void })
       </p>
     );
   const then = read.job;
-  const piece = then.pieces.find(({ id }) => id === sheet.id);
+  const shown = pieceToCompare(then, job, here);
+  const [piece, sheet] = [then, job].map(({ pieces }) => pieces.find(({ id }) => id === shown));
   const changes = changesBetween(then, job);
   function restore(): void {
     const now = jobIn(useSession.getState());
@@ -132,11 +140,19 @@ function Comparison({ version, onClose }: { version: Version; onClose(): void })
       <div className="grid grid-cols-2 gap-4 rounded bg-[var(--table)] p-4 text-[var(--table-text)]">
         <figure className="grid content-start gap-2">
           <figcaption>{when(version.at)}</figcaption>
-          {piece ? <PiecePicture job={then} piece={piece} /> : <p>{sheet.name} was not in the job yet.</p>}
+          {piece ? (
+            <PiecePicture job={then} piece={piece} />
+          ) : (
+            <p>{sheet?.name ?? 'No piece'} was not in the job yet.</p>
+          )}
         </figure>
         <figure className="grid content-start gap-2">
           <figcaption>Now</figcaption>
-          <PiecePicture job={job} piece={sheet} />
+          {sheet ? (
+            <PiecePicture job={job} piece={sheet} />
+          ) : (
+            <p>{piece?.name ?? 'No piece'} is not in the job any more.</p>
+          )}
         </figure>
       </div>
       <section aria-label="Changes since this version">

@@ -8,6 +8,7 @@ import { saveFiles } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
+import { keepHandOff } from '../../store/versions';
 
 const WORDS = [
   ['outlines', 'As outlines', 'They look the same everywhere, and are words no longer.'],
@@ -26,7 +27,12 @@ export function DrawingsForm({ chosen }: { chosen: readonly Chosen[] }) {
   async function write(): Promise<void> {
     const assets = await loadAssets(job);
     const files = await writing.run((room, tell) => room.exportDrawings(job, chosen, words, assets, tell));
-    if (files) saveFiles(files, `${plainName(job.name)}-svg.zip`);
+    if (!files) return;
+    saveFiles(files, `${plainName(job.name)}-svg.zip`);
+    void keepHandOff(
+      job,
+      chosen.map(({ piece }) => piece),
+    );
   }
   return (
     <div className="grid gap-4 p-4">

@@ -11,6 +11,7 @@ import { Tick } from '../../parts/Tick';
 import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
+import { keepHandOff } from '../../store/versions';
 
 const FORMATS = [
   ['png', 'PNG, in the colours of the screen', 'For a web page or a mail: what the press makes of it, as sRGB.'],
@@ -34,7 +35,12 @@ export function ImagesForm({ chosen }: { chosen: readonly Chosen[] }) {
     const assets = await loadAssets(job);
     const asked = { as, ppi, trimmed, transparent: transparent && as === 'png' };
     const files = await writing.run((room, tell) => room.exportImages(job, chosen, asked, assets, tell));
-    if (files) saveFiles(files, `${plainName(job.name)}-${as}.zip`);
+    if (!files) return;
+    saveFiles(files, `${plainName(job.name)}-${as}.zip`);
+    void keepHandOff(
+      job,
+      chosen.map(({ piece }) => piece),
+    );
   }
   return (
     <div className="grid gap-4 p-4">

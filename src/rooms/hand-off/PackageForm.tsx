@@ -6,6 +6,7 @@ import { saveFile } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
+import { keepHandOff } from '../../store/versions';
 import { OrderFields } from './OrderFields';
 
 const TICKETS = [
@@ -25,7 +26,12 @@ export function PackageForm({ chosen }: { chosen: readonly Chosen[] }) {
   async function write(): Promise<void> {
     const assets = await loadAssets(job);
     const bytes = await writing.run((room, tell) => room.writePackage(job, files, assets, tell));
-    if (bytes) saveFile({ name: `${plainName(job.name)}-package.zip`, bytes });
+    if (!bytes) return;
+    saveFile({ name: `${plainName(job.name)}-package.zip`, bytes });
+    void keepHandOff(
+      job,
+      chosen.map(({ piece }) => piece),
+    );
   }
   return (
     <>

@@ -6,6 +6,7 @@ import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
 import { keepProof, lastProof } from '../../store/kept-with';
+import { keepHandOff } from '../../store/versions';
 import { OrderFields } from './OrderFields';
 
 /** A proof of each piece for the client to sign, with what changed since the last one. */
@@ -20,6 +21,10 @@ export function ProofForm({ chosen }: { chosen: readonly Chosen[] }) {
     if (!proofs) return;
     saveFiles(proofs, `${plainName(job.name)}-proofs.zip`);
     for (const { piece, kept } of proofs) void keepProof(job, piece, kept);
+    void keepHandOff(
+      job,
+      chosen.map(({ piece }) => piece),
+    );
   }
   return (
     <>

@@ -17,7 +17,7 @@ import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
 import { noteExport } from '../../store/kept-with';
-import { keepVersion } from '../../store/versions';
+import { keepHandOff } from '../../store/versions';
 import { SettingRows } from './SettingRows';
 
 export interface Done {
@@ -59,13 +59,9 @@ export function ShopForm({ chosen, onDone }: { chosen: readonly Chosen[]; onDone
     const written = await writing.run((room, tell) => room.handOff(job, files, assets, tell));
     if (!written) return;
     for (const { piece } of chosen) void noteExport(job, piece);
-    void keepVersion(
+    void keepHandOff(
       job,
-      'hand-off',
-      chosen
-        .map(({ piece }) => pieceOf(job, piece)?.name ?? '')
-        .join(', ')
-        .slice(0, 120),
+      chosen.map(({ piece }) => piece),
     );
     const sizes = Object.fromEntries(Object.entries(assets).map(([hash, { length }]) => [hash, length]));
     onDone({ files: written, zipName: `${plainName(job.name)}-v${version}.zip`, sizes });

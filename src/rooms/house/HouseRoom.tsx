@@ -1,6 +1,7 @@
 import { useBenchHere, useTrouble } from '../../bench/bench';
 import { Palette } from '../../bench/palette/Palette';
 import { RoomBar, RoomWait } from '../../bench/RoomShell';
+import { Cards } from '../../parts/Boundary';
 import { TopBar } from '../../parts/TopBar';
 import { TypefaceFaces } from '../../parts/TypefaceFaces';
 import { FirmCard } from './FirmCard';
@@ -27,11 +28,15 @@ export default function HouseRoom() {
           <Palette fromFace={false} />
           <main className="overflow-y-auto">
             <div className="mx-auto grid max-w-5xl gap-8 px-8 py-6">
-              <FirmCard />
-              <PeopleCard />
+              <Cards>
+                <FirmCard />
+                <PeopleCard />
+              </Cards>
               <div className="grid grid-cols-[1fr_1fr] gap-8">
-                <TypeCard />
-                <LogosCard />
+                <Cards>
+                  <TypeCard />
+                  <LogosCard />
+                </Cards>
               </div>
             </div>
           </main>

@@ -6,6 +6,7 @@ import { membersOf } from '../../../core/job/groups';
 import type { Code, Element } from '../../../core/job/schema';
 import { type Bench, useBench } from '../../bench/bench';
 import { UnderlayCard } from '../../bench/underlay/UnderlayCard';
+import { Cards } from '../../parts/Boundary';
 import { LengthField } from '../../parts/LengthField';
 import { Tick } from '../../parts/Tick';
 import { blurOnEnter } from '../../parts/typing';
@@ -61,7 +62,7 @@ function ElementDetails({ element }: { element: Element }) {
   const begins = flowHead(piece, element.id);
   const head = begins === element.id ? undefined : begins;
   return (
-    <>
+    <Cards>
       {element.kind === 'words' && head && <GoesOnFrom head={head} />}
       {element.kind === 'words' && !head && <WordsCard words={element} />}
       {element.kind === 'words' && !head && <FillCard element={element} />}
@@ -83,7 +84,7 @@ function ElementDetails({ element }: { element: Element }) {
       <RepeatCard elements={[element]} />
       {element.kind === 'shape' && <AreaCard shape={element} />}
       <Identity element={element} />
-    </>
+    </Cards>
   );
 }
 
@@ -164,7 +165,7 @@ function SeveralDetails() {
   const [only] = groups;
   const isGroup = groups.length === 1 && only && selection.length === groupSize(bench, only.group);
   return (
-    <>
+    <Cards>
       <section aria-label="Selection" className="grid gap-1.5">
         <h2 className="heading">{isGroup ? 'A group' : `${selection.length} selected`}</h2>
         <p className="quiet truncate">{selection.map((e) => titleOf(e, job.assets)).join(', ')}</p>
@@ -195,7 +196,7 @@ function SeveralDetails() {
       <RepeatCard elements={selection} />
       <MeasuredBy />
       <MarkButtons elements={selection} />
-    </>
+    </Cards>
   );
 }
 

@@ -15,6 +15,7 @@ import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
 import { act } from '../../store/session';
+import { keepHandOff } from '../../store/versions';
 import { BlockHandles } from './BlockHandles';
 import { CutSteps } from './CutSteps';
 import { SheetDrawing, type Side } from './SheetDrawing';
@@ -207,7 +208,9 @@ function WriteSheets({ plan }: { plan: SheetPlan }) {
   async function write(): Promise<void> {
     const assets = await loadAssets(job);
     const file = await writing.run((room, tell) => room.writeSheetFile(job, piece.id, plan, assets, tell));
-    if (file) setDone({ plan, file });
+    if (!file) return;
+    setDone({ plan, file });
+    void keepHandOff(job, [piece.id]);
   }
   const file = done?.plan === plan ? done.file : undefined;
   const against = file?.rules.filter(({ faults }) => faults.length > 0) ?? [];

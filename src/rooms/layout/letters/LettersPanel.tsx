@@ -17,6 +17,7 @@ import { Tick } from '../../../parts/Tick';
 import { loadAssets } from '../../../store/assets';
 import { binLetter } from '../../../store/bin';
 import { act, settle } from '../../../store/session';
+import { keepHandOff } from '../../../store/versions';
 
 const now = (): string => new Date().toISOString();
 const today = (): string =>
@@ -231,6 +232,7 @@ function ExportPages({ name, pages }: { name: string; pages: readonly Face[] }) 
         proxy(() => {}),
       );
       download(written!.bytes, file.name, 'application/pdf');
+      void keepHandOff(job, [sheet.id]);
     } catch (error) {
       setProblem((error as Error).message);
     }
