@@ -16,11 +16,12 @@ import { pressConditionOf } from '../core/job/press-of';
 import type { Job } from '../core/job/schema';
 import { shopIn } from '../core/job/shops-of';
 import { decodePicture } from '../core/picture/decode';
+import { LARGE } from '../core/picture/limits';
 import { type ImageRef, imageKey } from '../core/scene/device';
 import { imagesIn } from '../core/scene/images';
 import { keepSeparation, keptSeparation } from './kept-separations';
 import { type BytesOf, openKit } from './kit';
-import { LARGE, smallPixels } from './small-picture';
+import { smallPixels } from './small-picture';
 
 /** The plates of a piece, laid and read off the page's thread. */
 

@@ -5,14 +5,14 @@ import { type JobBundle, readJobFile } from '../core/files/job-file';
 import { readSvg, type SvgArt } from '../core/files/svg-in/read';
 import type { Asset } from '../core/job/schema';
 import { decodePicture, isSideways, type Pixels } from '../core/picture/decode';
-import { PictureError } from '../core/picture/limits';
+import { LARGE, PictureError } from '../core/picture/limits';
 import { probePicture } from '../core/picture/probe';
 import { upscaledBy } from '../core/picture/upscaled';
 import type { OwnCondition } from '../core/trade/schema';
 import { createFontBook } from '../core/type/font';
 import { type OwnFont, plainFont, takeFont } from '../core/type/own-font';
 import { loadEngine, openKit } from './kit';
-import { LARGE, middlePart, smallPixels } from './small-picture';
+import { middlePart, smallPixels } from './small-picture';
 
 /** Files that others made are looked over here, in a worker of its own: one that never ends is stopped with it. */
 

@@ -1,9 +1,6 @@
 import { decodePicture, isSideways, type Pixels } from '../core/picture/decode';
 import { probePicture } from '../core/picture/probe';
 
-/** More pixels than this are not all held at once to be looked at: the browser decodes them, and gives fewer or a part. */
-export const LARGE = 24_000_000;
-
 /** A part from the middle of a picture, at its own size, to be looked at closely. Throws where it cannot be decoded. */
 export async function middlePart(bytes: Uint8Array, side: number): Promise<Pixels> {
   const { width, height, type } = probePicture(bytes);

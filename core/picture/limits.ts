@@ -8,5 +8,8 @@ export const PICTURE_LIMITS = {
   mostBytes: 200_000_000,
 } as const;
 
+/** More pixels than this are not all held at once to be looked at: the browser decodes them, and gives fewer or a part. */
+export const LARGE = 24_000_000;
+
 /** A picture that cannot be used; the message says why and what to do. */
 export class PictureError extends Error {}

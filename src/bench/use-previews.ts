@@ -2,6 +2,7 @@ import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { Ink } from '../../core/colour/ink';
 import type { Job, Piece } from '../../core/job/schema';
 import type { Lightness } from '../../core/picture/lightness';
+import { LARGE } from '../../core/picture/limits';
 import type { ImageRef } from '../../core/scene/device';
 import { imagesIn } from '../../core/scene/images';
 import type { PressCondition } from '../../core/trade/schema';
@@ -55,7 +56,9 @@ async function make(all: string, image: ImageRef, condition: PressCondition, spo
   }
   const bytes = await bytesOf(image.asset);
   if (!bytes) return;
-  put(all, { url: URL.createObjectURL(await pressRoom().firstLook(bytes)) });
+  // The browser draws the file as it is, at once; one that is too large for that is made small first.
+  const look = image.width * image.height > LARGE ? await pressRoom().firstLook(bytes) : new Blob([bytes.slice()]);
+  put(all, { url: URL.createObjectURL(look) });
   const { separation } = image;
   const shown = await pressRoom().preview(bytes, { condition, separation, inks: spots });
   put(all, { url: URL.createObjectURL(shown.image), light: shown.light });

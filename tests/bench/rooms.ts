@@ -66,27 +66,28 @@ async function firstLoad(context: BrowserContext): Promise<void> {
 
 /** From the click on a room's link until it is drawn. */
 async function toRoom(page: Page, name: string, drawn: string): Promise<number> {
-  const seen = page.evaluate(
-    (selector) =>
-      new Promise<number>((resolve) => {
-        document.addEventListener(
-          'click',
-          () => {
-            const start = performance.now();
-            const look = (): void => {
-              const on = document.querySelector(selector);
-              if (on) requestAnimationFrame(() => resolve(performance.now() - start));
-              else requestAnimationFrame(look);
-            };
-            requestAnimationFrame(look);
-          },
-          { capture: true, once: true },
-        );
-      }),
-    drawn,
-  );
-  await page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name, exact: true }).click();
-  return seen;
+  const seen = page.evaluate(`new Promise((resolve) => {
+    document.addEventListener(
+      'click',
+      () => {
+        const start = performance.now();
+        requestAnimationFrame(function look() {
+          if (document.querySelector(${JSON.stringify(drawn)})) requestAnimationFrame(() => resolve(performance.now() - start));
+          else requestAnimationFrame(look);
+        });
+      },
+      { capture: true, once: true },
+    );
+  })`) as Promise<number>;
+  await page
+    .getByRole('navigation', { name: 'Rooms' })
+    .getByRole('link', { name, exact: true })
+    .click({ timeout: 5000 });
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error(`${name} was not drawn`)), 15_000);
+  });
+  return Promise.race([seen, late]).finally(() => clearTimeout(timer));
 }
 
 const ROOMS: [string, string][] = [
@@ -101,8 +102,8 @@ const ROOMS: [string, string][] = [
 async function rooms(context: BrowserContext, piece: string): Promise<void> {
   const page = await context.newPage();
   await page.goto(layout(piece));
-  await page.locator('[data-element] path').first().waitFor();
-  await page.getByText(/most ink \d+ %/).waitFor({ timeout: 60_000 });
+  await page.locator('[data-element] path').first().waitFor({ state: 'attached' });
+  await page.getByText(/most ink\s*\d+ %/).waitFor({ timeout: 60_000 });
   await page.waitForTimeout(3000);
   const took: string[] = [];
   let worst = 0;
@@ -120,8 +121,8 @@ async function rooms(context: BrowserContext, piece: string): Promise<void> {
 async function picture(context: BrowserContext, what: string, bytes: Buffer): Promise<void> {
   const page = await context.newPage();
   await page.goto(layout('card'));
-  await page.locator('[data-element] path').first().waitFor();
-  await page.getByText(/most ink \d+ %/).waitFor({ timeout: 60_000 });
+  await page.locator('[data-element] path').first().waitFor({ state: 'attached' });
+  await page.getByText(/most ink\s*\d+ %/).waitFor({ timeout: 60_000 });
   await page.waitForTimeout(1500);
   await page.evaluate(`{
     window.__marks = {};
@@ -186,9 +187,9 @@ async function picture(context: BrowserContext, what: string, bytes: Buffer): Pr
 
 /** 60 pieces and 400 pictures. */
 async function bigJob(): Promise<Buffer> {
-  const { job } = openDemo();
-  const assets: Record<string, Uint8Array> = {};
-  const known: Job['assets'] = {};
+  const { job, assets: demo } = openDemo();
+  const assets: Record<string, Uint8Array> = { ...demo };
+  const known: Job['assets'] = { ...job.assets };
   for (let i = 0; i < 400; i++) {
     const bytes = new Uint8Array(
       await sharp({
@@ -201,7 +202,7 @@ async function bigJob(): Promise<Buffer> {
     assets[hash] = bytes;
     known[hash] = { name: `Picture ${i}`, type: 'image/jpeg', width: 400, height: 300, space: 'RGB', bits: 8 };
   }
-  const hashes = Object.keys(known);
+  const hashes = Object.keys(known).filter((hash) => !(hash in demo));
   const pieces = Array.from({ length: 60 }, (_, n) => ({
     ...job.pieces[0]!,
     id: `piece-${n}`,
@@ -239,7 +240,7 @@ async function bigJob(): Promise<Buffer> {
 async function big(context: BrowserContext): Promise<void> {
   const page = await context.newPage();
   await page.goto(home);
-  await page.locator('[data-element] path').first().waitFor();
+  await page.locator('[data-element] path').first().waitFor({ state: 'attached' });
   await page
     .locator('input[type=file]')
     .first()
@@ -270,7 +271,7 @@ async function big(context: BrowserContext): Promise<void> {
   const rate = (await fresh.evaluate('(1000 * counted.frames) / (performance.now() - counted.start)')) as number;
   console.log(`scrolling its Pieces: ${rate.toFixed(0)} frames a second`);
   await fresh.goto(layout('piece-3', 'big'));
-  await fresh.locator('[data-element] path').first().waitFor();
+  await fresh.locator('[data-element] path').first().waitFor({ state: 'attached' });
   await fresh.waitForTimeout(3000);
   await fresh.evaluate(
     `window.__long = []; new PerformanceObserver((l) => window.__long.push(...l.getEntries().map((e) => e.duration))).observe({ type: 'longtask' });`,
@@ -307,10 +308,14 @@ export async function roomsInPage(): Promise<void> {
   const browser = await openBrowser();
   try {
     await new Promise((resolve) => setTimeout(resolve, 1500));
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      serviceWorkers: 'block',
+      bypassCSP: true,
+    });
     const page = await context.newPage();
     await page.goto(home);
-    await page.locator('[data-element] path').first().waitFor();
+    await page.locator('[data-element] path').first().waitFor({ state: 'attached' });
     await page.close();
     const parts: (() => Promise<void>)[] = [
       () => firstLoad(context),

@@ -9,7 +9,7 @@ import { packageZip } from '../../core/files/package';
 import { pieceReport } from '../../core/files/piece-report';
 import { changesSince, keptOf, PROOF_PPI, proofPdf } from '../../core/files/proof/proof';
 import { faceShots } from '../../core/files/proof/shots';
-import { reportPdf } from '../../core/files/report';
+import { reportPdf } from '../../core/files/report-pdf';
 import { ticketJson, ticketOf, ticketXjdf } from '../../core/files/ticket';
 import { moveElement } from '../../core/job/edits/elements';
 import { addInk } from '../../core/job/edits/inks';

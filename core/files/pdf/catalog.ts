@@ -54,7 +54,9 @@ export function infoOf(context: PDFContext, facts: FileFacts, standard: Standard
     CreationDate: PDFString.of(pdfDate(facts.date)),
     ModDate: PDFString.of(pdfDate(facts.date)),
     Trapped: PDFName.of('False'),
-    ...STANDARD_FACTS[standard].info,
+    ...Object.fromEntries(
+      Object.entries(STANDARD_FACTS[standard].info).map(([key, says]) => [key, PDFString.of(says)]),
+    ),
   });
   return context.register(info);
 }

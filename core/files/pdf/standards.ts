@@ -1,4 +1,3 @@
-import { PDFString } from '@cantoo/pdf-lib';
 import type { STANDARDS } from '../../trade/schema';
 
 export type Standard = (typeof STANDARDS)[number];
@@ -11,7 +10,7 @@ export interface StandardFacts {
   /** Whether it names the standard in an XMP packet. */
   xmp: boolean;
   /** What names the standard in Info. */
-  info: Readonly<Record<string, PDFString>>;
+  info: Readonly<Record<string, string>>;
 }
 
 export const STANDARD_FACTS: Readonly<Record<Standard, StandardFacts>> = {
@@ -21,14 +20,14 @@ export const STANDARD_FACTS: Readonly<Record<Standard, StandardFacts>> = {
     seeThrough: false,
     xmp: false,
     info: {
-      GTS_PDFXVersion: PDFString.of('PDF/X-1:2001'),
-      GTS_PDFXConformance: PDFString.of('PDF/X-1a:2001'),
+      GTS_PDFXVersion: 'PDF/X-1:2001',
+      GTS_PDFXConformance: 'PDF/X-1a:2001',
     },
   },
   'PDF/X-1a:2003': {
     pdf: [1, 4],
     seeThrough: false,
     xmp: false,
-    info: { GTS_PDFXVersion: PDFString.of('PDF/X-1a:2003') },
+    info: { GTS_PDFXVersion: 'PDF/X-1a:2003' },
   },
 };

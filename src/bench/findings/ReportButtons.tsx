@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { reportJson, reportOf, reportPdf, type Told } from '../../../core/files/report';
+import { reportJson, reportOf, type Told } from '../../../core/files/report';
 import { download, fileName } from '../../parts/download';
 import { useBench, useFound } from '../bench';
 import { placePictures } from './place-picture';
@@ -25,7 +25,11 @@ export function ReportButtons() {
       const name = `${fileName(job.name)}-${fileName(piece.name)}-findings`;
       if (as === 'json')
         download(new TextEncoder().encode(reportJson(report, pictures)), `${name}.json`, 'application/json');
-      else download(await reportPdf(report, pictures), `${name}.pdf`, 'application/pdf');
+      else {
+        // What writes pages is large, and hardly ever asked for.
+        const { reportPdf } = await import('../../../core/files/report-pdf');
+        download(await reportPdf(report, pictures), `${name}.pdf`, 'application/pdf');
+      }
     } catch (error) {
       setProblem(`The report could not be written: ${(error as Error).message}`);
     }
