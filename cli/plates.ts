@@ -6,6 +6,8 @@ import { layPiece } from '../core/checks/on-plates';
 import { cellsIn } from '../core/devices/plates/device';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { highestOf } from '../core/devices/plates/readings';
+import { unlike } from '../core/files/file-names';
+import { refuseMissingPictures } from '../core/files/missing-pictures';
 import { pressConditionOf } from '../core/job/press-of';
 import { shopIn } from '../core/job/shops-of';
 import type { Command } from './command';
@@ -41,13 +43,15 @@ One PNG a plate of the trim area, named for its ink, dark where there is ink; wi
     const { engine, fonts, press } = await loadKit(assets);
     const on = press(pressConditionOf(job, shopIn(job, piece.shop)));
     const picture = separatedPictures((hash) => assets[hash], engine, on);
+    refuseMissingPictures(job, [piece.faces[n - 1]!], (image) => picture(image) !== undefined);
     const laid = layPiece(job, piece, { fonts, press: on }, { ppi, picture, trimOnly: true })[n - 1]!;
     const { grid, totals } = laid;
     const trim = trimOf(laid.piece);
     mkdirSync(out, { recursive: true });
     const files: string[] = [];
+    const taken = new Set<string>();
     for (const [plate, amounts] of grid.plates) {
-      const file = `${fileName(plate)}.png`;
+      const file = unlike(`${fileName(plate)}.png`, taken);
       const data = Uint8Array.from(amounts, (amount) => Math.round(255 * (1 - amount)));
       writeFileSync(join(out, file), encode({ width: grid.width, height: grid.height, data, channels: 1 }));
       files.push(file);

@@ -9,6 +9,7 @@ import { cellsIn, type LaidPicture } from '../core/devices/plates/device';
 import { laidPicture } from '../core/devices/plates/pictures';
 import { coverageOf, highestOf, histogramOf, type WetPlace, wetPlaces } from '../core/devices/plates/readings';
 import { type PlateView, processBytes, viewOf } from '../core/devices/plates/view';
+import { refuseMissingPictures } from '../core/files/missing-pictures';
 import type { Box } from '../core/geometry/box';
 import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
@@ -240,6 +241,10 @@ export async function lookAt(
 
 /** The faces of a piece as they are cut, at so many pixels an inch, in the colours of the press; in the piece's order. */
 export async function asCut(asked: InkAsked, ppi: number): Promise<ImageData[]> {
+  const piece = pieceOf(asked.job, asked.pieceId);
+  const here = new Set<string>();
+  for (const { asset } of imagesIn(piece?.faces ?? [], asked.job).values()) if (await bytesOf(asset)) here.add(asset);
+  refuseMissingPictures(asked.job, piece?.faces ?? [], ({ asset }) => here.has(asset));
   const faces = await layAnew(asked, { ppi, trimOnly: true });
   const { engine } = await shelf.load();
   return faces.map(({ grid, press, sources }) => {

@@ -6,7 +6,8 @@ import { viewOf } from '../devices/plates/view';
 import type { Job, Piece } from '../job/schema';
 import type { ShopSpec } from '../trade/schema';
 import type { FontBook } from '../type/font';
-import { exportName, plainName } from './file-names';
+import { apart, exportName, plainName } from './file-names';
+import { refuseMissingPictures } from './missing-pictures';
 import { writePng } from './png-file';
 import { writeTiff } from './tiff-file';
 
@@ -109,11 +110,17 @@ export function faceImages(job: Job, piece: Piece, shop: ShopSpec, asked: Images
     );
   const chosen = piece.faces.flatMap(({ id }, i) => (faces.includes(i) ? [id] : []));
   if (chosen.length === 0) throw new ImageError('Choose a face.');
+  refuseMissingPictures(
+    job,
+    piece.faces.filter(({ id }) => chosen.includes(id)),
+    (image) => kit.picture(image) !== undefined,
+  );
   const laid = layPiece(job, piece, kit, { picture: kit.picture, ppi, trimOnly: trimmed, faces: chosen }, shop);
-  return laid.flatMap(({ grid, face }) => {
+  const files = laid.flatMap(({ grid, face }) => {
     const pattern = /\{face\}/.test(shop.fileName) ? shop.fileName : `${shop.fileName}-{face}`;
     const name = exportName(pattern, job, piece, face);
     if (asked.as === 'tiff') return tiffsOf(grid, name, asked, kit);
     return [{ name: `${name}.png`, bytes: pngOf(grid, job, asked, kit) }];
   });
+  return apart(files);
 }

@@ -1,7 +1,7 @@
 import { zipSync } from 'fflate';
 import type { Job, Piece } from '../job/schema';
 import type { Font } from '../type/font';
-import { plainName } from './file-names';
+import { apart, plainName } from './file-names';
 import { writeJobFile } from './job-file';
 import { ticketJson, ticketOf, ticketXjdf } from './ticket';
 
@@ -48,18 +48,22 @@ export function packageZip(job: Job, pieces: readonly Piece[], parts: PackagePar
       [`${stem}.tidyedge`]: [writeJobFile({ job: { ...job, fonts: fontsPassed }, assets: passed }), { level: 0 }],
       'ticket.json': bytesOf(ticketJson(ticket)),
       'ticket.xjdf': bytesOf(ticketXjdf(ticket)),
-      ...Object.fromEntries(files.map(({ name, bytes }) => [`print/${name}`, [bytes, { level: 0 }] as const])),
+      ...Object.fromEntries(apart(files).map(({ name, bytes }) => [`print/${name}`, [bytes, { level: 0 }] as const])),
       ...Object.fromEntries(
-        reports.flatMap(({ piece, json, pdf }) => [
-          [`findings/${plainName(piece)}.json`, bytesOf(json)],
-          [`findings/${plainName(piece)}.pdf`, pdf],
-        ]),
+        apart(reports.map(({ piece, ...report }) => ({ ...report, name: plainName(piece) || 'piece' }))).flatMap(
+          ({ name, json, pdf }) => [
+            [`findings/${name}.json`, bytesOf(json)],
+            [`findings/${name}.pdf`, pdf],
+          ],
+        ),
       ),
       ...Object.fromEntries(
-        kept.map(({ bytes, font }) => [
-          `fonts/${plainName(font!.postscriptName)}.${isCff(bytes) ? 'otf' : 'ttf'}`,
-          bytes,
-        ]),
+        apart(
+          kept.map(({ bytes, font }) => ({
+            name: `${plainName(font!.postscriptName)}.${isCff(bytes) ? 'otf' : 'ttf'}`,
+            bytes,
+          })),
+        ).map(({ name, bytes }) => [`fonts/${name}`, bytes]),
       ),
       ...(left.length > 0
         ? {

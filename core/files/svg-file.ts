@@ -16,6 +16,7 @@ import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import type { FontBook } from '../type/font';
 import type { FontCutter } from '../type/subset';
+import { refuseMissingPictures } from './missing-pictures';
 import { fontFaces, type SvgFonts, staysText, wordsText } from './svg-words';
 
 /** How words stand in an SVG file: as the outlines of their letters, or as text with what it needs of its fonts. */
@@ -150,11 +151,10 @@ export function writeSvg(
     ...(words === 'text' ? { asText: staysText } : {}),
   });
   if (face) drawFace(face, sources, device);
+  refuseMissingPictures(job, face ? [face] : [], ({ asset }) => kit.assets[asset] !== undefined);
   const hrefs = new Map<string, string>();
   for (const [key, { asset, separation }] of imagesIn(face ? [face] : [], sources)) {
-    const bytes = kit.assets[asset];
-    if (!bytes) continue;
-    const picture = separatePicture(decodePicture(bytes), kit.engine, kit.press, separation);
+    const picture = separatePicture(decodePicture(kit.assets[asset]!), kit.engine, kit.press, separation);
     hrefs.set(key, pngUrl(proofPng(picture, kit.engine, kit.press, job.inks)));
   }
   const { width, height } = face ? asFace(piece, face) : piece;

@@ -1,4 +1,5 @@
 import { zipSync } from 'fflate';
+import { apart } from '../../core/files/file-names';
 import { download } from './download';
 
 const TYPES: Record<string, string> = {
@@ -26,6 +27,6 @@ export function saveFiles(files: readonly NamedBytes[], zipName: string): void {
   else
     saveFile({
       name: zipName,
-      bytes: zipSync(Object.fromEntries(files.map(({ name, bytes }) => [name, bytes])), { level: 0 }),
+      bytes: zipSync(Object.fromEntries(apart(files).map(({ name, bytes }) => [name, bytes])), { level: 0 }),
     });
 }

@@ -1,8 +1,18 @@
+import { getSchema } from '@tiptap/core';
+import { AllSelection, EditorState } from '@tiptap/pm/state';
 import fc from 'fast-check';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { readSizes, sizesText } from '../../src/bench/shops/sizes-text';
+import { Doc, ParagraphNode, TextNode } from '../../src/rooms/layout/words/doc';
 import { fromDoc, toDoc } from '../../src/rooms/layout/words/doc-words';
-import { takeEarlyKeys, waitForEditor } from '../../src/rooms/layout/words/early-keys';
+import {
+  type EarlyKey,
+  SELECT_ALL,
+  takeEarlyKeys,
+  typedBy,
+  waitForEditor,
+} from '../../src/rooms/layout/words/early-keys';
+import { pressKey } from '../../src/rooms/layout/words/press-key';
 import { openDemo } from '../kit';
 
 describe('words in the editor’s own form', () => {
@@ -42,6 +52,8 @@ describe('keys that come before the editor', () => {
         listener({
           ctrlKey: false,
           metaKey: false,
+          altKey: false,
+          shiftKey: false,
           isComposing: false,
           ...event,
           stopPropagation: stop,
@@ -58,7 +70,7 @@ describe('keys that come before the editor', () => {
     const press = withWindow();
     waitForEditor(() => undefined);
     for (const key of ['A', 'b', 'Enter', 'Backspace', 'Shift', 'F5']) expect(press({ key }).stopped).toBe(true);
-    expect(takeEarlyKeys()).toEqual(['A', 'b', 'Enter', 'Backspace']);
+    expect(takeEarlyKeys().map(({ key }) => key)).toEqual(['A', 'b', 'Enter', 'Backspace']);
     expect(press({ key: 'c' }).stopped).toBe(false);
     expect(takeEarlyKeys()).toEqual([]);
   });
@@ -75,6 +87,89 @@ describe('keys that come before the editor', () => {
     waitForEditor(() => undefined);
     expect(press({ key: 'd', ctrlKey: true }).stopped).toBe(true);
     expect(takeEarlyKeys()).toEqual([]);
+  });
+});
+
+describe('what early keys do in the words', () => {
+  const key = (name: string, how: Partial<EarlyKey> = {}): EarlyKey => ({
+    key: name,
+    byWord: false,
+    selects: false,
+    ...how,
+  });
+  const typed = (text: string): EarlyKey[] => [...text].map((letter) => key(letter));
+  const schema = getSchema([Doc, ParagraphNode, TextNode]);
+  /** Words that are open, all selected, after some keys: the text, and what is selected of it. */
+  function endsAs(text: string, keys: readonly EarlyKey[]): [string, string] {
+    const doc = schema.nodeFromJSON(
+      toDoc(text.split('\n').map((line) => ({ spans: line === '' ? [] : [{ text: line }] }))),
+    );
+    let state = EditorState.create({ doc, selection: new AllSelection(doc) });
+    for (const each of keys) pressKey(state, each, (transaction) => (state = state.apply(transaction)));
+    const { from, to } = state.selection;
+    return [state.doc.textBetween(0, state.doc.content.size, '\n'), state.doc.textBetween(from, to, '\n')];
+  }
+  const [words, selects] = [{ byWord: true }, { selects: true }];
+  it.each<[string, EarlyKey[], [string, string]]>([
+    ['typing takes the place of all', typed('Ada'), ['Ada', '']],
+    [
+      'the last word is selected',
+      [...typed('Iris Calloway'), key('ArrowLeft', { ...words, ...selects })],
+      ['Iris Calloway', 'Calloway'],
+    ],
+    [
+      'two words back, one forth',
+      [
+        ...typed('a bc de'),
+        key('ArrowLeft', words),
+        key('ArrowLeft', words),
+        key('ArrowRight', { ...words, ...selects }),
+      ],
+      ['a bc de', 'bc'],
+    ],
+    ['from the end on', [key('ArrowRight'), ...typed('!')], ['Old words!', '']],
+    ['from the beginning', [key('ArrowLeft'), ...typed('My ')], ['My Old words', '']],
+    ['all again', [...typed('x'), key(SELECT_ALL), ...typed('y')], ['y', '']],
+    ['letters taken back', [...typed('abc'), key('Backspace'), key('ArrowLeft'), key('Delete')], ['a', '']],
+    ['a word taken back', [...typed('one two'), key('Backspace', words)], ['one ', '']],
+    ['to the edges of a line', [...typed('mid'), key('Home'), ...typed('<'), key('End'), ...typed('>')], ['<mid>', '']],
+    ['letters with their accents', [...typed('e'), key('\u0301'), key('ArrowLeft', selects)], ['e\u0301', 'e\u0301']],
+  ])('%s', (_, keys, told) => {
+    expect(endsAs('Old words', keys)).toEqual(told);
+  });
+  it('over the edge of a paragraph', () => {
+    expect(endsAs('ab\ncd', [key('ArrowRight'), key('Home'), key('ArrowLeft'), ...typed('!')])[0]).toBe('ab!\ncd');
+    expect(endsAs('ab\ncd', [key('ArrowUp'), key('End'), key('ArrowRight'), ...typed('!')])[0]).toBe('ab\n!cd');
+    expect(endsAs('ab\ncd', [key('ArrowUp'), key('End'), key('Delete')])[0]).toBe('abcd');
+  });
+  it('never break the words, whatever they are', () => {
+    const names = [
+      'ArrowLeft',
+      'ArrowRight',
+      'ArrowUp',
+      'ArrowDown',
+      'Home',
+      'End',
+      'Backspace',
+      'Delete',
+      SELECT_ALL,
+      'x',
+      ' ',
+    ];
+    const any = fc.record({ key: fc.constantFrom(...names), byWord: fc.boolean(), selects: fc.boolean() });
+    fc.assert(
+      fc.property(
+        fc.array(fc.string({ unit: 'grapheme', maxLength: 6 }), { minLength: 1, maxLength: 3 }),
+        fc.array(any, { maxLength: 20 }),
+        (lines, keys) => {
+          expect(() => endsAs(lines.join('\n'), keys)).not.toThrow();
+        },
+      ),
+    );
+  });
+  it('count as typing where the editor never came, moving alone does not', () => {
+    expect(typedBy([...typed('ab'), key('Backspace'), key('ArrowLeft'), key('Enter'), ...typed('c')])).toBe('a\nc');
+    expect(typedBy([key('ArrowLeft'), key(SELECT_ALL)])).toBeUndefined();
   });
 });
 

@@ -1,7 +1,7 @@
 import { pieceOf } from '../../job/find';
 import type { Job, Piece } from '../../job/schema';
 import { shopIn } from '../../job/shops-of';
-import { exportName } from '../file-names';
+import { exportName, unlike } from '../file-names';
 import type { PdfAsked } from '../pdf/asked';
 import { type HandOffSettings, pdfAsked, settled } from './settings';
 
@@ -26,14 +26,6 @@ export interface PlannedFile {
   asked: PdfAsked;
   /** The letters whose pages it has, instead of the faces of its piece. */
   letters?: readonly ChosenLetter[];
-}
-
-/** Names that are taken get a number. */
-function unlike(name: string, taken: Set<string>): string {
-  let given = name;
-  for (let n = 2; taken.has(given.toLowerCase()); n++) given = `${name}-${n}`;
-  taken.add(given.toLowerCase());
-  return given;
 }
 
 /** One file for all faces, or one for each: faces by number, and what the file is named by. */

@@ -3,6 +3,7 @@ import { processStandIn } from '../../colour/ink';
 import type { PdfUses } from '../../devices/pdf';
 import type { Job } from '../../job/schema';
 import { embedPatch, embedTone } from './images';
+import { plateName } from './plate-name';
 import { shadePattern, spaceOf } from './shades';
 import { flate } from './streams';
 
@@ -10,7 +11,7 @@ import { flate } from './streams';
 export function separation(context: PDFContext, plate: string, job: Job): PDFRef {
   const full = processStandIn({ [plate]: 1 }, job.inks);
   const tint = context.register(context.obj({ FunctionType: 2, Domain: [0, 1], C0: [0, 0, 0, 0], C1: full, N: 1 }));
-  return context.register(context.obj(['Separation', plate, 'DeviceCMYK', tint] as never) as never);
+  return context.register(context.obj(['Separation', plateName(plate), 'DeviceCMYK', tint] as never) as never);
 }
 
 const CATEGORIES = ['Font', 'XObject', 'ColorSpace', 'Pattern', 'ExtGState'] as const;

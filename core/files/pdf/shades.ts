@@ -9,6 +9,7 @@ import {
   splitPlates,
 } from '../../colour/ink';
 import type { Coverage, Shade } from '../../scene/colour';
+import { plateName } from './plate-name';
 import { plain } from './streams';
 
 const num = (n: number): string => `${Math.round(n * 1e6) / 1e6}`;
@@ -42,8 +43,10 @@ function deviceN(
   );
   // Each spot is also told of by itself, so that a reader that has its plate finds it (ISO 32000-1, table 71).
   const spots = plates.filter((plate) => !isProcessPlate(plate));
-  const attributes = { Colorants: Object.fromEntries(spots.map((plate) => [plate, separation(plate)])) };
-  return context.register(context.obj(['DeviceN', [...plates], 'DeviceCMYK', tint, attributes] as never) as never);
+  const attributes = { Colorants: Object.fromEntries(spots.map((plate) => [plateName(plate), separation(plate)])) };
+  return context.register(
+    context.obj(['DeviceN', plates.map(plateName), 'DeviceCMYK', tint, attributes] as never) as never,
+  );
 }
 
 /** The colour space that a set of plates is written in, and its amounts in the space's order. */

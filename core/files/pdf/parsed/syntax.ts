@@ -29,6 +29,17 @@ export class Stream {
 /** The bytes are not what the standard says; the message tells where. */
 export class SyntaxFault extends Error {}
 
+const UTF8 = new TextDecoder('utf-8', { fatal: true });
+/** A name's bytes as UTF-8 where they are that (ISO 32000-1, 7.3.5); else as they are, one character a byte. */
+function inUtf8(word: string): string {
+  if (!/[\x80-\xff]/.test(word)) return word;
+  try {
+    return UTF8.decode(Uint8Array.from(word, (character) => character.charCodeAt(0)));
+  } catch {
+    return word;
+  }
+}
+
 const WHITE = new Set([0, 9, 10, 12, 13, 32]);
 const DELIMITERS = new Set([...'()<>[]{}/%'].map((c) => c.charCodeAt(0)));
 const CLOSE = { array: new Operator(']'), dict: new Operator('>>') };
@@ -68,9 +79,8 @@ export class Reader {
   }
   private name(): Name {
     this.at++;
-    return new Name(
-      this.word().replace(/#([0-9a-f]{2})/gi, (_, hex: string) => String.fromCharCode(parseInt(hex, 16))),
-    );
+    const word = this.word().replace(/#([0-9a-f]{2})/gi, (_, hex: string) => String.fromCharCode(parseInt(hex, 16)));
+    return new Name(inUtf8(word));
   }
   private literal(): Text {
     let out = '';

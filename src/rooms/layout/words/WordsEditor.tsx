@@ -17,6 +17,7 @@ import { Doc, letteringMark, ParagraphNode, TextNode } from './doc';
 import { fromDoc, toDoc } from './doc-words';
 import { takeEarlyKeys } from './early-keys';
 import { EDITING_WORDS, stopEditing, useEditing } from './editing';
+import { pressKey } from './press-key';
 import { QuoteOffers } from './QuoteOffers';
 import { isQuoting, QuoteNode } from './quoting';
 
@@ -46,16 +47,6 @@ function ownOfSelection({ state }: Editor): Partial<Lettering> | undefined {
   if (state.selection.empty) return undefined;
   const mark = state.doc.nodeAt(state.selection.from)?.marks.find((m) => m.type.name === 'lettering');
   return (mark?.attrs['own'] ?? {}) as Partial<Lettering>;
-}
-
-/** A key that was pressed before the editor was there. */
-function press(editor: Editor, key: string): void {
-  const { state, view } = editor;
-  if (key === 'Enter') editor.commands.keyboardShortcut('Enter');
-  else if (key === 'Backspace' && !state.selection.empty) editor.commands.deleteSelection();
-  else if (key === 'Backspace')
-    view.dispatch(state.tr.delete(Math.max(1, state.selection.from - 1), state.selection.from));
-  else view.dispatch(state.tr.insertText(key));
 }
 
 /** The words of a frame in a rich-text editor beside it; the stage follows each key. `frame` in pixels of the stage. */
@@ -110,7 +101,9 @@ export function WordsEditor({
     // Not in `onCreate`: React may have made an editor that it does not show.
     const begin = (): void => {
       editor.view.focus();
-      for (const key of takeEarlyKeys()) press(editor, key);
+      for (const key of takeEarlyKeys())
+        if (key.key === 'Enter') editor.commands.keyboardShortcut('Enter');
+        else pressKey(editor.state, key, editor.view.dispatch);
     };
     if (editor.isInitialized) begin();
     else editor.on('create', begin);

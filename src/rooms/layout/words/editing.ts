@@ -7,7 +7,7 @@ import type { Lettering } from '../../../../core/type/style';
 import { loadFonts } from '../../../bench/kit';
 import { act, select, settle, useSession } from '../../../store/session';
 import { fromDoc } from './doc-words';
-import { takeEarlyKeys, waitForEditor } from './early-keys';
+import { takeEarlyKeys, typedBy, waitForEditor } from './early-keys';
 
 const CLOSED = { id: undefined, editor: undefined, own: undefined };
 
@@ -34,21 +34,17 @@ export function editWords(id: string): void {
 export function stopEditing(): void {
   const { id } = useEditing.getState();
   if (id === undefined) return;
-  const early = takeEarlyKeys();
+  const typed = typedBy(takeEarlyKeys());
   useEditing.setState(CLOSED);
   settle();
   // Who typed and left before the editor was there has typed over the words all the same.
-  if (early.length > 0) act(EDITING_WORDS, (job) => typedOver(job, id, early));
+  if (typed !== undefined) act(EDITING_WORDS, (job) => typedOver(job, id, typed));
 }
 
 /** Words with all their letters typed over, in the look of their first ones. */
-function typedOver(job: Job, id: string, keys: readonly string[]): Job {
+function typedOver(job: Job, id: string, typed: string): Job {
   const found = findElement(job, id)?.element;
   if (found?.kind !== 'words') return job;
-  const typed = keys.reduce(
-    (text, key) => (key === 'Backspace' ? text.slice(0, -1) : text + (key === 'Enter' ? '\n' : key)),
-    '',
-  );
   const [{ spans = [], ...setting } = {}] = found.paragraphs;
   const { text: _text, quote: _quote, ...own } = spans[0] ?? { text: '' };
   const paragraphs = typed.split('\n').map((text) => ({ ...setting, spans: text === '' ? [] : [{ ...own, text }] }));
