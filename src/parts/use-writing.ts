@@ -2,7 +2,7 @@ import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Progress } from '../../core/files/pdf/document';
 import type { Room } from '../../workers/hire';
-import { hirePressRoom } from '../../workers/press-room';
+import { borrowPressRoom } from '../../workers/press-room';
 import type { PressRoom } from '../../workers/press-room.worker';
 
 export interface Writing {
@@ -26,11 +26,11 @@ export function useWriting(): Writing {
     stop: () => stopped.current?.(),
     async run(work) {
       stopped.current?.();
-      const { room, dismiss } = hirePressRoom();
+      const { room, dismiss, giveBack } = borrowPressRoom();
       let live = true;
-      const end = (): void => {
+      const end = (leave: () => void): void => {
         live = false;
-        dismiss();
+        leave();
         setProgress(undefined);
         stopped.current = undefined;
       };
@@ -39,7 +39,7 @@ export function useWriting(): Writing {
       // Work that is stopped never answers: whoever waits for it is told here.
       const given = new Promise<undefined>((tell) => {
         stopped.current = () => {
-          end();
+          end(dismiss);
           tell(undefined);
         };
       });
@@ -47,12 +47,13 @@ export function useWriting(): Writing {
         const hear = proxy((told: Progress) => {
           if (live) setProgress(told);
         });
-        return await Promise.race([work(room, hear), given]);
+        const done = await Promise.race([work(room, hear), given]);
+        if (live) end(giveBack);
+        return done;
       } catch (error) {
         if (live) setProblem((error as Error).message);
+        if (live) end(dismiss);
         return undefined;
-      } finally {
-        if (live) end();
       }
     },
   };

@@ -7,7 +7,7 @@ import { addLetter, changeLetter, removeLetter } from '../../../../core/job/edit
 import type { LetterText } from '../../../../core/job/letters';
 import type { Face } from '../../../../core/job/schema';
 import { letterPages } from '../../../../core/scene/letter-pages';
-import { hirePressRoom } from '../../../../workers/press-room';
+import { borrowPressRoom } from '../../../../workers/press-room';
 import { useBench, usePrinted } from '../../../bench/bench';
 import { FaceArt } from '../../../bench/FaceArt';
 import { useSketch } from '../../../bench/use-sketch';
@@ -218,7 +218,7 @@ function ExportPages({ name, pages }: { name: string; pages: readonly Face[] }) 
   async function write(): Promise<void> {
     setGoing(true);
     setProblem(undefined);
-    const { room, dismiss } = hirePressRoom();
+    const { room, dismiss, giveBack } = borrowPressRoom();
     try {
       // An office printer has neither bleed nor crop marks.
       const office = { ...shop, bleed: { ...shop.bleed, letterhead: 0 } };
@@ -233,10 +233,11 @@ function ExportPages({ name, pages }: { name: string; pages: readonly Face[] }) 
       );
       download(written!.bytes, file.name, 'application/pdf');
       void keepHandOff(job, [sheet.id]);
+      giveBack();
     } catch (error) {
       setProblem((error as Error).message);
+      dismiss();
     }
-    dismiss();
     setGoing(false);
   }
   return (
