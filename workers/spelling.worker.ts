@@ -1,31 +1,13 @@
 import { expose } from 'comlink';
-import { type Misspelt, misspeltIn } from '../core/checks/spelling';
-import { createSpeller, DICTIONARY_PACKAGES, type Language, type Speller } from '../core/type/spelling';
-import { bytesAt } from './fetch';
 
-const DICTIONARIES = import.meta.glob<string>('/node_modules/{dictionary-en,dictionary-en-gb}/index.{aff,dic}', {
-  query: '?url',
-  import: 'default',
-  eager: true,
-  exhaustive: true,
-});
+type Work = typeof import('./spelling-work');
 
-const open = new Map<Language, Promise<Speller>>();
-async function openSpeller(language: Language): Promise<Speller> {
-  const [aff, dic] = await Promise.all(
-    ['aff', 'dic'].map((part) => bytesAt(DICTIONARIES[`/node_modules/${DICTIONARY_PACKAGES[language]}/index.${part}`])),
-  );
-  return createSpeller({ aff: aff!, dic: dic! });
-}
+// As in the press room: the door opens before the work is here.
+const work = import('./spelling-work');
 
 const api = {
-  ready: async (): Promise<void> => undefined,
-  /** The misspelt ones of some words. */
-  async misspelt(words: readonly string[], language: Language): Promise<Misspelt> {
-    const speller = open.get(language) ?? openSpeller(language);
-    open.set(language, speller);
-    return misspeltIn(words, await speller);
-  },
+  ready: async (): Promise<void> => void (await work),
+  misspelt: async (...args: Parameters<Work['misspelt']>) => (await work).misspelt(...args),
 };
 export type SpellingRoom = typeof api;
 expose(api);

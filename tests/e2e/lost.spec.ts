@@ -191,6 +191,17 @@ test('a worker that does not load is told of, and the work can be tried again', 
   await expect(row(page, 'dot')).toBeVisible();
 });
 
+test('a dictionary that does not load is asked for again', async ({ page }) => {
+  const refused = page.waitForEvent('requestfailed', (request) => request.url().includes('.dic'));
+  await page.route('**/*.dic', (route) => route.abort());
+  await openDemoCard(page);
+  await page.getByLabel('Type words').fill('Head gardner');
+  await page.keyboard.press('Enter');
+  await refused;
+  await page.unroute('**/*.dic');
+  await expect(page.getByRole('button', { name: '1 to look at' })).toBeVisible({ timeout: 20_000 });
+});
+
 test('a version is saved by name, compared, and restored as a step', async ({ page }) => {
   await openDemoCard(page);
   await page.getByRole('button', { name: 'Versions' }).click();
