@@ -85,7 +85,8 @@ test('one broken job hides no other; what can be opened of it is opened, and wha
       opening.onsuccess = () => resolve(opening.result);
       opening.onerror = () => reject(opening.error);
     });
-    const jobs = db.transaction('jobs', 'readwrite').objectStore('jobs');
+    const writing = db.transaction('jobs', 'readwrite');
+    const jobs = writing.objectStore('jobs');
     const good = await new Promise<{ job: { name: string; id: string } }>((resolve) => {
       const reading = jobs.get('hollin-and-fen');
       reading.onsuccess = () => resolve(reading.result);
@@ -98,6 +99,11 @@ test('one broken job hides no other; what can be opened of it is opened, and wha
     bad.job.name = 'Broken & Sons';
     bad.job.pieces[0]!.faces[0]!.elements[0]!.width = -4;
     jobs.put(bad);
+    // A page that is left takes what it has not written with it.
+    await new Promise((resolve, reject) => {
+      writing.oncomplete = resolve;
+      writing.onabort = () => reject(writing.error);
+    });
     db.close();
   });
   await page.goto('/');
