@@ -241,11 +241,9 @@ export async function lookAt(
 
 /** The faces of a piece as they are cut, at so many pixels an inch, in the colours of the press; in the piece's order. */
 export async function asCut(asked: InkAsked, ppi: number): Promise<ImageData[]> {
-  const piece = pieceOf(asked.job, asked.pieceId);
-  const here = new Set<string>();
-  for (const { asset } of imagesIn(piece?.faces ?? [], asked.job).values()) if (await bytesOf(asset)) here.add(asset);
-  refuseMissingPictures(asked.job, piece?.faces ?? [], ({ asset }) => here.has(asset));
   const faces = await layAnew(asked, { ppi, trimOnly: true });
+  for (const { face, picture } of faces)
+    refuseMissingPictures(asked.job, [face], (image) => picture(image) !== undefined);
   const { engine } = await shelf.load();
   return faces.map(({ grid, press, sources }) => {
     const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');

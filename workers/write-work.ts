@@ -1,7 +1,7 @@
 import type { Press } from '../core/colour/engine';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, type ImageFile, type ImagesAsked } from '../core/files/face-images';
-import { apart, exportName } from '../core/files/file-names';
+import { exportName } from '../core/files/file-names';
 import { lettersAsPages } from '../core/files/hand-off/letters';
 import type { Chosen, PlannedFile } from '../core/files/hand-off/plan';
 import { type PieceReport, packageZip } from '../core/files/package';
@@ -113,7 +113,7 @@ async function ofPieces(
   write: (piece: Piece, faces: readonly number[], shop: ShopSpec, kit: FileKit & { press: Press }) => ImageFile[],
 ): Promise<ImageFile[]> {
   const kit = await kitFor(job, assets);
-  const files = chosen.flatMap(({ piece: id, faces }, i) => {
+  return chosen.flatMap(({ piece: id, faces }, i) => {
     const piece = pieceOf(job, id);
     if (!piece) return [];
     tell({ done: i / chosen.length, what: `Drawing ${piece.name}` });
@@ -121,7 +121,6 @@ async function ofPieces(
     const press = kit.press(pressConditionOf(job, shop));
     return write(piece, faces ?? piece.faces.map((_, n) => n), shop, { ...kit, press });
   });
-  return apart(files);
 }
 
 /** Writes faces as pictures. Throws with words for the user. */
@@ -183,7 +182,7 @@ export async function writeProofs(
       kept: keptOf(shots, facts),
     });
   }
-  return apart(proofs);
+  return proofs;
 }
 
 /** Packs the job, its print files, findings, ticket and fonts into one zip. */

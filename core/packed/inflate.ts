@@ -1,4 +1,5 @@
 import { Inflate, Unzlib } from 'fflate';
+import { joined } from './joined';
 
 /** Packed bytes hold more than they may. */
 export class TooMuchPacked extends Error {}
@@ -27,12 +28,6 @@ export const unpackedSize = (packed: Uint8Array, kind: 'deflate' | 'zlib', most:
 /** Unpacks into room for no more than `most` bytes. Throws TooMuchPacked. */
 export function unpackWithin(packed: Uint8Array, kind: 'deflate' | 'zlib', most: number): Uint8Array {
   const parts: Uint8Array[] = [];
-  const size = unpack(packed, kind, most, (part) => parts.push(part));
-  const out = new Uint8Array(size);
-  let at = 0;
-  for (const part of parts) {
-    out.set(part, at);
-    at += part.length;
-  }
-  return out;
+  unpack(packed, kind, most, (part) => parts.push(part));
+  return joined(parts);
 }

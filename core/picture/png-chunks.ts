@@ -1,4 +1,5 @@
 import { TooMuchPacked, unpackedSize } from '../packed/inflate';
+import { joined } from '../packed/joined';
 import { PictureError } from './limits';
 
 /** Chunks that the pixels and their colours come from. What else is in a file is not even looked at. */
@@ -28,16 +29,6 @@ function chunksOf(bytes: Uint8Array): Chunk[] {
     at += 12 + length;
   }
   return chunks;
-}
-
-function joined(parts: readonly Uint8Array[]): Uint8Array {
-  const out = new Uint8Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    out.set(part, at);
-    at += part.length;
-  }
-  return out;
 }
 
 function refuseBomb(packed: Uint8Array, most: number, words: string): void {

@@ -1,3 +1,4 @@
+import { joined } from '../packed/joined';
 import { PICTURE_LIMITS, PictureError } from './limits';
 
 /** What the head of a picture file says, before anything is decoded. */
@@ -95,16 +96,6 @@ function readExif(tiff: Uint8Array): { orientation: number; pixelAspect?: number
 const jfifAspect = (body: Uint8Array): number | undefined =>
   body.length < 12 ? undefined : aspectOf((body[8]! << 8) | body[9]!, (body[10]! << 8) | body[11]!);
 
-const joinChunks = (chunks: Uint8Array[]): Uint8Array => {
-  const out = new Uint8Array(chunks.reduce((n, c) => n + c.length, 0));
-  let at = 0;
-  for (const chunk of chunks) {
-    out.set(chunk, at);
-    at += chunk.length;
-  }
-  return out;
-};
-
 const isFrameHeader = (marker: number): boolean =>
   marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker);
 
@@ -197,7 +188,7 @@ function probeJpeg(bytes: Uint8Array): PictureFacts {
     orientation,
     ...(quality === undefined ? {} : { quality }),
     ...(pixelAspect === undefined ? {} : { pixelAspect }),
-    ...(chunks.length > 0 ? { icc: joinChunks(chunks) } : {}),
+    ...(chunks.length > 0 ? { icc: joined(chunks) } : {}),
   };
 }
 

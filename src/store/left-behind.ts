@@ -25,11 +25,6 @@ export function leaveBehind({ put, remove, head, row }: WritePlan): boolean {
   }
 }
 
-/** Nothing is left behind of a job that is on the shelf as it is. */
-export function nothingLeft(job: string): void {
-  if (typeof localStorage !== 'undefined') localStorage.removeItem(KEY + job);
-}
-
 /**
  * Writes what was left behind, of all jobs. Not where somebody else has written the job since: what they had before them
  * was the older state, and theirs is newer.

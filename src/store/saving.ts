@@ -4,7 +4,7 @@ import { step } from '../../core/job/history';
 import { hear } from './channel';
 import { commitField } from './commit-field';
 import { GoneFromShelf, NewerOnShelf, openJob, writeJob, writeLost } from './kept-jobs';
-import { isLeftBehind, leaveBehind, nothingLeft, PAGE, takeLeft } from './left-behind';
+import { isLeftBehind, leaveBehind, PAGE, takeLeft } from './left-behind';
 import { planWrite, type WritePlan, type Written } from './plan-write';
 import { EMPTY_SESSION, type Session, takeUp, useSession } from './session';
 import { db } from './shelf';
@@ -71,7 +71,6 @@ async function writeOnce(): Promise<void> {
   if (!plan) return;
   await writeJob(plan, known);
   known = plan.written;
-  nothingLeft(plan.head.id);
   kept = { history, live };
   const done = new Set(unwritten.map(({ id }) => id));
   useSession.setState(({ unwritten: all }) => ({ unwritten: all.filter(({ id }) => !done.has(id)) }));
