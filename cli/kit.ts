@@ -3,13 +3,16 @@ import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { type ColourEngine, createColourEngine, createPress, type Press } from '../core/colour/engine';
+import { openJpegDecoder } from '../core/picture/jpeg-decode';
 import { conditionOf } from '../core/trade/conditions';
 import type { PressCondition } from '../core/trade/schema';
 import { createFontBook, type FontBook } from '../core/type/font';
-import { faceBytes, ownPart } from '../core/type/own-font';
-import { createSpeller, DICTIONARY_PACKAGES, type Language, type Speller } from '../core/type/spelling';
+import { ownPart } from '../core/type/own-font';
+import { createSpeller } from '../core/type/speller';
+import { DICTIONARY_PACKAGES, type Language, type Speller } from '../core/type/spelling';
 import { PLAIN } from '../core/type/style';
 import { createFontCutter, type FontCutter } from '../core/type/subset';
+import { faceBytes } from '../core/type/take-font';
 import { typefaceOf } from '../core/type/typefaces';
 
 /** The fonts, profiles and wasm the core is handed when it runs outside the browser. */
@@ -32,6 +35,7 @@ const bytesOf = (path: string): Uint8Array => new Uint8Array(readFileSync(path))
 export async function loadKit(assets: Readonly<Record<string, Uint8Array>> = {}): Promise<Kit> {
   const cutter = await createFontCutter(readFileSync(packageFile('harfbuzzjs/dist/harfbuzz-subset.wasm')));
   const engine = await createColourEngine(readFileSync(packageFile('lcms-wasm/dist/lcms.wasm')));
+  openJpegDecoder(readFileSync(packageFile('@jsquash/jpeg/codec/dec/mozjpeg_dec.wasm')));
   const presses = new Map<string, Press>();
   return {
     engine,

@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import * as z from 'zod';
 import type { Command } from './command';
 import { CliError } from './given';
 
@@ -50,6 +51,9 @@ async function isPlain(error: unknown): Promise<boolean> {
   ]);
   return [JobFileError, ExportError, PictureError, FontError].some((kind) => error instanceof kind);
 }
+
+// Making code for a schema does not pay where it reads one job.
+z.config({ jitless: true });
 
 // A reader that has seen enough, as `head` has, is no error.
 process.stdout.on('error', (error: NodeJS.ErrnoException) => {

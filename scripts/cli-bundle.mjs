@@ -31,6 +31,7 @@ export async function bundleCli() {
     target: 'node20',
     minify: true,
     keepNames: true,
+    alias: { '@noble/hashes/sha2.js': join(root, 'cli/sha256.ts') },
     // Packages that look for files beside themselves stay where they are.
     external: ['harfbuzzjs', 'lcms-wasm', 'pdfjs-dist', 'nspell', 'paper', 'bwip-js'],
     banner: {

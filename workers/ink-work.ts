@@ -21,7 +21,7 @@ import { LARGE } from '../core/picture/limits';
 import { type ImageRef, imageKey } from '../core/scene/device';
 import { imagesIn } from '../core/scene/images';
 import { keepSeparation, keptSeparation } from './kept-separations';
-import { type BytesOf, openKit } from './kit';
+import { type BytesOf, loadJpegDecoder, openKit } from './kit';
 import { smallPixels } from './small-picture';
 
 /** The plates of a piece, laid and read off the page's thread. */
@@ -76,6 +76,7 @@ const FINE = 4000;
 
 /** A picture on its plates. Of a large one, as many pixels as plates can tell apart. */
 async function separated(bytes: Uint8Array, image: ImageRef, engine: ColourEngine, press: Press): Promise<LaidPicture> {
+  await loadJpegDecoder();
   const pixels = image.width * image.height > LARGE ? await smallPixels(bytes, FINE) : decodePicture(bytes);
   return laidPicture(pixels, image, engine, press);
 }

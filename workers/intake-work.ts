@@ -4,14 +4,15 @@ import { hashOf } from '../core/files/hash';
 import { type JobBundle, readJobFile } from '../core/files/job-file';
 import { readSvg, type SvgArt } from '../core/files/svg-in/read';
 import type { Asset } from '../core/job/schema';
-import { decodePicture, isSideways, type Pixels } from '../core/picture/decode';
+import { decodePicture, type Pixels } from '../core/picture/decode';
 import { LARGE, PictureError } from '../core/picture/limits';
-import { probePicture } from '../core/picture/probe';
+import { isSideways, probePicture } from '../core/picture/probe';
 import { upscaledBy } from '../core/picture/upscaled';
 import type { OwnCondition } from '../core/trade/schema';
 import { createFontBook } from '../core/type/font';
-import { type OwnFont, plainFont, takeFont } from '../core/type/own-font';
-import { loadEngine, openKit } from './kit';
+import type { OwnFont } from '../core/type/own-font';
+import { plainFont, takeFont } from '../core/type/take-font';
+import { loadEngine, loadJpegDecoder, openKit } from './kit';
 import { middlePart, smallPixels } from './small-picture';
 
 /** Files that others made are looked over here, in a worker of its own: one that never ends is stopped with it. */
@@ -43,6 +44,7 @@ async function lookedAtInParts(bytes: Uint8Array, channels: number, orientation:
 /** Looks a picture over from head to end before it is taken in. Throws with words for the user. */
 export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: string; asset: Asset }> {
   const { type, bits, quality, pixelAspect, orientation, ...facts } = probePicture(bytes);
+  await loadJpegDecoder();
   const { width, height, space, alpha, upscaled } =
     facts.width * facts.height > LARGE && facts.channels !== 4
       ? await lookedAtInParts(bytes, facts.channels, orientation)

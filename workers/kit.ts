@@ -1,12 +1,15 @@
+import jpegUrl from '@jsquash/jpeg/codec/dec/mozjpeg_dec.wasm?url';
 import subsetUrl from 'harfbuzzjs/dist/harfbuzz-subset.wasm?url';
 import lcmsUrl from 'lcms-wasm/dist/lcms.wasm?url';
 import { type ColourEngine, createColourEngine, createPress, type Press } from '../core/colour/engine';
+import { openJpegDecoder } from '../core/picture/jpeg-decode';
 import { CONDITIONS, conditionOf } from '../core/trade/conditions';
 import type { PressCondition } from '../core/trade/schema';
 import { createFontBook, type FontBook } from '../core/type/font';
-import { faceBytes, ownPart } from '../core/type/own-font';
+import { ownPart } from '../core/type/own-font';
 import { PLAIN } from '../core/type/style';
 import { createFontCutter, type FontCutter } from '../core/type/subset';
+import { faceBytes } from '../core/type/take-font';
 import { typefaceOf } from '../core/type/typefaces';
 import { bytesAt } from './fetch';
 import { typefaceUrl } from './font-urls';
@@ -66,6 +69,8 @@ const loadShippedProfiles = once(async () =>
   ),
 );
 export const loadFontCutter = once(async (): Promise<FontCutter> => createFontCutter(await bytesAt(subsetUrl)));
+/** Once it has been called, this thread can decode JPEG pictures. */
+export const loadJpegDecoder = once(async () => openJpegDecoder(await bytesAt(jpegUrl)));
 const shippedFonts = new Map<string, Promise<Uint8Array>>();
 function shippedFont(id: string): Promise<Uint8Array> {
   const face = typefaceOf(id) ?? typefaceOf(PLAIN.lettering.typeface)!;

@@ -1,5 +1,6 @@
-import { decodePicture, isSideways, type Pixels } from '../core/picture/decode';
-import { probePicture } from '../core/picture/probe';
+import { decodePicture, type Pixels } from '../core/picture/decode';
+import { isSideways, probePicture } from '../core/picture/probe';
+import { loadJpegDecoder } from './kit';
 
 /** A part from the middle of a picture, at its own size, to be looked at closely. Throws where it cannot be decoded. */
 export async function middlePart(bytes: Uint8Array, side: number): Promise<Pixels> {
@@ -66,6 +67,7 @@ export async function firstLook(bytes: Uint8Array): Promise<Blob> {
  */
 export async function smallPixels(bytes: Uint8Array, longest = LONGEST_PREVIEW): Promise<Pixels> {
   const { channels, icc, width, height, type } = probePicture(bytes);
+  await loadJpegDecoder();
   const isPng = type === 'image/png';
   if (channels === 4 && !isPng) return shrunk(decodePicture(bytes), longest);
   // A small one is not worth two ways of decoding.

@@ -1,5 +1,6 @@
 import { type Misspelt, misspeltIn } from '../core/checks/spelling';
-import { createSpeller, DICTIONARY_PACKAGES, type Language, type Speller } from '../core/type/spelling';
+import { createSpeller } from '../core/type/speller';
+import { DICTIONARY_PACKAGES, type Language, type Speller } from '../core/type/spelling';
 import { bytesAt } from './fetch';
 
 const DICTIONARIES = import.meta.glob<string>('/node_modules/{dictionary-en,dictionary-en-gb}/index.{aff,dic}', {

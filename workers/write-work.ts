@@ -28,7 +28,7 @@ import { itemsOf, type SheetPlan } from '../core/sheet/plan';
 import type { ShopSpec } from '../core/trade/schema';
 import { ownId, ownPart } from '../core/type/own-font';
 import { drawPages, type PagePicture } from './draw-pages';
-import { loadFontCutter, openKit } from './kit';
+import { loadFontCutter, loadJpegDecoder, openKit } from './kit';
 
 /** Writing files, off the page's thread. Errors keep their message when they cross. */
 
@@ -45,7 +45,7 @@ export interface Written extends PlannedFile {
 /** What files are written with: the kit, and all that the job's own fonts and profiles need. */
 async function kitFor(job: Job, assets: Record<string, Uint8Array>) {
   const beside = openKit(async (hash) => assets[hash]);
-  const kit = await beside.load();
+  const [kit] = await Promise.all([beside.load(), loadJpegDecoder()]);
   await beside.loadProfiles(Object.keys(job.conditions));
   await beside.loadFonts([...typefacesIn(job), SERVICE_TYPEFACE]);
   const lost = [...beside.lostFonts()].flatMap((id) => job.fonts[ownPart(id)?.hash ?? '']?.family ?? []);

@@ -1,4 +1,5 @@
-import { moduleWidth, SYMBOLOGIES } from '../codes/symbols';
+import { SYMBOLOGIES } from '../codes/symbologies';
+import { moduleWidth } from '../codes/symbols';
 import { CHECK_LIMITS } from '../trade/check-limits';
 import { type Check, type Finding, HAIR } from './check';
 import { found } from './found';

@@ -2,21 +2,10 @@ import bwipjs from 'bwip-js/generic';
 import type { Box } from '../geometry/box';
 import { boxPath, type Path } from '../geometry/path';
 import { checkDigit, figuresAt } from './digits';
+import { SYMBOLOGIES, type Symbology } from './symbologies';
 
 /** A code that cannot be made; the message says why and what to do. */
 export class CodeError extends Error {}
-
-/**
- * The codes that can be drawn. Quiet zones in modules, left and right: QR code ISO/IEC 18004 (4), Code 128
- * ISO/IEC 15417 (10), EAN-13 GS1 General Specifications (11 and 7). From memory.
- */
-export const SYMBOLOGIES = {
-  qrcode: { name: 'QR code', quiet: [4, 4], square: true },
-  code128: { name: 'Code 128', quiet: [10, 10], square: false },
-  ean13: { name: 'EAN-13', quiet: [11, 7], square: false },
-} as const;
-export type Symbology = keyof typeof SYMBOLOGIES;
-export const SYMBOLOGY_IDS = Object.keys(SYMBOLOGIES) as Symbology[];
 
 /** A code in modules, quiet zone included: how large it is, and its dark parts. */
 export interface Symbol {

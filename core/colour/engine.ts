@@ -1,6 +1,8 @@
 import * as lcms from 'lcms-wasm';
 import type { PressCondition } from '../trade/schema';
+import { byDistinctColours } from './distinct-colours';
 import type { Cmyk, Lab } from './ink';
+import { keepAtMost } from './kept-transforms';
 
 /** Little CMS behind a small front: profiles are bytes, pixels are 8 bits a channel, no padding. */
 export interface ColourEngine {
@@ -29,6 +31,8 @@ export type Converter = (pixels: Uint8Array) => Uint8Array;
 export class ProfileError extends Error {}
 
 const CHANNELS: Record<ColourSpace, number> = { RGB: 3, CMYK: 4, GRAY: 1 };
+/** L*, a* and b*. */
+const LAB = 3;
 export const channelsOf = (space: ColourSpace): number => CHANNELS[space];
 
 // Little CMS's pixel format word: COLORSPACE_SH(n) | CHANNELS_SH(n) | BYTES_SH(1), for the spaces used here.
@@ -56,38 +60,14 @@ const STRIP = 1 << 20;
 /** From this many pixels on, each colour of an RGB picture is converted once and looked up after that. */
 const MANY = 1 << 16;
 
-/** Where each colour of a picture stands among its distinct ones; nothing in it between two pictures. */
-let placeOfColour: Int32Array | undefined;
+/** Transforms that are kept; making one reads both of its profiles. */
+const MOST_TRANSFORMS = 32;
 
-/** Converts an RGB picture by its distinct colours: a photograph has far fewer of them than pixels. */
-function byDistinctColours(rgb: Uint8Array, out: number, convert: Converter): Uint8Array {
-  const count = rgb.length / 3;
-  placeOfColour ??= new Int32Array(1 << 24).fill(-1);
-  const placeOf = placeOfColour;
-  const distinct = new Uint8Array(rgb.length);
-  const places = new Int32Array(count);
-  let known = 0;
-  for (let i = 0, at = 0; i < count; i++, at += 3) {
-    const colour = (rgb[at]! << 16) | (rgb[at + 1]! << 8) | rgb[at + 2]!;
-    let place = placeOf[colour]!;
-    if (place < 0) {
-      place = known++;
-      placeOf[colour] = place;
-      distinct[place * 3] = rgb[at]!;
-      distinct[place * 3 + 1] = rgb[at + 1]!;
-      distinct[place * 3 + 2] = rgb[at + 2]!;
-    }
-    places[i] = place;
-  }
-  for (let at = 0; at < known * 3; at += 3)
-    placeOf[(distinct[at]! << 16) | (distinct[at + 1]! << 8) | distinct[at + 2]!] = -1;
-  const converted = convert(distinct.subarray(0, known * 3));
-  const result = new Uint8Array(count * out);
-  for (let i = 0, to = 0; i < count; i++) {
-    const from = places[i]! * out;
-    for (let c = 0; c < out; c++) result[to++] = converted[from + c]!;
-  }
-  return result;
+interface Transform {
+  handle: number;
+  /** Channels that go in, and that come out. */
+  into: number;
+  out: number;
 }
 
 export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine> {
@@ -119,64 +99,7 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
     return { handle, space: space as ColourSpace };
   }
 
-  function build(from: Profile, to: Profile, how: Rendering, care: Care): Converter {
-    const source = open(from);
-    const target = open(to);
-    const flags =
-      (how.blackPointCompensation ? lcms.cmsFLAGS_BLACKPOINTCOMPENSATION : 0) |
-      (care === 'exact' ? NO_OPTIMISATION : 0);
-    const transform = cms.cmsCreateTransform(
-      source.handle,
-      FORMAT[source.space],
-      target.handle,
-      FORMAT[target.space],
-      INTENT[how.intent],
-      flags,
-    );
-    cms.cmsCloseProfile(source.handle);
-    cms.cmsCloseProfile(target.handle);
-    if (!transform) throw new ProfileError('These two colour profiles cannot be joined.');
-    const [into, out] = [channelsOf(source.space), channelsOf(target.space)];
-    const convert: Converter = (pixels) => {
-      const count = pixels.length / into;
-      const result = new Uint8Array(count * out);
-      for (let at = 0; at < count; at += STRIP) {
-        const end = Math.min(count, at + STRIP);
-        const strip = cms.cmsDoTransform(transform, pixels.subarray(at * into, end * into), end - at);
-        result.set(strip as Uint8Array, at * out);
-      }
-      return result;
-    };
-    if (care === 'quick' || source.space !== 'RGB') return convert;
-    return (pixels) => (pixels.length / into < MANY ? convert(pixels) : byDistinctColours(pixels, out, convert));
-  }
-
-  const labProfile = cms.cmsCreateLab4Profile(null);
-  const toLab = new Map<string, number>();
-  const fromLab = new Map<string, number>();
-  /** A transform between a profile and L*a*b*, kept. */
-  function labTransform(profile: Profile, way: 'to' | 'from', intent: number, flags: number): number {
-    const kept = way === 'to' ? toLab : fromLab;
-    const key = `${idOf(profile)} ${intent} ${flags}`;
-    const found = kept.get(key);
-    if (found !== undefined) return found;
-    const { handle, space } = open(profile);
-    const made =
-      way === 'to'
-        ? cms.cmsCreateTransform(handle, FORMAT[space], labProfile, LAB_FLOAT, intent, flags)
-        : cms.cmsCreateTransform(labProfile, LAB_FLOAT, handle, FORMAT[space], intent, flags);
-    cms.cmsCloseProfile(handle);
-    if (!made) throw new ProfileError('This colour profile says nothing of how its colours look.');
-    kept.set(key, made);
-    return made;
-  }
-  const spaceOfProfile = (profile: Profile): ColourSpace => {
-    const { handle, space } = open(profile);
-    cms.cmsCloseProfile(handle);
-    return space;
-  };
-
-  // The shipped profiles live as long as the app, so conversions are kept by the identity of their bytes.
+  // A profile is known by its bytes’ identity: those that ship live as long as the app.
   const ids = new WeakMap<Uint8Array, number>();
   let nextId = 0;
   const idOf = (profile: Profile): string => {
@@ -184,7 +107,45 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
     if (!ids.has(profile)) ids.set(profile, nextId++);
     return `${ids.get(profile)}`;
   };
-  const kept = new Map<string, Converter>();
+  const keep = keepAtMost<Transform>(MOST_TRANSFORMS, ({ handle }) => cms.cmsDeleteTransform(handle));
+
+  function transformOf(from: Profile, to: Profile, how: Rendering, care: Care): Transform {
+    return keep([idOf(from), idOf(to), how.intent, how.blackPointCompensation, care].join('|'), () => {
+      const source = open(from);
+      const target = open(to);
+      const flags =
+        (how.blackPointCompensation ? lcms.cmsFLAGS_BLACKPOINTCOMPENSATION : 0) |
+        (care === 'exact' ? NO_OPTIMISATION : 0);
+      const handle = cms.cmsCreateTransform(
+        source.handle,
+        FORMAT[source.space],
+        target.handle,
+        FORMAT[target.space],
+        INTENT[how.intent],
+        flags,
+      );
+      cms.cmsCloseProfile(source.handle);
+      cms.cmsCloseProfile(target.handle);
+      if (!handle) throw new ProfileError('These two colour profiles cannot be joined.');
+      return { handle, into: channelsOf(source.space), out: channelsOf(target.space) };
+    });
+  }
+
+  const labProfile = cms.cmsCreateLab4Profile(null);
+  /** A transform between a profile and L*a*b*. */
+  function labTransform(profile: Profile, way: 'to' | 'from', intent: number, flags: number): Transform {
+    return keep(`${way} Lab ${idOf(profile)} ${intent} ${flags}`, () => {
+      const { handle: own, space } = open(profile);
+      const handle =
+        way === 'to'
+          ? cms.cmsCreateTransform(own, FORMAT[space], labProfile, LAB_FLOAT, intent, flags)
+          : cms.cmsCreateTransform(labProfile, LAB_FLOAT, own, FORMAT[space], intent, flags);
+      cms.cmsCloseProfile(own);
+      if (!handle) throw new ProfileError('This colour profile says nothing of how its colours look.');
+      const [into, out] = way === 'to' ? [channelsOf(space), LAB] : [LAB, channelsOf(space)];
+      return { handle, into, out };
+    });
+  }
 
   return {
     describe(icc) {
@@ -197,20 +158,32 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
       return facts;
     },
     measure(profile, pixels) {
-      const transform = labTransform(profile, 'to', INTENT['relative colorimetric'], NO_OPTIMISATION);
-      const count = pixels.length / channelsOf(profile === 'sRGB' ? 'RGB' : spaceOfProfile(profile));
-      return cms.cmsDoTransform(transform, pixels, count) as Float32Array;
+      const { handle, into } = labTransform(profile, 'to', INTENT['relative colorimetric'], NO_OPTIMISATION);
+      return cms.cmsDoTransform(handle, pixels, pixels.length / into) as Float32Array;
     },
     match(profile, labs, how) {
       const flags = NO_OPTIMISATION | (how.blackPointCompensation ? lcms.cmsFLAGS_BLACKPOINTCOMPENSATION : 0);
-      const transform = labTransform(profile, 'from', INTENT[how.intent], flags);
-      return cms.cmsDoTransform(transform, Float32Array.from(labs.flat()), labs.length) as Uint8Array;
+      const { handle } = labTransform(profile, 'from', INTENT[how.intent], flags);
+      return cms.cmsDoTransform(handle, Float32Array.from(labs.flat()), labs.length) as Uint8Array;
     },
     converter(from, to, how, care = 'exact') {
-      const key = [idOf(from), idOf(to), how.intent, how.blackPointCompensation, care].join('|');
-      const found = kept.get(key) ?? build(from, to, how, care);
-      kept.set(key, found);
-      return found;
+      // Two profiles that cannot be joined are told of at once.
+      const { into, out } = transformOf(from, to, how, care);
+      const convert: Converter = (pixels) => {
+        const { handle } = transformOf(from, to, how, care);
+        const count = pixels.length / into;
+        const result = new Uint8Array(count * out);
+        for (let at = 0; at < count; at += STRIP) {
+          const end = Math.min(count, at + STRIP);
+          result.set(
+            cms.cmsDoTransform(handle, pixels.subarray(at * into, end * into), end - at) as Uint8Array,
+            at * out,
+          );
+        }
+        return result;
+      };
+      if (care === 'quick' || into !== CHANNELS.RGB) return convert;
+      return (pixels) => (pixels.length / into < MANY ? convert(pixels) : byDistinctColours(pixels, out, convert));
     },
   };
 }

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { JOB_LIMITS } from '../trade/job-limits';
 import { type Paint, paintSchema } from './paint';
 

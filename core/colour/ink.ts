@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 const amount = z.number().min(0).max(1);
 /** Amounts of cyan, magenta, yellow and black, 0 to 1. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { type Ink, isProcessPlate, PROCESS_PLATES } from './ink';
 
 const id = z.string().regex(/^[\w-]{1,64}$/);

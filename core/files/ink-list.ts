@@ -1,5 +1,5 @@
 import type { Element } from '@xmldom/xmldom';
-import { z } from 'zod';
+import * as z from 'zod';
 import type { Press, Rgb } from '../colour/engine';
 import { type Cmyk, type Ink, inkSchema, isSpotName, type Lab } from '../colour/ink';
 import { escapeXml, readXml } from './xml';

@@ -1,12 +1,11 @@
 import { type Zippable, zipSync } from 'fflate';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { allElements } from '../job/drawn';
 import { migrate } from '../job/migrate';
 import { type Asset, JOB_VERSION, type Job } from '../job/schema';
 import { jobSchema } from '../job/whole';
-import { isSideways } from '../picture/decode';
-import { probePicture } from '../picture/probe';
-import { takeFont } from '../type/own-font';
+import { isSideways, probePicture } from '../picture/probe';
+import { takeFont } from '../type/take-font';
 import { hashOf } from './hash';
 import { readZip, ZipTooLarge } from './zip-in';
 

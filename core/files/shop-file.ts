@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { type ShopSpec, shopSpecSchema } from '../trade/schema';
 import { SHOPS } from '../trade/shops';
 

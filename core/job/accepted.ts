@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { id } from './element';
 
 /** A finding that stands with a reason. It is known by its check, its element and what was said; a worse one is new. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** The facts of a house that words can quote: change one, and every piece that quotes it follows. */
 

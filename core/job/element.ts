@@ -1,5 +1,5 @@
-import { z } from 'zod';
-import { SYMBOLOGY_IDS } from '../codes/symbols';
+import * as z from 'zod';
+import { SYMBOLOGY_IDS } from '../codes/symbologies';
 import { fadeSchema, fillPaints, fillSchema, shadowSchema, strokeSchema } from '../colour/fill';
 import { type Paint, paintSchema } from '../colour/paint';
 import { CORNER_FORMS } from '../geometry/forms';

@@ -1,4 +1,4 @@
-import { SYMBOLOGIES } from '../codes/symbols';
+import { SYMBOLOGIES } from '../codes/symbologies';
 import type { Ink } from '../colour/ink';
 import { plainText } from './look';
 import type { Element, Face, Job, Piece } from './schema';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FOLDS, type Fold } from '../trade/folds';
 import { JOB_LIMITS } from '../trade/job-limits';
 import { id } from './element';

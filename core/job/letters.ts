@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { id, name } from './element';
 
 /** A letter that is written on a letterhead: its words only, the sheet is the piece's. */

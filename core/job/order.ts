@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What is ordered of a piece. */
 export const MOST_ORDERED = 10_000_000;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { inkSchema } from '../colour/ink';
 import { printedWithSchema } from '../colour/printed-with';
 import { JOB_LIMITS } from '../trade/job-limits';

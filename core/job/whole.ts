@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { JOB_LIMITS } from '../trade/job-limits';
 import { crossFaults } from './cross-faults';
 import { faceSchema, type Job, jobShape, pieceSchema } from './schema';

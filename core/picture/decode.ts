@@ -1,9 +1,9 @@
 import { decode as decodePngFile } from 'fast-png';
-import { JpegImage } from 'pdfjs-dist/image_decoders/pdf.image_decoders.mjs';
 import type { ColourSpace } from '../colour/engine';
+import { jpegPixels } from './jpeg-decode';
 import { PictureError } from './limits';
 import { soundPng } from './png-chunks';
-import { type PictureFacts, probePicture } from './probe';
+import { isSideways, type PictureFacts, probePicture } from './probe';
 
 /** Pixels as they should be seen: turned upright, 8 bits a channel, colour and alpha apart. */
 export interface Pixels {
@@ -19,26 +19,12 @@ export interface Pixels {
 
 const SPACE_BY_CHANNELS: Record<number, ColourSpace> = { 1: 'GRAY', 3: 'RGB', 4: 'CMYK' };
 
-function decodeJpeg(bytes: Uint8Array, facts: PictureFacts): Pixels {
-  const space = SPACE_BY_CHANNELS[facts.channels];
+function decodeJpeg(bytes: Uint8Array, { channels, icc }: PictureFacts): Pixels {
+  const space = SPACE_BY_CHANNELS[channels];
   if (!space)
-    throw new PictureError(`This JPEG has ${facts.channels} channels; 1, 3 or 4 can be used. Save it as RGB or CMYK.`);
+    throw new PictureError(`This JPEG has ${channels} channels; 1, 3 or 4 can be used. Save it as RGB or CMYK.`);
   try {
-    const jpeg = new JpegImage();
-    jpeg.parse(bytes);
-    const colour = jpeg.getData({
-      width: jpeg.width,
-      height: jpeg.height,
-      forceRGB: space === 'RGB',
-      isSourcePDF: false,
-    });
-    return {
-      width: jpeg.width,
-      height: jpeg.height,
-      space,
-      colour: new Uint8Array(colour.buffer, colour.byteOffset, colour.byteLength),
-      ...(facts.icc ? { icc: facts.icc } : {}),
-    };
+    return { ...jpegPixels(bytes, channels as 1 | 3 | 4), space, ...(icc ? { icc } : {}) };
   } catch {
     throw new PictureError('This JPEG is damaged and cannot be drawn. Save it again from its program.');
   }
@@ -100,9 +86,6 @@ function decodePng(bytes: Uint8Array, facts: PictureFacts): Pixels {
     ...(icc ? { icc } : {}),
   };
 }
-
-/** Whether an EXIF orientation lays the picture on its side. */
-export const isSideways = (orientation: number): boolean => orientation >= 5;
 
 /** Where the pixel shown at (x, y) is stored, for each EXIF orientation (CIPA DC-008, tag 0x0112). */
 const STORED_AT: Record<number, (x: number, y: number, w: number, h: number) => [number, number]> = {

@@ -220,3 +220,6 @@ export function probePicture(bytes: Uint8Array): PictureFacts {
     );
   return facts;
 }
+
+/** Whether an EXIF orientation lays the picture on its side. */
+export const isSideways = (orientation: number): boolean => orientation >= 5;

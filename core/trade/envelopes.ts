@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { type Envelope, envelopeSchema } from './data-schema';
 import rows from './envelopes.json' with { type: 'json' };
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { type LetterLayout, letterLayoutSchema } from './data-schema';
 import rows from './letter-layouts.json' with { type: 'json' };
 

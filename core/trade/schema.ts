@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { parseLength } from '../units/length';
 
 /** Where a row comes from: a published standard, common practice, or a standard quoted from memory. */

@@ -1,5 +1,4 @@
-import nspell from 'nspell';
-import { z } from 'zod';
+import * as z from 'zod';
 import { JOB_LIMITS } from '../trade/job-limits';
 import { addressesIn } from './breaks';
 
@@ -22,23 +21,6 @@ export interface Speller {
   /** Words that were perhaps meant, the likeliest first. */
   suggest(word: string): string[];
 }
-
-/** Opens a Hunspell dictionary; `aff` and `dic` are its files. */
-export function createSpeller({ aff, dic }: { aff: Uint8Array; dic: Uint8Array }): Speller {
-  const text = new TextDecoder();
-  const spell = nspell({ aff: text.decode(aff), dic: text.decode(dic) });
-  return {
-    correct: (word) => spell.correct(word),
-    suggest(word) {
-      const all = spell.suggest(word);
-      // A name is seldom meant where a word was written, nor a word for a name.
-      const alike = all.filter((each) => isCapital(each) === isCapital(word));
-      return [...alike, ...all.filter((each) => !alike.includes(each))].slice(0, 3);
-    },
-  };
-}
-
-const isCapital = (word: string): boolean => /^\p{Lu}/u.test(word);
 
 const SHORTEST = 3;
 const LATIN_WORD = /^[\p{Script=Latin}\p{M}']+$/u;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { paintSchema } from '../colour/paint';
 import { JOB_LIMITS } from '../trade/job-limits';
 

@@ -1,6 +1,6 @@
 import { type ComponentType, lazy, Suspense, useEffect } from 'react';
 import { useLocation, useSearch } from 'wouter';
-import { z } from 'zod';
+import * as z from 'zod';
 import { BenchHost } from '../bench/BenchHost';
 import { WorkNotices } from '../bench/SaveState';
 import { NewerNotice } from '../offline/NewerNotice';

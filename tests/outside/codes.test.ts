@@ -1,7 +1,7 @@
 import { join } from 'node:path';
 import { afterAll, expect, it } from 'vitest';
 import { vcard } from '../../core/codes/contact';
-import type { Symbology } from '../../core/codes/symbols';
+import type { Symbology } from '../../core/codes/symbologies';
 import { makeCode } from '../../core/job/make';
 import { cardWith, mm } from '../kit';
 import { exportTo, folder, run, tidyUp } from './tools';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { type Contact, vcard } from '../../../core/codes/contact';
-import { moduleWidth, SYMBOLOGIES, type Symbology } from '../../../core/codes/symbols';
+import { SYMBOLOGIES, type Symbology } from '../../../core/codes/symbologies';
+import { moduleWidth } from '../../../core/codes/symbols';
 import { setCode } from '../../../core/job/edits/elements';
 import type { Code } from '../../../core/job/schema';
 import { formatLength } from '../../../core/units/length';

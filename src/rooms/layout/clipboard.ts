@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { z } from 'zod';
+import * as z from 'zod';
 import { middleOf } from '../../../core/geometry/box';
 import { type Copied, pastable, pasteElements } from '../../../core/job/edits/copies';
 import { removeElements } from '../../../core/job/edits/elements';

@@ -1,4 +1,4 @@
-import { SYMBOLOGIES } from '../../../core/codes/symbols';
+import { SYMBOLOGIES } from '../../../core/codes/symbologies';
 import { type Box, middleOf, type Point } from '../../../core/geometry/box';
 import { apply, turnAbout } from '../../../core/geometry/matrix';
 import { HANDLE_AT, type Handle, isCorner, resizeBox } from '../../../core/geometry/resize';

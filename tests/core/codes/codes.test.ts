@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { vcard } from '../../../core/codes/contact';
-import { CodeError, moduleWidth, SYMBOLOGY_IDS, symbolOf, symbolPath } from '../../../core/codes/symbols';
+import { SYMBOLOGY_IDS } from '../../../core/codes/symbologies';
+import { CodeError, moduleWidth, symbolOf, symbolPath } from '../../../core/codes/symbols';
 import { pathBounds } from '../../../core/geometry/path';
 import { setCode } from '../../../core/job/edits/elements';
 import { findElement } from '../../../core/job/find';

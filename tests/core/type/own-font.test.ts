@@ -11,8 +11,9 @@ import { makeWords } from '../../../core/job/make';
 import { shopOf } from '../../../core/trade/shops';
 import { embeddingOf } from '../../../core/type/embedding';
 import { createFontBook, openFont } from '../../../core/type/font';
-import { faceBytes, familyName, ownId, ownTypefaces, plainFont, takeFont } from '../../../core/type/own-font';
+import { familyName, ownId, ownTypefaces } from '../../../core/type/own-font';
 import { FontError, readSfnt, unpackWoff, writeSfnt } from '../../../core/type/sfnt';
+import { faceBytes, plainFont, takeFont } from '../../../core/type/take-font';
 import {
   changedFont,
   INSTANCE_WEIGHTS,
