@@ -1,14 +1,12 @@
+import type { PagePixels } from './tools';
+
 export interface PlacedBox {
   x: number;
   y: number;
 }
 
 /** Dark squares of a known side on a grey page: the middles of joined dark pixels whose box is as large, in millimetres. */
-export function squaresIn(
-  { data, info: { width, height } }: { data: Buffer; info: { width: number; height: number } },
-  dpi: number,
-  side: number,
-): PlacedBox[] {
+export function squaresIn({ data, width, height }: PagePixels, dpi: number, side: number): PlacedBox[] {
   const seen = new Uint8Array(data.length);
   const squares: PlacedBox[] = [];
   const mm = 25.4 / dpi;

@@ -1,6 +1,5 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
 import { loadKit } from '../../cli/kit';
 import { hashOf } from '../../core/files/hash';
@@ -13,7 +12,7 @@ import { ownId } from '../../core/type/own-font';
 import { faceBytes, takeFont } from '../../core/type/take-font';
 import { INSTANCE_WEIGHTS, otfFile, plainFile, variableFile, withEmbedding } from '../fonts';
 import { cardWith, kit, mm } from '../kit';
-import { folder, run, tidyUp } from './tools';
+import { folder, type PagePixels, pageOf, run, tidyUp } from './tools';
 
 afterAll(tidyUp);
 
@@ -41,16 +40,9 @@ function fontRow(pdf: string): { type: string; embedded: string; subset: string;
   return { type: type!, embedded: embedded!, subset: subset!, unicode: unicode! };
 }
 
-async function pixels(pdf: string): Promise<{ data: Buffer; width: number }> {
-  const stem = pdf.replace(/\.pdf$/, '');
-  run('pdftoppm', ['-r', '600', '-gray', '-png', '-singlefile', pdf, stem]);
-  const { data, info } = await sharp(`${stem}.png`).raw().toBuffer({ resolveWithObject: true });
-  return { data, width: info.width };
-}
-
 /** How many pixels differ by more than half, and lie where neither picture has an edge. */
 async function differentInside(a: string, b: string): Promise<number> {
-  const [one, two] = [await pixels(a), await pixels(b)];
+  const [one, two] = [a, b].map((pdf) => pageOf(pdf, 1, 600, '-gray')) as [PagePixels, PagePixels];
   const isFlat = (data: Buffer, i: number): boolean =>
     [1, -1, one.width, -one.width].every((d) => Math.abs((data[i + d] ?? 255) - data[i]!) < 16);
   let count = 0;

@@ -17,7 +17,7 @@ import { someOf } from '../deep';
 import { cardWith, kit, mm, openDemo } from '../kit';
 import type { PlacedBox } from './marks-seen';
 import { squaresIn } from './marks-seen';
-import { folder, run, tidyUp } from './tools';
+import { folder, pageOf, run, tidyUp } from './tools';
 
 const SIDE = 3;
 const AT = { x: 9, y: 38 };
@@ -59,23 +59,11 @@ async function written(
 
 /** Black squares of the marks' size on a page, in millimetres; the page turned over where it is a back. */
 async function seenOn(file: string, page: number, over?: 'left for right' | 'head for foot'): Promise<PlacedBox[]> {
-  run('pdftoppm', [
-    '-r',
-    '300',
-    '-gray',
-    '-f',
-    `${page}`,
-    '-l',
-    `${page}`,
-    '-singlefile',
-    '-png',
-    file,
-    `${file}-${page}`,
-  ]);
-  let image = sharp(`${file}-${page}.png`);
-  if (over === 'left for right') image = image.flop();
-  if (over === 'head for foot') image = image.flip();
-  return squaresIn(await image.greyscale().raw().toBuffer({ resolveWithObject: true }), 300, SIDE);
+  const { data, width, height } = pageOf(file, page, 300, '-gray');
+  if (!over) return squaresIn({ data, width, height }, 300, SIDE);
+  const image = sharp(data, { raw: { width, height, channels: 1 } });
+  const turned = await (over === 'left for right' ? image.flop() : image.flip()).extractChannel(0).raw().toBuffer();
+  return squaresIn({ data: turned, width, height }, 300, SIDE);
 }
 
 function allMeet(fronts: readonly PlacedBox[], backs: readonly PlacedBox[]): void {

@@ -45,6 +45,21 @@ export async function exportTo(
   return path;
 }
 
+/** Pixels row by row; one or three bytes each. */
+export interface PagePixels {
+  data: Buffer;
+  width: number;
+  height: number;
+}
+
+/** A page as poppler draws it, at `ppi`: three bytes a pixel, or one with `-gray`. Pages count from 1. */
+export function pageOf(pdf: string, page: number, ppi: number, ...how: string[]): PagePixels {
+  const pnm = runBytes('pdftoppm', ['-r', `${ppi}`, '-f', `${page}`, '-l', `${page}`, ...how, pdf]);
+  // Netpbm’s raw kinds: what it is, width, height, most, each followed by white space.
+  const [head, width, height] = /^P[56]\s+(\d+)\s+(\d+)\s+255\s/.exec(pnm.toString('latin1', 0, 64))!;
+  return { data: pnm.subarray(head.length), width: Number(width), height: Number(height) };
+}
+
 export interface Plate {
   width: number;
   height: number;
@@ -57,7 +72,18 @@ export interface Plate {
 export async function platesOf(pdf: string, page: number, dpi: number): Promise<Map<string, Plate>> {
   const stem = `plates-${Math.random().toString(36).slice(2)}`;
   // All pages, always: asked for a range, Ghostscript 10.00 loses the spots of pages with transparency.
-  run('gs', ['-q', '-dSAFER', '-dBATCH', '-dNOPAUSE', '-sDEVICE=tiffsep', `-r${dpi}`, '-o', `${stem}-%d.tif`, pdf]);
+  run('gs', [
+    '-q',
+    '-dSAFER',
+    '-dBATCH',
+    '-dNOPAUSE',
+    '-sDEVICE=tiffsep',
+    '-sCompression=none',
+    `-r${dpi}`,
+    '-o',
+    `${stem}-%d.tif`,
+    pdf,
+  ]);
   const plates = new Map<string, Plate>();
   for (const file of readdirSync(folder)) {
     const name = new RegExp(`^${stem}-${page}\\((.+)\\)\\.tif$`).exec(file)?.[1];
