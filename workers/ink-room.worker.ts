@@ -7,7 +7,6 @@ const work = import('./ink-work');
 
 const api = {
   ready: async (): Promise<void> => void (await work),
-  openShelf: async (...args: Parameters<Work['openShelf']>) => (await work).openShelf(...args),
   readInks: async (...args: Parameters<Work['readInks']>) => (await work).readInks(...args),
   readMixtures: async (...args: Parameters<Work['readMixtures']>) => (await work).readMixtures(...args),
   facePlates: async (...args: Parameters<Work['facePlates']>) => (await work).facePlates(...args),

@@ -21,7 +21,8 @@ import { LARGE } from '../core/picture/limits';
 import { type ImageRef, imageKey } from '../core/scene/device';
 import { imagesIn } from '../core/scene/images';
 import { keepSeparation, keptSeparation } from './kept-separations';
-import { type BytesOf, loadJpegDecoder, openKit } from './kit';
+import { loadJpegDecoder, openKit } from './kit';
+import { shelfBytes } from './shelf-files';
 import { smallPixels } from './small-picture';
 
 /** The plates of a piece, laid and read off the page's thread. */
@@ -31,15 +32,8 @@ export interface InkAsked {
   pieceId: string;
 }
 
-let bytesOf: BytesOf = async () => undefined;
-/** The kit of this worker, from the shelf that it has been given. */
-export let shelf = openKit(bytesOf);
-
-/** Says where the files of pictures, fonts and profiles are. */
-export function openShelf(find: BytesOf): void {
-  bytesOf = find;
-  shelf = openKit(find);
-}
+/** The kit of this worker. */
+export const shelf = openKit(shelfBytes);
 
 /** Separated pictures by condition, as long as they are used: the newest at the end. */
 const pictures = new Map<string, Map<string, LaidPicture>>();
@@ -63,7 +57,7 @@ async function picturesFor({ job, pieceId }: InkAsked) {
       kept.set(name, before);
       continue;
     }
-    const bytes = await bytesOf(image.asset);
+    const bytes = await shelfBytes(image.asset);
     const made = bytes && (await separated(bytes, image, kit.engine, press));
     if (made) kept.set(name, made);
     if (made) await keepSeparation(stored, made);

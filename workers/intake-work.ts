@@ -1,3 +1,4 @@
+import { bytesToHex } from '@noble/hashes/utils.js';
 import type { ColourSpace } from '../core/colour/engine';
 import { readPressProfile } from '../core/colour/profile';
 import { hashOf } from '../core/files/hash';
@@ -6,13 +7,14 @@ import { readSvg, type SvgArt } from '../core/files/svg-in/read';
 import type { Asset } from '../core/job/schema';
 import { decodePicture, type Pixels } from '../core/picture/decode';
 import { LARGE, PictureError } from '../core/picture/limits';
-import { isSideways, probePicture } from '../core/picture/probe';
+import { isSideways, type PictureFacts, probePicture, refuseTooLong } from '../core/picture/probe';
 import { upscaledBy } from '../core/picture/upscaled';
 import type { OwnCondition } from '../core/trade/schema';
 import { createFontBook } from '../core/type/font';
 import type { OwnFont } from '../core/type/own-font';
 import { plainFont, takeFont } from '../core/type/take-font';
 import { loadEngine, loadJpegDecoder, openKit } from './kit';
+import { keepOnShelf } from './shelf-files';
 import { middlePart, smallPixels } from './small-picture';
 
 /** Files that others made are looked over here, in a worker of its own: one that never ends is stopped with it. */
@@ -27,7 +29,7 @@ function lookedAtWhole(bytes: Uint8Array) {
 const PART = 2400;
 
 /** A large picture is decoded by the browser, which tells of damage too; traces of enlargement are in any part of it. */
-async function lookedAtInParts(bytes: Uint8Array, channels: number, orientation: number) {
+async function lookedAtInParts(bytes: Uint8Array, { channels, orientation, type }: PictureFacts) {
   let part: Pixels;
   try {
     part = await middlePart(bytes, PART);
@@ -36,21 +38,33 @@ async function lookedAtInParts(bytes: Uint8Array, channels: number, orientation:
   }
   const { width, height } = probePicture(bytes);
   const [w, h] = isSideways(orientation) ? [height, width] : [width, height];
-  const small = await smallPixels(bytes, 600);
   const space: ColourSpace = channels <= 2 ? 'GRAY' : 'RGB';
-  return { width: w, height: h, space, alpha: small.alpha !== undefined, upscaled: upscaledBy(part) };
+  // A JPEG is never see-through: it need not be decoded a second time.
+  const alpha = type === 'image/png' && (await smallPixels(bytes, 600)).alpha !== undefined;
+  return { width: w, height: h, space, alpha, upscaled: upscaledBy(part) };
 }
 
-/** Looks a picture over from head to end before it is taken in. Throws with words for the user. */
-export async function takeIn(bytes: Uint8Array, name: string): Promise<{ hash: string; asset: Asset }> {
-  const { type, bits, quality, pixelAspect, orientation, ...facts } = probePicture(bytes);
+/** The hash of a file, by the browser where it does that: not on pages that came over an open network. */
+async function quickHash(bytes: Uint8Array): Promise<string> {
+  if (!crypto.subtle) return hashOf(bytes);
+  return bytesToHex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as BufferSource)));
+}
+
+/** Looks a picture over from head to end, and puts it on the shelf. Throws with words for the user. */
+export async function takeIn(file: Blob, name: string): Promise<{ hash: string; asset: Asset }> {
+  refuseTooLong(file.size);
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const facts = probePicture(bytes);
+  const { type, bits, quality, pixelAspect, orientation } = facts;
   await loadJpegDecoder();
   const { width, height, space, alpha, upscaled } =
     facts.width * facts.height > LARGE && facts.channels !== 4
-      ? await lookedAtInParts(bytes, facts.channels, orientation)
+      ? await lookedAtInParts(bytes, facts)
       : lookedAtWhole(bytes);
+  const hash = await quickHash(bytes);
+  await keepOnShelf(hash, bytes);
   return {
-    hash: hashOf(bytes),
+    hash,
     asset: {
       name: name.replace(/\.(jpe?g|png)$/i, '').slice(0, 255),
       type,

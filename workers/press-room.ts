@@ -1,6 +1,4 @@
-import { proxy } from 'comlink';
 import { hire, type Room } from './hire';
-import type { BytesOf } from './kit';
 import type { PressRoom } from './press-room.worker';
 
 const start = (): Worker => new Worker(new URL('./press-room.worker.ts', import.meta.url), { type: 'module' });
@@ -28,8 +26,8 @@ export function borrowPressRoom(): Borrowed {
 }
 
 let shared: Room<PressRoom> | undefined;
-/** The worker all rooms share for short work. `bytesOf` finds files by hash. */
-export function sharedPressRoom(bytesOf: BytesOf): Room<PressRoom> {
-  shared ??= hire<PressRoom>(start, { begin: (remote) => remote.openShelf(proxy(bytesOf)) }).room;
+/** The worker all rooms share for short work. */
+export function sharedPressRoom(): Room<PressRoom> {
+  shared ??= hire<PressRoom>(start).room;
   return shared;
 }

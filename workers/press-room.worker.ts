@@ -10,7 +10,6 @@ const write = (): Promise<Write> => import('./write-work');
 
 const api = {
   ready: async (): Promise<void> => void (await preview),
-  openShelf: async (...args: Parameters<Preview['openShelf']>) => (await preview).openShelf(...args),
   firstLook: async (...args: Parameters<Preview['firstLook']>) => (await preview).firstLook(...args),
   preview: async (...args: Parameters<Preview['preview']>) => (await preview).preview(...args),
   exportImages: async (...args: Parameters<Write['exportImages']>) => (await write()).exportImages(...args),

@@ -2,27 +2,29 @@ import type { Ink } from '../core/colour/ink';
 import { type Lightness, lightnessOf } from '../core/picture/lightness';
 import { proofPicture, type Separation, separatePicture } from '../core/picture/separate';
 import type { PressCondition } from '../core/trade/schema';
-import { type BytesOf, type KitShelf, openKit } from './kit';
-import { packed, smallPixels } from './small-picture';
+import { openKit } from './kit';
+import { shelfBytes } from './shelf-files';
+import * as small from './small-picture';
 
 /** Pictures as they are seen on the stage, made off the page's thread. */
 
-let shelf: KitShelf = openKit(async () => undefined);
-/** Says where the files of the user's own profiles are, for pictures. */
-export function openShelf(find: BytesOf): void {
-  shelf = openKit(find);
+const shelf = openKit(shelfBytes);
+
+/** A picture in the colours of the screen; undefined where its file is gone. */
+export async function firstLook(hash: string): Promise<Blob | undefined> {
+  const bytes = await shelfBytes(hash);
+  return bytes && small.firstLook(bytes);
 }
 
-/** A picture in the colours of the screen. */
-export { firstLook } from './small-picture';
-
-/** A picture as the press shows it, small enough for the stage, and how light it is where. */
+/** A picture as the press shows it, small enough for the stage, and how light it is where; undefined where its file is gone. */
 export async function preview(
-  bytes: Uint8Array,
+  hash: string,
   printed: { condition: PressCondition; separation: Separation; inks: readonly Ink[] },
-): Promise<{ image: Blob; light: Lightness }> {
+): Promise<{ image: Blob; light: Lightness } | undefined> {
+  const bytes = await shelfBytes(hash);
+  if (!bytes) return undefined;
   await shelf.loadProfiles([printed.condition.id]);
-  const [{ engine, press }, pixels] = await Promise.all([shelf.load(), smallPixels(bytes)]);
+  const [{ engine, press }, pixels] = await Promise.all([shelf.load(), small.smallPixels(bytes)]);
   const on = press(printed.condition);
   const separated = separatePicture(pixels, engine, on, printed.separation);
   const rgb = proofPicture(separated, engine, on, printed.inks);
@@ -36,5 +38,5 @@ export async function preview(
   }
   const canvas = new OffscreenCanvas(width, height);
   canvas.getContext('2d')!.putImageData(image, 0, 0);
-  return { image: await packed(canvas, alpha !== undefined), light: lightnessOf(rgb, width, height) };
+  return { image: await small.packed(canvas, alpha !== undefined), light: lightnessOf(rgb, width, height) };
 }

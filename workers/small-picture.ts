@@ -1,13 +1,15 @@
 import { decodePicture, type Pixels } from '../core/picture/decode';
-import { isSideways, probePicture } from '../core/picture/probe';
+import { isSideways, type PictureFacts, probePicture } from '../core/picture/probe';
 import { loadJpegDecoder } from './kit';
+
+const asBlob = (bytes: Uint8Array, type: string): Blob => new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
 
 /** A part from the middle of a picture, at its own size, to be looked at closely. Throws where it cannot be decoded. */
 export async function middlePart(bytes: Uint8Array, side: number): Promise<Pixels> {
   const { width, height, type } = probePicture(bytes);
   const [w, h] = [Math.min(side, width), Math.min(side, height)];
   const bitmap = await createImageBitmap(
-    new Blob([bytes.slice()], { type }),
+    asBlob(bytes, type),
     Math.floor((width - w) / 2),
     Math.floor((height - h) / 2),
     w,
@@ -24,12 +26,43 @@ export async function middlePart(bytes: Uint8Array, side: number): Promise<Pixel
 /** The longest side of a picture on the stage, in pixels. */
 export const LONGEST_PREVIEW = 1800;
 
+/**
+ * A JPEG decoded to a few eighths of its size, at least as large as is wanted: its code makes that without making the
+ * whole (its blocks are of 8 × 8, ITU-T T.81). Undefined where the browser cannot, or where it would be the whole.
+ */
+async function eighths(
+  bytes: Uint8Array,
+  { width, height, type }: PictureFacts,
+  scale: number,
+  asSeen: boolean,
+): Promise<VideoFrame | undefined> {
+  const part = Math.ceil(8 * scale) / 8;
+  if (typeof ImageDecoder === 'undefined' || type !== 'image/jpeg' || part >= 1) return undefined;
+  const decoder = new ImageDecoder({
+    data: bytes as Uint8Array<ArrayBuffer>,
+    type,
+    desiredWidth: Math.ceil(width * part),
+    desiredHeight: Math.ceil(height * part),
+    colorSpaceConversion: asSeen ? 'default' : 'none',
+  });
+  try {
+    return (await decoder.decode()).image;
+  } catch {
+    return undefined;
+  } finally {
+    decoder.close();
+  }
+}
+
 /** The picture decoded by the browser, small enough for the stage, upright. Its numbers are as in the file unless it is to be seen. */
 async function smallBitmap(bytes: Uint8Array, longest: number, asSeen: boolean): Promise<ImageBitmap> {
-  const { width, height, orientation, type } = probePicture(bytes);
+  const facts = probePicture(bytes);
+  const { width, height, orientation, type } = facts;
   const [w, h] = isSideways(orientation) ? [height, width] : [width, height];
   const scale = Math.min(1, longest / Math.max(w, h));
-  return createImageBitmap(new Blob([bytes.slice()], { type }), {
+  // What a frame says of the way it is turned differs between browsers: one that lies is decoded whole.
+  const frame = orientation <= 1 ? await eighths(bytes, facts, scale, asSeen) : undefined;
+  const made = await createImageBitmap(frame ?? asBlob(bytes, type), {
     imageOrientation: 'from-image',
     colorSpaceConversion: asSeen ? 'default' : 'none',
     premultiplyAlpha: 'none',
@@ -41,6 +74,8 @@ async function smallBitmap(bytes: Uint8Array, longest: number, asSeen: boolean):
         }
       : {}),
   });
+  frame?.close();
+  return made;
 }
 
 function canvasOf(bitmap: ImageBitmap) {

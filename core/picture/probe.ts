@@ -194,14 +194,19 @@ function probeJpeg(bytes: Uint8Array): PictureFacts {
 
 const megapixels = (n: number): string => `${Math.round(n / 1e6)} million`;
 
+/** Refuses a file of more bytes than a picture may have, before it is read. */
+export function refuseTooLong(bytes: number): void {
+  if (bytes > PICTURE_LIMITS.mostBytes)
+    throw new PictureError('This file is over 200 MB. Save the picture at the size it prints.');
+}
+
 /**
  * Reads the head of a JPEG or PNG and refuses what cannot be printed from: other formats, cut-short files,
  * pictures larger or smaller than PICTURE_LIMITS. Throws PictureError with words for the user.
  */
 export function probePicture(bytes: Uint8Array): PictureFacts {
   if (bytes.length === 0) throw new PictureError('This file is empty. Get it again from where it came from.');
-  if (bytes.length > PICTURE_LIMITS.mostBytes)
-    throw new PictureError('This file is over 200 MB. Save the picture at the size it prints.');
+  refuseTooLong(bytes.length);
   const isJpeg = startsWith(bytes, 0xff, 0xd8, 0xff);
   const isPng = startsWith(bytes, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a);
   if (!isJpeg && !isPng)

@@ -1,4 +1,4 @@
-import { type ComponentType, lazy, Suspense, useEffect } from 'react';
+import { type ComponentType, useEffect, useReducer, useState } from 'react';
 import { useLocation, useSearch } from 'wouter';
 import * as z from 'zod';
 import { BenchHost } from '../bench/BenchHost';
@@ -35,18 +35,32 @@ const roomOf = (path: string): string => path.replace(/^\/|\/$/g, '');
 // Pages may not make code out of text: checks of shapes go without it.
 z.config({ jitless: true });
 
-// The room that is asked for begins to load before anything is drawn.
-const first = typeof location === 'undefined' ? '' : roomOf(location.pathname);
-const loading = new Map<string, ReturnType<Load>>();
-function loadRoom(name: string): ReturnType<Load> {
-  const found = loading.get(name) ?? ROOMS[name]!.load();
+/** The rooms that are here: one that is shown at once, without a moment's waiting. */
+const here = new Map<string, ComponentType>();
+const loading = new Map<string, Promise<unknown>>();
+function loadRoom(name: string): Promise<unknown> {
+  const found = loading.get(name) ?? ROOMS[name]!.load().then((room) => here.set(name, room.default));
   loading.set(name, found);
   // What failed is asked for again the next time.
   found.catch(() => loading.delete(name));
   return found;
 }
+
+// The room that is asked for begins to load before anything is drawn.
+const first = typeof location === 'undefined' ? '' : roomOf(location.pathname);
 if (ROOMS[first]) void loadRoom(first).catch(() => undefined);
-const LAZY = Object.fromEntries(Object.keys(ROOMS).map((name) => [name, lazy(() => loadRoom(name))]));
+
+/** A room, as soon as it is here. React's own way of waiting would keep one that comes at once back for 300 ms. */
+function Room({ name }: { name: string }) {
+  const [, shownAgain] = useReducer((n: number) => n + 1, 0);
+  const [fault, setFault] = useState<Error>();
+  const Shown = here.get(name);
+  useEffect(() => {
+    if (!Shown) loadRoom(name).then(shownAgain, setFault);
+  }, [Shown, name]);
+  if (fault) throw fault;
+  return Shown ? <Shown /> : <Wait />;
+}
 
 /** The other rooms come when there is time, so that going to one is at once. */
 function useRestLater(): void {
@@ -143,14 +157,11 @@ export default function App() {
     document.title = `${room?.title ?? 'Not found'} · Tidy Edge`;
   }, [room]);
   if (!room) return null;
-  const Room = LAZY[name]!;
   const jobId = search.get('job') ?? '';
   const pieceId = search.get('piece') ?? (name === 'pieces' ? '' : undefined);
   const shown = (
     <Boundary key={`${name} ${jobId} ${pieceId}`} instead={roomFault}>
-      <Suspense fallback={<Wait />}>
-        <Room />
-      </Suspense>
+      <Room name={name} />
       <NewerNotice />
     </Boundary>
   );

@@ -1,6 +1,4 @@
-import { inkRoom } from '../../workers/ink-room';
 import { openKit } from '../../workers/kit';
-import { sharedPressRoom } from '../../workers/press-room';
 import { bytesOf } from '../store/assets';
 
 /** The kit of the page and the workers it shares, all from the one shelf. */
@@ -17,5 +15,5 @@ export const {
   profilesLoaded,
 } = openKit(bytesOf);
 
-export const pressRoom = () => sharedPressRoom(bytesOf);
-export const plateRoom = () => inkRoom(bytesOf);
+export { inkRoom as plateRoom } from '../../workers/ink-room';
+export { sharedPressRoom as pressRoom } from '../../workers/press-room';

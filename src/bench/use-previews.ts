@@ -48,19 +48,25 @@ const spotsOf = ({ separation }: ImageRef, inks: readonly Ink[]): Ink[] => {
   return inks.filter((ink) => ink.kind === 'spot' && plates.has(ink.name));
 };
 
+/** The browser draws a file as it is, at once; one that is too large for that is made small first, off the page. */
+async function firstLook({ asset, width, height }: ImageRef): Promise<Blob | undefined> {
+  if (width * height > LARGE) return pressRoom().firstLook(asset);
+  const bytes = await bytesOf(asset);
+  return bytes && new Blob([bytes.slice()]);
+}
+
 async function make(all: string, image: ImageRef, condition: PressCondition, spots: readonly Ink[]): Promise<void> {
   const kept = await keptPreview(all);
   if (kept) {
     put(all, { url: URL.createObjectURL(kept.image), light: kept.light });
     return;
   }
-  const bytes = await bytesOf(image.asset);
-  if (!bytes) return;
-  // The browser draws the file as it is, at once; one that is too large for that is made small first.
-  const look = image.width * image.height > LARGE ? await pressRoom().firstLook(bytes) : new Blob([bytes.slice()]);
+  const look = await firstLook(image);
+  if (!look) return;
   put(all, { url: URL.createObjectURL(look) });
   const { separation } = image;
-  const shown = await pressRoom().preview(bytes, { condition, separation, inks: spots });
+  const shown = await pressRoom().preview(image.asset, { condition, separation, inks: spots });
+  if (!shown) return;
   put(all, { url: URL.createObjectURL(shown.image), light: shown.light });
   await keepPreview(all, image.asset, shown);
 }

@@ -4,15 +4,9 @@ import type { LetterText } from '../../core/job/letters';
 import type { Patch } from '../../core/job/patch';
 import type { Job } from '../../core/job/schema';
 import type { Kind } from '../../core/trade/schema';
+import { SHELF, type StoredAsset } from '../../workers/shelf-files';
 
 /** What the browser keeps, table by table. Rows may come from an older app: what is read from them is checked. */
-
-export interface StoredAsset {
-  hash: string;
-  bytes: Uint8Array;
-  /** When it was put there, in milliseconds; unknown of those kept by older versions. */
-  put?: number;
-}
 
 /** A job as it was after one of its steps. What was done since is in its steps; where it stands, in its head. */
 export interface JobRow {
@@ -111,7 +105,7 @@ class Shelf extends Dexie {
   proofs!: Table<KeptProof, string>;
 
   constructor() {
-    super('tidy-edge');
+    super(SHELF);
     this.version(1).stores({ jobs: 'id, changed', assets: 'hash', notes: 'key' });
     this.version(2).stores({ exported: 'piece' });
     this.version(3).stores({ templates: 'id, kind' });

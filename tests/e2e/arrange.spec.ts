@@ -1,10 +1,9 @@
 import { execFileSync } from 'node:child_process';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test as fresh, type Page } from '@playwright/test';
 import { drag, element, exportedFile, middleOf, openDemoCard, row, shownIn, typeInto } from './bench';
+import { test } from './one-page';
 
 /** A day's arranging, on the demo card. */
-test.beforeEach(async ({ page }) => openDemoCard(page));
-
 const stack = (page: Page) => page.getByRole('list', { name: 'Stack' }).getByRole('listitem');
 const placeOf = async (page: Page, name: string | RegExp): Promise<{ x: string; y: string }> => {
   await row(page, name).click();
@@ -35,6 +34,7 @@ test('several are selected by Shift, aligned, spaced, and all of it is one step 
   await page.getByRole('button', { name: 'Line up right' }).click();
   await page.getByRole('button', { name: 'Top right' }).click();
   expect(await shownIn(page, 'X')).toBe('81 mm');
+  await page.getByRole('button', { name: 'Top left' }).click();
 });
 
 test('a box on the table selects what is in it; everything is selected by key, deleted, and taken back', async ({
@@ -54,7 +54,8 @@ test('a box on the table selects what is in it; everything is selected by key, d
   await expect(stack(page)).toHaveCount(8);
 });
 
-test('copies go beside, to the back at the same place, and to another piece', async ({ page }) => {
+fresh('copies go beside, to the back at the same place, and to another piece', async ({ page }) => {
+  await openDemoCard(page);
   const at = await placeOf(page, 'Short rule');
   await page.keyboard.press('Control+d');
   await expect(stack(page)).toHaveCount(9);
@@ -111,6 +112,7 @@ test('a drag is caught by edges, art goes on to the bleed, and Alt lets it go', 
   await drag(page, await middleOf(handle), { x: reach, y: 0 });
   await page.keyboard.up('Alt');
   expect(await shownIn(page, 'X')).not.toBe('88 mm');
+  await page.getByRole('button', { name: 'Top left' }).click();
 });
 
 test('guides are dragged from the rulers, typed, and catch', async ({ page }) => {

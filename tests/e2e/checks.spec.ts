@@ -1,11 +1,10 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
-import { openDemoCard, row } from './bench';
+import { expect, type Page } from '@playwright/test';
+import { row } from './bench';
+import { test } from './one-page';
 
 /** Working with findings, the cut test, and shops of one's own. */
-test.beforeEach(async ({ page }) => openDemoCard(page));
-
 const type = async (page: Page, label: string, value: string): Promise<void> => {
   await page.getByLabel(label, { exact: true }).fill(value);
   await page.getByLabel(label, { exact: true }).press('Enter');

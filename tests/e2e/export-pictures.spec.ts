@@ -1,11 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
-import { openDemoCard } from './bench';
+import { test } from './one-page';
 
 test('faces are written as pictures: a PNG, and separated TIFFs in a zip', async ({ page }) => {
-  await openDemoCard(page);
   await page.getByRole('link', { name: 'Hand-off' }).click();
   await page.getByRole('tab', { name: 'Pictures', exact: true }).click();
   await page.getByLabel('Back', { exact: true }).uncheck();

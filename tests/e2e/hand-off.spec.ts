@@ -1,14 +1,14 @@
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
-import { type Download, expect, type Page, test } from '@playwright/test';
+import { type Download, expect, type Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import { bytesOf, element, openDemoCard, typeInto } from './bench';
+import { bytesOf, element, typeInto } from './bench';
+import { test } from './one-page';
 
 const settings = (page: Page) => page.getByRole('complementary', { name: 'How it is written' });
 const whatGoes = (page: Page) => page.getByRole('complementary', { name: 'What goes' });
 
 async function handOff(page: Page): Promise<void> {
-  await openDemoCard(page);
   await page.getByRole('link', { name: 'Hand-off' }).click();
   await expect(page.getByRole('button', { name: 'Write the file' })).toBeVisible();
 }

@@ -1,11 +1,10 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { makePng } from '../png';
-import { element, openDemoCard, row } from './bench';
+import { element, row } from './bench';
+import { test } from './one-page';
 
 /** A client's facts, people and logos, and the pieces that follow them. */
-test.beforeEach(async ({ page }) => openDemoCard(page));
-
 const toHouse = async (page: Page): Promise<void> => {
   await page.getByRole('link', { name: 'House style' }).click();
   await expect(page.getByRole('region', { name: 'The firm' })).toBeVisible();

@@ -2,9 +2,10 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import sharp from 'sharp';
-import { bytesOf, element, openDemoCard, row, typeInto, writeForShop } from './bench';
+import { bytesOf, element, row, typeInto, writeForShop } from './bench';
+import { test } from './one-page';
 
 /** The Inks room as a designer uses it: plates, the palette, what the piece prints with, the shop's profile. */
 
@@ -30,7 +31,6 @@ const pixel = (page: Page, x: number, y: number): Promise<number[]> =>
   );
 
 test('plates are shown together, alone and as a sum, and amounts under the pointer add up', async ({ page }) => {
-  await openDemoCard(page);
   await expect(page.getByText('most ink 240 %')).toBeVisible();
   await toInks(page);
   await expect(plate(page, 'Copper')).toBeVisible();
@@ -50,7 +50,6 @@ test('plates are shown together, alone and as a sum, and amounts under the point
 });
 
 test('an ink that is too wet is found, shown, and separated again', async ({ page }) => {
-  await openDemoCard(page);
   await toInks(page);
   await inkRow(page, 'Fen green').click();
   await page.getByRole('button', { name: 'Change it everywhere…' }).click();
@@ -78,7 +77,6 @@ test('an ink that is too wet is found, shown, and separated again', async ({ pag
 });
 
 test('a piece of two inks: what strays is named and mended, and the file has just two plates', async ({ page }) => {
-  await openDemoCard(page);
   await toInks(page);
   await page.getByRole('combobox', { name: 'Printed with' }).selectOption('two inks');
   await expect(page.getByLabel('The first ink')).toHaveValue('copper');
@@ -134,7 +132,6 @@ test('a piece of two inks: what strays is named and mended, and the file has jus
 test('inks are made from a screen colour, from the face, and from the logo; merged, and kept as files', async ({
   page,
 }) => {
-  await openDemoCard(page);
   await toInks(page);
   await page.getByRole('button', { name: 'Add an ink…' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Loud');
@@ -178,7 +175,6 @@ test('inks are made from a screen colour, from the face, and from the logo; merg
 });
 
 test('the shop’s own profile is loaded, used, and refused where it is none', async ({ page }) => {
-  await openDemoCard(page);
   await toInks(page);
   const load = page.getByLabel('The shop’s profile');
   await load.setInputFiles({ name: 'no.icc', mimeType: '', buffer: Buffer.from('not a profile at all') });
@@ -197,7 +193,6 @@ test('the shop’s own profile is loaded, used, and refused where it is none', a
 });
 
 test('overprint and the inks of a picture are set in the Layout room, and the plates follow', async ({ page }) => {
-  await openDemoCard(page);
   await page.getByRole('tab', { name: 'Back' }).click();
   await row(page, 'Glasshouse').first().click();
   await page.getByText('How it prints').click();
@@ -211,7 +206,6 @@ test('overprint and the inks of a picture are set in the Layout room, and the pl
 });
 
 test('what overprints a picture is shown on the stage in the colours that its plates come to', async ({ page }) => {
-  await openDemoCard(page);
   await page.getByRole('tab', { name: 'Back' }).click();
   await page.getByRole('button', { name: 'Rectangle', exact: true }).click();
   for (const [label, value] of [

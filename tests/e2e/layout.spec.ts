@@ -1,10 +1,9 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { makePng } from '../png';
-import { drag, element, middleOf, openDemoCard, row, shownIn, typeInto } from './bench';
+import { drag, element, middleOf, row, shownIn, typeInto } from './bench';
+import { test } from './one-page';
 
 /** What the Layout room shows and does, on the demo card. */
-test.beforeEach(async ({ page }) => openDemoCard(page));
-
 const strip = (page: Page) => page.getByRole('region', { name: 'Edge strip' });
 const findings = (page: Page) => page.getByRole('region', { name: 'Findings' });
 const zoomShown = async (page: Page): Promise<number> =>

@@ -1,5 +1,6 @@
-import { expect, type Page, test } from '@playwright/test';
-import { drag, element, middleOf, openDemoCard, row, shownIn, typeInto } from './bench';
+import { expect, type Page } from '@playwright/test';
+import { drag, element, middleOf, row, shownIn, typeInto } from './bench';
+import { test } from './one-page';
 
 /** Paint, shadows and repeats from the menu; several things by any of nine points; handles that are caught. */
 
@@ -22,7 +23,6 @@ async function square(page: Page, x: string, y: string, w: string, h: string): P
 }
 
 test('the menu fills, outlines, shades and repeats', async ({ page }) => {
-  await openDemoCard(page);
   const id = await square(page, '30', '20', '6', '4');
   await fromMenu(page, id, 'Paint', 'Fill: runs along a line');
   await expect(page.getByLabel('Kind of fill')).toHaveValue('linear');
@@ -46,7 +46,6 @@ test('the menu fills, outlines, shades and repeats', async ({ page }) => {
 });
 
 test('several things are measured from the middle, and grow about it', async ({ page }) => {
-  await openDemoCard(page);
   const a = await square(page, '30', '20', '4', '4');
   const b = await square(page, '40', '26', '6', '4');
   await row(page, 'Rectangle').first().click();
@@ -65,7 +64,6 @@ test('several things are measured from the middle, and grow about it', async ({ 
 });
 
 test('the frame around several, and the side of what is turned, are caught by the centre line', async ({ page }) => {
-  await openDemoCard(page);
   await page.keyboard.press('Control+a');
   await page.keyboard.press('Delete');
   await square(page, '20', '20', '4', '10');

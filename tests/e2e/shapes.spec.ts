@@ -2,9 +2,10 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import sharp from 'sharp';
-import { element, exportedFile, openDemoCard, row, typeInto } from './bench';
+import { element, exportedFile, row, typeInto } from './bench';
+import { test } from './one-page';
 
 /** A card laid out by hand: drawn and combined shapes, an even border, icons in a row, a logo from a file. */
 
@@ -25,7 +26,6 @@ async function exported(page: Page): Promise<string> {
 }
 
 async function emptyFront(page: Page): Promise<void> {
-  await openDemoCard(page);
   await page.keyboard.press('Control+a');
   await page.keyboard.press('Delete');
   await expect(stack(page).getByRole('listitem')).toHaveCount(0);
@@ -133,6 +133,7 @@ test('a card by hand: a slanted panel, a strip, icons in circles, an even frame;
   await expect(page.getByRole('tab', { name: 'Back' })).toHaveAttribute('aria-selected', 'true');
   await page.getByRole('button', { name: 'Top right' }).click();
   await expect(page.getByLabel('X', { exact: true })).toHaveValue('88 mm');
+  await page.getByRole('button', { name: 'Top left' }).click();
 
   const folder = await exported(page);
   execFileSync('gs', [
@@ -215,7 +216,6 @@ test('a logo from an SVG file: its colours to inks, its parts in a group, taken 
 test('a group is entered by double click, left by Escape; points of an outline are moved, added and taken away', async ({
   page,
 }) => {
-  await openDemoCard(page);
   await element(page, 'name').click();
   await element(page, 'title').click({ modifiers: ['Shift'] });
   await page.keyboard.press('j');
@@ -245,7 +245,6 @@ test('a group is entered by double click, left by Escape; points of an outline a
 });
 
 test('a gradient is dragged on the piece, and its stops are typed', async ({ page }) => {
-  await openDemoCard(page);
   await row(page, 'Fen panel').click();
   await page.getByLabel('Kind of fill').selectOption('linear');
   await page.getByRole('spinbutton', { name: 'Angle °' }).fill('0');

@@ -1,13 +1,13 @@
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
-import { bytesOf, openDemoCard, typeInto } from './bench';
+import { expect, type Page } from '@playwright/test';
+import { bytesOf, typeInto } from './bench';
+import { test } from './one-page';
 
 const layouts = (page: Page) => page.getByRole('radiogroup', { name: 'Layouts' });
 const fields = (page: Page) => page.getByRole('complementary', { name: 'What the sheet is' });
 
 async function openSheet(page: Page): Promise<void> {
-  await openDemoCard(page);
   await page.getByRole('link', { name: 'Sheet', exact: true }).click();
   await expect(layouts(page).getByText('23 up').first()).toBeVisible();
 }

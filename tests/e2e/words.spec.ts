@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test as fresh, type Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { otfFile, withEmbedding } from '../fonts';
 import {
@@ -13,10 +13,9 @@ import {
   typeInto,
   writeForShop,
 } from './bench';
+import { test } from './one-page';
 
 /** What a compositor does with words, on the demo card. */
-test.beforeEach(async ({ page }) => openDemoCard(page));
-
 const details = (page: Page) => page.getByRole('complementary', { name: 'Details' });
 const findings = (page: Page) => page.getByRole('region', { name: 'Findings' });
 const frameBox = async (page: Page, id: string) => (await element(page, id).boundingBox())!;
@@ -76,7 +75,8 @@ test('a letter that a box cannot hold goes on on the back, and is edited where i
   await expect(page.getByRole('button', { name: 'Edit', exact: true })).toBeVisible();
 });
 
-test('a font of one’s own is tried, taken, exported, and found in the saved job', async ({ page }) => {
+fresh('a font of one’s own is tried, taken, exported, and found in the saved job', async ({ page }) => {
+  await openDemoCard(page);
   await element(page, 'name').click();
   await page.getByRole('button', { name: /^Typeface/ }).click();
   const picker = page.getByLabel('Font file');

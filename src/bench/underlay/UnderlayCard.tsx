@@ -7,7 +7,6 @@ import { FileChooser } from '../../parts/FileChooser';
 import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
-import { keepAsset } from '../../store/assets';
 import { act } from '../../store/session';
 import { useBench } from '../bench';
 import { readTemplate } from './read-template';
@@ -29,8 +28,7 @@ export function UnderlayCard() {
   async function take(file: File): Promise<void> {
     try {
       const { png, size } = await readTemplate(file);
-      const { hash, asset } = await intake().takeIn(png, file.name);
-      await keepAsset(hash, png);
+      const { hash, asset } = await intake().takeIn(new Blob([png.slice()]), file.name);
       const trim = { x: 0, y: 0, width: piece.width, height: piece.height };
       const { box, on } = lineUp(size, trim, shop.bleed[piece.kind]);
       act('Template', (job) =>

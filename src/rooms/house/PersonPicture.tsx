@@ -6,7 +6,6 @@ import { changePerson } from '../../../core/job/edits/house';
 import { intake } from '../../../workers/intake';
 import { useAssetUrl } from '../../bench/use-asset-url';
 import { FileChooser } from '../../parts/FileChooser';
-import { keepAsset } from '../../store/assets';
 import { act } from '../../store/session';
 
 /** A person's picture, and the way to give them one. */
@@ -15,9 +14,7 @@ export function PersonPicture({ person }: { person: Person }) {
   const [problem, setProblem] = useState<string>();
   async function take(file: File): Promise<void> {
     try {
-      const bytes = new Uint8Array(await file.arrayBuffer());
-      const { hash, asset } = await intake().takeIn(bytes, file.name);
-      await keepAsset(hash, bytes);
+      const { hash, asset } = await intake().takeIn(file, file.name);
       act('Picture of a person', (job) => changePerson(addAsset(job, hash, asset), person.id, { picture: hash }));
       setProblem(undefined);
     } catch (error) {

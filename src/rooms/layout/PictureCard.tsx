@@ -23,7 +23,6 @@ import { FileChooser } from '../../parts/FileChooser';
 import { Fold } from '../../parts/Fold';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
-import { keepAsset } from '../../store/assets';
 import { act, type Edit } from '../../store/session';
 
 /** What a picture has to give at its printed size. */
@@ -195,9 +194,7 @@ function Replace({ picture }: { picture: Picture }) {
   async function take(file: File): Promise<void> {
     setMessage(undefined);
     try {
-      const bytes = new Uint8Array(await file.arrayBuffer());
-      const { hash, asset } = await intake().takeIn(bytes, file.name);
-      await keepAsset(hash, bytes);
+      const { hash, asset } = await intake().takeIn(file, file.name);
       act('Replace picture', (job) => replacePicture(job, picture.id, hash, asset));
     } catch (error) {
       setMessage(`${file.name}: ${(error as Error).message}`);

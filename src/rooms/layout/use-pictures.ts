@@ -4,7 +4,6 @@ import { intake } from '../../../workers/intake';
 import type { Bench } from '../../bench/bench';
 import { addFontFile, isFontFile } from '../../bench/own-fonts';
 import { isTyping } from '../../parts/typing';
-import { keepAsset } from '../../store/assets';
 import { addPicture } from './add';
 import { paste } from './clipboard';
 import { isDrawing, receive } from './drawing-in/incoming';
@@ -47,14 +46,13 @@ export function usePictures(bench: Bench | undefined): Pictures {
           await addFontFile(file);
           continue;
         }
-        const bytes = new Uint8Array(await file.arrayBuffer());
         if (isDrawing(file)) {
+          const bytes = new Uint8Array(await file.arrayBuffer());
           const drawing = { name: file.name, bytes, face: place?.face ?? latest.current?.face.id ?? '', at: place?.at };
           receive(drawing);
           continue;
         }
-        const { hash, asset } = await intake().takeIn(bytes, file.name);
-        await keepAsset(hash, bytes);
+        const { hash, asset } = await intake().takeIn(file, file.name);
         const now = latest.current;
         const face = now?.piece.faces.find((f) => f.id === place?.face) ?? now?.face;
         if (now && face) addPicture({ ...now, face }, hash, asset, place?.at);

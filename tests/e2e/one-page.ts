@@ -1,0 +1,42 @@
+import { readFileSync } from 'node:fs';
+import { type Page, test as plain } from '@playwright/test';
+import { readJobFile, writeJobFile } from '../../core/files/job-file';
+import { element } from './bench';
+
+/**
+ * For tests of what one does with the demo card: those of a worker share one page, as one's day does, and each has a
+ * copy of the demo job of its own. What the app remembers for the next job, such as the point that X and Y tell of, is
+ * put back by the test that changed it.
+ */
+
+const demo = () => readJobFile(new Uint8Array(readFileSync('demo/hollin-and-fen.tidyedge')));
+
+async function openCopy(page: Page, number: number): Promise<void> {
+  const { job, assets } = demo();
+  // A dialog that is still open hides everything else.
+  while ((await page.getByRole('dialog').count()) > 0) await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Tidy Edge: all jobs' }).click();
+  await page.getByLabel('Job file').setInputFiles({
+    name: 'copy.tidyedge',
+    mimeType: 'application/octet-stream',
+    buffer: Buffer.from(writeJobFile({ job: { ...job, id: `copy-${number}` }, assets })),
+  });
+  await page.locator(`a[href*="layout?job=copy-${number}&piece=card"]`).first().click();
+}
+
+export const test = plain.extend<{ page: Page }, { kept: { page: Page; opened: number } }>({
+  kept: [
+    async ({ browser }, use) => {
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
+      await use({ page: await context.newPage(), opened: 0 });
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+  page: async ({ kept, baseURL }, use) => {
+    if (kept.opened++ === 0) await kept.page.goto(`${baseURL}/layout?job=hollin-and-fen&piece=card`);
+    else await openCopy(kept.page, kept.opened);
+    await element(kept.page, 'name').waitFor();
+    await use(kept.page);
+  },
+});
