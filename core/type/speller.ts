@@ -9,7 +9,7 @@ const headOf = (word: string): string => word.slice(0, HEAD).toLowerCase();
 
 /** What affixes do to the head of a word (Hunspell’s PFX and SFX lines: flag, what is cut off, what is put on). */
 function affixesOf(aff: string) {
-  const lines = [...aff.matchAll(/^([PS]FX)\s+\S+\s+(\S+)\s+([^\s/]+)\S*\s+\S/gm)];
+  const lines = [...aff.matchAll(/^([PS]FX)[ \t]+\S+[ \t]+(\S+)[ \t]+([^\s/]+)\S*[ \t]+\S/gm)];
   const cut = (text: string): string => (text === '0' ? '' : text);
   const prefixes = lines.flatMap(([, kind, off, on]) =>
     kind === 'PFX' ? [{ off: cut(off!), on: cut(on!).toLowerCase() }] : [],

@@ -51,7 +51,10 @@ describe('a picture that was made larger', () => {
         .png({ compressionLevel: 1 })
         .toBuffer();
       const large = sharp(small).resize(Math.round(size[0] * by), Math.round(size[1] * by), { kernel: 'cubic' });
-      const bytes = await (format === 'png' ? large.png({ compressionLevel: 1 }) : large.jpeg({ quality: 85 })).toBuffer();
+      const bytes = await (format === 'png'
+        ? large.png({ compressionLevel: 1 })
+        : large.jpeg({ quality: 85 })
+      ).toBuffer();
       expect(upscaledBy(decodePicture(new Uint8Array(bytes)))).toBe(told);
     }
   });
