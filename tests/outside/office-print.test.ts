@@ -23,7 +23,7 @@ describe('a card on A4', () => {
   });
   it('has a line of 100 mm at its foot, and says so', async () => {
     const pdf = await exportTo('office-line.pdf', bundle, { office: 'A4', faces: [0] });
-    const dpi = 300;
+    const dpi = 150;
     const black = (await platesOf(pdf, 1, dpi)).get('Black')!;
     // 6 mm and 5 points above the foot of the sheet, half a point thick.
     const row = Math.round(((mm(297) - mm(6) - 5) / 72) * dpi);
