@@ -10,7 +10,10 @@ const add = (page: Page, name: string) =>
 async function fromMenu(page: Page, at: string, group: string, item: string): Promise<void> {
   await element(page, at).click({ button: 'right' });
   await page.getByRole('menuitem', { name: group, exact: true }).hover();
-  await page.getByRole('menuitem', { name: item, exact: true }).click();
+  const wanted = page.getByRole('menuitem', { name: item, exact: true });
+  // It is there a moment before it has its place.
+  await expect(wanted).toBeInViewport();
+  await wanted.click();
 }
 
 async function square(page: Page, x: string, y: string, w: string, h: string): Promise<string> {
