@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 
 type Preview = typeof import('./preview-work');
 type Write = typeof import('./write-work');
+type Save = typeof import('./save-work');
 
 // The work waits for wasm while it loads, and a message that came meanwhile would be lost: the door opens first.
 const preview = import('./preview-work');
@@ -12,6 +13,7 @@ const api = {
   ready: async (): Promise<void> => void (await preview),
   firstLook: async (...args: Parameters<Preview['firstLook']>) => (await preview).firstLook(...args),
   preview: async (...args: Parameters<Preview['preview']>) => (await preview).preview(...args),
+  saveJob: async (...args: Parameters<Save['saveJob']>) => (await import('./save-work')).saveJob(...args),
   exportImages: async (...args: Parameters<Write['exportImages']>) => (await write()).exportImages(...args),
   exportDrawings: async (...args: Parameters<Write['exportDrawings']>) => (await write()).exportDrawings(...args),
   writeProofs: async (...args: Parameters<Write['writeProofs']>) => (await write()).writeProofs(...args),

@@ -47,6 +47,13 @@ export const assetsInUse = (job: Job): Set<string> =>
     ...job.pieces.flatMap((piece) => piece.faces.flatMap(({ underlay }) => underlay?.asset ?? [])),
   ]);
 
+/** The hash of every file a job needs: the pictures it shows, its own fonts and its own profiles. */
+export const filesOf = (job: Job): string[] => [
+  ...assetsInUse(job),
+  ...Object.keys(job.fonts),
+  ...Object.keys(job.conditions),
+];
+
 // The oldest time a zip can hold: a file saved twice is the same file.
 const ZIP_TIME = new Date(1980, 0, 1);
 

@@ -1,9 +1,10 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { hashOf } from '../../core/files/hash';
+import { filesOf } from '../../core/files/job-file';
 import type { Job } from '../../core/job/schema';
 import { intake } from '../../workers/intake';
-import { filesOf, keepAsset } from '../store/assets';
+import { keepAsset } from '../store/assets';
 import { jobIn, useSession } from '../store/session';
 import { db } from '../store/shelf';
 

@@ -1,4 +1,4 @@
-import { assetsInUse } from '../../core/files/job-file';
+import { filesOf } from '../../core/files/job-file';
 import type { Job } from '../../core/job/schema';
 import { db } from './shelf';
 
@@ -8,13 +8,6 @@ export const bytesOf = async (hash: string): Promise<Uint8Array | undefined> => 
 
 export const keepAsset = (hash: string, bytes: Uint8Array): Promise<unknown> =>
   db.assets.put({ hash, bytes, put: Date.now() });
-
-/** Every file a job needs: the pictures it shows, its own fonts and its own profiles. */
-export const filesOf = (job: Job): string[] => [
-  ...assetsInUse(job),
-  ...Object.keys(job.fonts),
-  ...Object.keys(job.conditions),
-];
 
 /** The bytes of a job's files; those that are not there are left out. */
 export async function loadAssets(job: Job): Promise<Record<string, Uint8Array>> {

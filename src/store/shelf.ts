@@ -61,7 +61,7 @@ export type Binned = { id: string; at: string; name: string } & (
 );
 
 /** The last file made of a piece, and the state of the job it was made from. */
-interface Exported {
+export interface Exported {
   piece: string;
   at: string;
   changed: string;

@@ -1,12 +1,12 @@
 import Download from 'lucide-react/icons/download';
 import Plus from 'lucide-react/icons/plus';
 import Trash from 'lucide-react/icons/trash-2';
-import { writeJobFile } from '../../../core/files/job-file';
+import { useEffect } from 'react';
 import type { Job } from '../../../core/job/schema';
 import type { Kit } from '../../../workers/kit';
 import { Boundary } from '../../parts/Boundary';
 import { download, fileName } from '../../parts/download';
-import { loadAssets } from '../../store/assets';
+import { useWriting } from '../../parts/use-writing';
 import { BIN_DAYS } from '../../store/bin';
 import { binJob } from '../../store/kept-jobs';
 import { PieceTile } from './PieceTile';
@@ -16,14 +16,14 @@ const when = (iso: string): string =>
 
 /** One client's job: its pieces at a common scale, and what can be done with the whole. */
 export function JobCard({ job, kit, onProblem }: { job: Job; kit: Kit | undefined; onProblem(message: string): void }) {
+  const saving = useWriting();
   async function saveToFile(): Promise<void> {
-    try {
-      const bytes = writeJobFile({ job, assets: await loadAssets(job) });
-      download(bytes, `${fileName(job.name)}.tidyedge`, 'application/zip');
-    } catch (error) {
-      onProblem((error as Error).message);
-    }
+    const bytes = await saving.run((room, tell) => room.saveJob(job, tell));
+    if (bytes) download(bytes, `${fileName(job.name)}.tidyedge`, 'application/zip');
   }
+  useEffect(() => {
+    if (saving.problem) onProblem(saving.problem);
+  }, [saving.problem, onProblem]);
   const longest = Math.max(...job.pieces.map((piece) => Math.max(piece.width, piece.height)), 1);
   return (
     <li className="rounded border border-base-300 bg-base-100">
@@ -39,7 +39,17 @@ export function JobCard({ job, kit, onProblem }: { job: Job; kit: Kit | undefine
           <a href={`/house?job=${job.id}`} className="btn btn-sm">
             House style
           </a>
-          <button type="button" className="btn btn-sm" onClick={() => void saveToFile()}>
+          {saving.progress && (
+            <span role="status" className="quiet self-center text-[13px]">
+              {saving.progress.what}…
+            </span>
+          )}
+          <button
+            type="button"
+            className="btn btn-sm"
+            disabled={saving.progress !== undefined}
+            onClick={() => void saveToFile()}
+          >
             <Download size={14} /> Save to a file
           </button>
           <button

@@ -4,6 +4,7 @@ import Copy from 'lucide-react/icons/copy';
 import Trash from 'lucide-react/icons/trash-2';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
+import type { Finding } from '../../../core/checks/check';
 import { duplicatePiece, removePiece, renamePiece } from '../../../core/job/edits/pieces';
 import type { Job, Piece } from '../../../core/job/schema';
 import { formatSize } from '../../../core/units/length';
@@ -11,14 +12,24 @@ import { blurOnEnter } from '../../parts/typing';
 import { binPiece } from '../../store/bin';
 import { keepTemplate } from '../../store/kept-with';
 import { act } from '../../store/session';
-import type { Status } from './use-statuses';
+import type { Exported } from '../../store/shelf';
 
 const when = (iso: string): string =>
   new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 
 /** Below a piece on the table: its name, how it stands, and what can be done with it as a whole. */
-export function PieceLabel({ job, piece, status }: { job: Job; piece: Piece; status: Status | undefined }) {
-  const count = status?.findings?.length;
+export function PieceLabel({
+  job,
+  piece,
+  findings,
+  exported,
+}: {
+  job: Job;
+  piece: Piece;
+  findings: readonly Finding[] | undefined;
+  exported: Exported | undefined;
+}) {
+  const count = findings?.length;
   const [kept, setKept] = useState(false);
   return (
     <div className="text-[13px] leading-4 text-[var(--table-text)]">
@@ -72,8 +83,8 @@ export function PieceLabel({ job, piece, status }: { job: Job; piece: Piece; sta
         </span>
       </div>
       <div className="truncate px-1 opacity-80">
-        {status?.exported
-          ? `exported ${when(status.exported.at)}${status.exported.since ? ', changed since' : ''}`
+        {exported
+          ? `exported ${when(exported.at)}${exported.changed === job.changed ? '' : ', changed since'}`
           : 'not exported yet'}
       </div>
     </div>

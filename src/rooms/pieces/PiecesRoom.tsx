@@ -1,5 +1,6 @@
 import Plus from 'lucide-react/icons/plus';
-import { type ReactNode, useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
+import type { Finding } from '../../../core/checks/check';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
@@ -21,6 +22,7 @@ import { VersionsButton } from '../../bench/versions/VersionsButton';
 import { download, fileName } from '../../parts/download';
 import { TopBar } from '../../parts/TopBar';
 import { useJob } from '../../store/session';
+import type { Exported } from '../../store/shelf';
 import { PieceLabel } from './PieceLabel';
 import { setPdf, setPicture } from './set-picture';
 import { layTable, type Table } from './table';
@@ -70,24 +72,29 @@ function WholeSet({ job, kit }: { job: Job; kit: Kit }) {
     <main ref={ref} className="overflow-y-auto bg-[var(--table)]" aria-label="Table">
       <ul className="relative" style={{ height: table.height * scale }}>
         {table.pieces.map((laid) => (
-          <LaidPiece key={laid.piece.id} {...{ job, kit, sources, scale, laid }} faces={table.faces}>
-            <PieceLabel job={job} piece={laid.piece} status={statuses.get(laid.piece.id)} />
-          </LaidPiece>
+          <LaidPiece
+            key={laid.piece.id}
+            {...{ job, kit, sources, scale, laid }}
+            faces={table.faces}
+            findings={statuses.findings.get(laid.piece.id)}
+            exported={statuses.exported?.get(laid.piece.id)}
+          />
         ))}
       </ul>
     </main>
   );
 }
 
-/** A piece where it lies, all its faces, as its own press prints it; its label below. */
-function LaidPiece({
+/** A piece where it lies, all its faces, as its own press prints it; its label below. Drawn anew only for its own sake. */
+const LaidPiece = memo(function LaidPiece({
   job,
   kit,
   sources,
   scale,
   laid: { piece, x, y, width, height },
   faces,
-  children,
+  findings,
+  exported,
 }: {
   job: Job;
   kit: Kit;
@@ -95,7 +102,8 @@ function LaidPiece({
   scale: number;
   laid: Table['pieces'][number];
   faces: Table['faces'];
-  children: ReactNode;
+  findings: readonly Finding[] | undefined;
+  exported: Exported | undefined;
 }) {
   const condition = useMemo(() => pressConditionOf(job, shopIn(job, piece.shop)), [job, piece.shop]);
   const [ref, inSight] = useInSight<HTMLLIElement>();
@@ -142,11 +150,11 @@ function LaidPiece({
           ))}
       </a>
       <div className="absolute" style={{ left: x * scale, top: (y + height) * scale + 6, width: width * scale }}>
-        {children}
+        <PieceLabel job={job} piece={piece} findings={findings} exported={exported} />
       </div>
     </li>
   );
-}
+});
 
 /** The set as a picture for the client. */
 function SetPictures({ job }: { job: Job }) {

@@ -1,5 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { checkPiece } from '../../../core/checks';
 import type { Finding } from '../../../core/checks/check';
 import { letStand } from '../../../core/checks/let-stand';
@@ -10,12 +10,12 @@ import { shopIn } from '../../../core/job/shops-of';
 import type { Kit } from '../../../workers/kit';
 import { loadFonts } from '../../bench/kit';
 import { lastExport } from '../../store/kept-with';
+import type { Exported } from '../../store/shelf';
 
-/** How a piece stands: what is found in it, once that is known, and when it was last exported. */
-export interface Status {
-  findings: readonly Finding[] | undefined;
-  /** When, and whether the job has changed since. */
-  exported: { at: string; since: boolean } | undefined;
+/** How the pieces stand, by their ids: what is found in each, once that is known, and its last export. */
+export interface Statuses {
+  findings: ReadonlyMap<string, readonly Finding[]>;
+  exported: ReadonlyMap<string, Exported | undefined> | undefined;
 }
 
 /** What was found in a piece, as long as the piece and its house are the same. */
@@ -35,8 +35,8 @@ async function findingsOf(job: Job, piece: Piece, kit: Kit, house: string): Prom
   return findings;
 }
 
-/** How each piece stands, by its id. What is read from plates is told in its own rooms. */
-export function useStatuses(job: Job, kit: Kit): ReadonlyMap<string, Status> {
+/** How each piece stands. What is read from plates is told in its own rooms. */
+export function useStatuses(job: Job, kit: Kit): Statuses {
   const exported = useLiveQuery(
     async () => new Map(await Promise.all(job.pieces.map(async ({ id }) => [id, await lastExport(job, id)] as const))),
     [job],
@@ -59,15 +59,5 @@ export function useStatuses(job: Job, kit: Kit): ReadonlyMap<string, Status> {
       current = false;
     };
   }, [job, kit]);
-  return useMemo(
-    () =>
-      new Map(
-        job.pieces.map(({ id }) => {
-          const last = exported?.get(id);
-          const since = last !== undefined && last.changed !== job.changed;
-          return [id, { findings: findings.get(id), exported: last && { at: last.at, since } }];
-        }),
-      ),
-    [job, exported, findings],
-  );
+  return { findings, exported };
 }
