@@ -1,6 +1,6 @@
 import { PDFContext, PDFHeader, PDFHexString, type PDFRef, PDFWriter } from '@cantoo/pdf-lib';
 import type { ColourEngine, Press } from '../../colour/engine';
-import { noUses, type PdfUses } from '../../devices/pdf';
+import { noUses, type PdfUses } from '../../devices/pdf/uses';
 import { type Box, bottom, right } from '../../geometry/box';
 import type { Job } from '../../job/schema';
 import type { FontBook } from '../../type/font';

@@ -1,5 +1,5 @@
 import { drawFlat } from '../../devices/flat/flat';
-import { pdfDevice } from '../../devices/pdf';
+import { pdfDevice } from '../../devices/pdf/device';
 import type { Box } from '../../geometry/box';
 import type { Face, Piece } from '../../job/schema';
 import { ontoSheet } from '../../job/turned';

@@ -1,5 +1,6 @@
 import { type PDFContext, type PDFRef, PDFString } from '@cantoo/pdf-lib';
-import { type FontUse, pdfWidth, utf16Hex } from '../../devices/pdf';
+import { pdfWidth, utf16Hex } from '../../devices/pdf/numbers';
+import type { FontUse } from '../../devices/pdf/uses';
 import type { Font } from '../../type/font';
 import { readSfnt } from '../../type/sfnt';
 import type { FontCutter } from '../../type/subset';

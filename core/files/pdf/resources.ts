@@ -1,6 +1,6 @@
 import type { PDFContext, PDFRef } from '@cantoo/pdf-lib';
 import { processStandIn } from '../../colour/ink';
-import type { PdfUses } from '../../devices/pdf';
+import type { PdfUses } from '../../devices/pdf/uses';
 import type { Job } from '../../job/schema';
 import { embedPatch, embedTone } from './images';
 import { plateName } from './plate-name';

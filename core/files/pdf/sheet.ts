@@ -1,5 +1,6 @@
 import { pieceFacts } from '../../checks/piece-facts';
-import { pdfDevice, pdfNumber } from '../../devices/pdf';
+import { pdfDevice } from '../../devices/pdf/device';
+import { pdfNumber } from '../../devices/pdf/numbers';
 import { type Box, bottom, outset, overlaps } from '../../geometry/box';
 import { showFor } from '../../job/edits/house';
 import { pieceOf } from '../../job/find';

@@ -1,7 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { pieceFacts } from '../../checks/piece-facts';
-import { pdfDevice } from '../../devices/pdf';
+import { pdfDevice } from '../../devices/pdf/device';
 import { facePanels } from '../../job/areas';
 import { pieceOf } from '../../job/find';
 import type { Face, Job, Piece } from '../../job/schema';

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { boundsDevice, inkBounds } from '../../../core/devices/bounds';
-import { noUses, pdfDevice, pdfNumber } from '../../../core/devices/pdf';
+import { pdfDevice } from '../../../core/devices/pdf/device';
+import { pdfNumber } from '../../../core/devices/pdf/numbers';
+import { noUses } from '../../../core/devices/pdf/uses';
 import { svgDevice } from '../../../core/devices/svg';
 import { boxPath } from '../../../core/geometry/path';
 import { makePicture, makeShape, makeWords } from '../../../core/job/make';
