@@ -4,8 +4,9 @@ import { cellsIn, type PlateGrid } from './device';
 
 /** The sum of all plates at each cell: 1 is 100 %. */
 export function totalsOf({ plates, width, height }: PlateGrid): Float32Array {
-  const totals = new Float32Array(width * height);
-  for (const cells of plates.values()) for (let i = 0; i < cells.length; i++) totals[i]! += cells[i]!;
+  const [first, ...rest] = plates.values();
+  const totals = first ? first.slice() : new Float32Array(width * height);
+  for (const cells of rest) for (let i = 0; i < cells.length; i++) totals[i]! += cells[i]!;
   return totals;
 }
 
