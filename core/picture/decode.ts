@@ -23,11 +23,7 @@ function decodeJpeg(bytes: Uint8Array, { channels, icc }: PictureFacts): Pixels 
   const space = SPACE_BY_CHANNELS[channels];
   if (!space)
     throw new PictureError(`This JPEG has ${channels} channels; 1, 3 or 4 can be used. Save it as RGB or CMYK.`);
-  try {
-    return { ...jpegPixels(bytes, channels as 1 | 3 | 4), space, ...(icc ? { icc } : {}) };
-  } catch {
-    throw new PictureError('This JPEG is damaged and cannot be drawn. Save it again from its program.');
-  }
+  return { ...jpegPixels(bytes, channels as 1 | 3 | 4), space, ...(icc ? { icc } : {}) };
 }
 
 function decodePng(bytes: Uint8Array, facts: PictureFacts): Pixels {

@@ -1,6 +1,6 @@
 import createCodec from '@jsquash/jpeg/codec/dec/mozjpeg_dec.js';
 import { JpegImage } from 'pdfjs-dist/image_decoders/pdf.image_decoders.mjs';
-import { LARGE } from './limits';
+import { LARGE, PictureError } from './limits';
 
 /** The colours of a JPEG’s pixels, as they lie in the file: upright or not, 8 bits a channel. */
 export interface JpegPixels {
@@ -69,21 +69,22 @@ function quickly(bytes: Uint8Array, channels: 1 | 3): JpegPixels | undefined {
 }
 
 function slowly(bytes: Uint8Array, channels: number): JpegPixels {
-  const jpeg = new JpegImage();
-  jpeg.parse(bytes);
-  const { width, height } = jpeg;
-  const { buffer, byteOffset, byteLength } = jpeg.getData({
-    width,
-    height,
-    forceRGB: channels === 3,
-    isSourcePDF: false,
-  });
-  return { width, height, colour: new Uint8Array(buffer, byteOffset, byteLength) };
+  try {
+    const jpeg = new JpegImage();
+    jpeg.parse(bytes);
+    const { width, height } = jpeg;
+    const how = { width, height, forceRGB: channels === 3, isSourcePDF: false };
+    const { buffer, byteOffset, byteLength } = jpeg.getData(how);
+    return { width, height, colour: new Uint8Array(buffer, byteOffset, byteLength) };
+  } catch {
+    throw new PictureError('This JPEG is damaged and cannot be drawn. Save it again from its program.');
+  }
 }
 
 /**
  * A JPEG’s pixels, of `channels` a pixel (1 grey, 3 RGB, 4 CMYK). Grey and RGB come out as libjpeg has them, to the
- * bit; CMYK, and what libjpeg gives up on, another decoder reads. Throws where that cannot either.
+ * bit; CMYK, and what libjpeg gives up on, another decoder reads. Throws PictureError where
+ * that cannot either, and Error where `openJpegDecoder` has not been called.
  */
 export const jpegPixels = (bytes: Uint8Array, channels: 1 | 3 | 4): JpegPixels =>
   (channels === 4 ? undefined : quickly(bytes, channels)) ?? slowly(bytes, channels);

@@ -133,6 +133,7 @@ test('as cut hides everything but the finished piece; both faces lie side by sid
   // A click on the back makes it the face that things are added to.
   await page.mouse.click(back!.x + back!.width / 2, back!.y + back!.height / 2);
   await expect(page.getByRole('heading', { name: 'Add to back' })).toBeVisible();
+  await page.keyboard.press('b');
 });
 
 test('an ink from a screen colour is converted once, through the profile', async ({ page }) => {

@@ -21,7 +21,30 @@ export interface Killed {
   lost: number | undefined;
   /** Edits that were seen before it. */
   edits: number;
+  /** How long a small write of the same browser took just before, at most, in milliseconds: how busy the machine is. */
+  write: number;
 }
+
+/** Five small writes to a database of their own, one after another; how long the slowest took. Runs in the page. */
+const WRITES = `new Promise((resolve, reject) => {
+  const opening = indexedDB.open('reference', 1);
+  opening.onerror = reject;
+  opening.onupgradeneeded = () => opening.result.createObjectStore('rows');
+  opening.onsuccess = () => {
+    let slowest = 0;
+    const next = (left) => {
+      if (left === 0) return resolve(slowest);
+      const start = performance.now();
+      const writing = opening.result.transaction('rows', 'readwrite');
+      writing.objectStore('rows').put(start, left);
+      writing.oncomplete = () => {
+        slowest = Math.max(slowest, performance.now() - start);
+        next(left - 1);
+      };
+    };
+    next(5);
+  };
+})`;
 
 /** Reads the stage at each frame; runs in the page. */
 const WATCH = `(() => {
@@ -180,6 +203,7 @@ export async function killOnce(home: string, random: () => number): Promise<Kill
     await first.page.goto(home);
     await first.page.getByRole('link', { name: /Business card, Iris/ }).waitFor();
     if (!(await openCard(first.page, home))) throw new Error('The card did not open the first time.');
+    const write = (await first.page.evaluate(WRITES)) as number;
     let seen: Seen[] = [];
     let isOver = false;
     // What has been seen is fetched all the time: after the kill there is nobody to ask.
@@ -204,7 +228,7 @@ export async function killOnce(home: string, random: () => number): Promise<Kill
     const second = await open(folder);
     children.push(second.child);
     const readable = await openCard(second.page, home);
-    if (!readable) return { readable, lost: undefined, edits: seen.length };
+    if (!readable) return { readable, lost: undefined, edits: seen.length, write };
     // Words are set and pictures come: what is shown settles.
     let look = (await second.page.evaluate('window.__look()')) as Seen['look'];
     for (let i = 0; i < 20; i++) {
@@ -217,7 +241,7 @@ export async function killOnce(home: string, random: () => number): Promise<Kill
     seen = seen.filter((each) => each.look['face'] === look['face']);
     const found = seen.findLastIndex((each) => isSame(each.look, look));
     const gone = seen[found + 1];
-    return { readable, lost: gone && killed - gone.at, edits: seen.length };
+    return { readable, lost: gone && killed - gone.at, edits: seen.length, write };
   } finally {
     for (const child of children) end(child);
     await new Promise((resolve) => setTimeout(resolve, 100));

@@ -5,7 +5,8 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { decodePicture } from '../../../core/picture/decode';
 import { PictureError } from '../../../core/picture/limits';
 import { probePicture } from '../../../core/picture/probe';
-import { makePng, pngChunk } from '../../png';
+import { makePng } from '../../kit';
+import { pngChunk } from '../../png';
 
 /** Pictures that are made to fill a memory or to keep a decoder busy: refused in words, at once. */
 
@@ -41,17 +42,13 @@ describe('a PNG', () => {
     const head = good.subarray(0, HEAD);
     const bomb = new Uint8Array(Buffer.concat([head, pngChunk('IDAT', ZEROS), pngChunk('IEND', new Uint8Array())]));
     expect(() => decodePicture(bomb)).toThrow(/far more than its 12 × 10 pixels/);
-  }, 5000);
+  });
   it('whose profile is a bomb is refused', () => {
     expect(() => decodePicture(withChunk('iCCP', named(ZEROS)))).toThrow(/profile in this PNG is far larger/);
-  }, 5000);
-  it.each(['zTXt', 'iTXt', 'eXIf', 'abCd'])(
-    'with a bomb in what is no picture (%s) is read without it',
-    (type) => {
-      expect([...decodePicture(withChunk(type, named(ZEROS))).colour]).toEqual([...decodePicture(good).colour]);
-    },
-    5000,
-  );
+  });
+  it.each(['zTXt', 'iTXt', 'eXIf', 'abCd'])('with a bomb in what is no picture (%s) is read without it', (type) => {
+    expect([...decodePicture(withChunk(type, named(ZEROS))).colour]).toEqual([...decodePicture(good).colour]);
+  });
   // Interlaced below 8 bits is not read yet.
   it('of any kind, interlaced too, is never taken for a bomb', async () => {
     const kinds = fc.record({

@@ -22,7 +22,7 @@ describe('a drawing', () => {
     expect(() => read(`<defs><rect id="g0" width="9" height="9"/>${ladder(12)}</defs><use href="#g12"/>`)).toThrow(
       /uses its parts more than 200000 times.*as a picture instead/,
     );
-  }, 5000);
+  });
   it('that uses its parts a thousand times is none of these', () => {
     const { items } = read(`<defs><rect id="g0" width="9" height="9"/>${ladder(3)}</defs><use href="#g3"/>`);
     expect(items).toHaveLength(1);
@@ -33,7 +33,7 @@ describe('a drawing', () => {
     const { items } = read(`${open}<rect width="80" height="20"/>${'</svg>'.repeat(deep)}`);
     const [item] = items;
     expect(item?.kind === 'area' && Math.max(...item.path.flatMap(([, x]) => x ?? 0))).toBeCloseTo(50 * 0.75, 6);
-  }, 5000);
+  });
   it.each([
     [
       'a clip that clips itself',
@@ -44,20 +44,16 @@ describe('a drawing', () => {
       'gradients that take after each other',
       '<linearGradient id="a" href="#b"/><linearGradient id="b" href="#a"/><rect fill="url(#a)" width="9" height="9"/><rect width="3" height="3"/>',
     ],
-  ])(
-    'with %s ends',
-    (_, inner) => {
-      expect(read(inner).items.length).toBeGreaterThan(0);
-    },
-    5000,
-  );
+  ])('with %s ends', (_, inner) => {
+    expect(read(inner).items.length).toBeGreaterThan(0);
+  });
   it('of clips in clips in clips is read, each made once', () => {
     const rect = (i: number): string => `<rect width="9" height="9" clip-path="url(#c${i})"/>`;
     const clips = Array.from({ length: 16 }, (_, i) => `<clipPath id="c${i + 1}">${rect(i).repeat(12)}</clipPath>`);
     const { items } = read(`<clipPath id="c0"><rect width="9" height="4"/></clipPath>${clips.join('')}${rect(16)}`);
     const box = items[0]?.kind === 'area' ? pathBounds(items[0].path) : undefined;
     expect([box?.width, box?.height].map((side) => side?.toFixed(6))).toEqual(['6.750000', '3.000000']);
-  }, 5000);
+  });
 });
 
 describe('contact cards', () => {
@@ -65,7 +61,7 @@ describe('contact cards', () => {
   it('of a hundred thousand soft breaks are read', () => {
     const name = `FN;CHARSET=UTF-8;ENCODING=QUOTED-PRINTABLE:Ada=\r\n${'=\r\n'.repeat(100_000)} Quill`;
     expect(readPeopleVcards(card(name))).toMatchObject([{ name: 'Ada Quill' }]);
-  }, 5000);
+  });
   it('keep letters beyond ASCII, and what only looks quoted', () => {
     const name = 'FN;ENCODING=QUOTED-PRINTABLE;CHARSET=UTF-8:J=C3=BCrgen =\r\nÄsop =4 =ZZ';
     expect(readPeopleVcards(card(`${name}\r\nTITLE:100 =\r\nTEL:01632 960110`))).toMatchObject([

@@ -113,13 +113,9 @@ describe('a zip that is made to harm', () => {
     ['a way of packing that is not known', zipOf([{ name: 'a', packed: bytes('x'), method: 99 }]), ZipDamaged],
     ['a place outside', zipOf([{ name: 'a', packed: bytes('x'), at: 0xffff_fff0 }]), ZipDamaged],
     ['no end', zipOf([{ name: 'a', packed: bytes('x') }]).slice(0, -20), ZipDamaged],
-  ])(
-    'with %s is refused',
-    (_, zip, error) => {
-      expect(() => read(zip)).toThrow(error);
-    },
-    5000,
-  );
+  ])('with %s is refused', (_, zip, error) => {
+    expect(() => read(zip)).toThrow(error);
+  });
   it('or damaged anywhere never throws anything else', () => {
     const zip = zipSync({ a: bytes('some words, some words'), b: new Uint8Array(300) });
     fc.assert(
