@@ -77,15 +77,5 @@ try {
   count('end to end tests', 0, 1);
 }
 
-const kills = spawnSync('tsx', ['tests/kill/run.ts', '10'], {
-  cwd: root,
-  env,
-  stdio: ['ignore', 'pipe', 'inherit'],
-  encoding: 'utf8',
-});
-console.log(kills.stdout);
-const [, survived = '0', lost = '1'] = /(\d+) passed, (\d+) failed\s*$/.exec(kills.stdout) ?? [];
-count('kills in the middle of the work', Number(survived), Number(lost));
-
 console.log(`${total.passed} passed, ${total.failed} failed`);
 process.exit(total.failed > 0 ? 1 : 0);
