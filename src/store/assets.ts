@@ -1,3 +1,4 @@
+import type { Table } from 'dexie';
 import { filesOf } from '../../core/files/job-file';
 import type { Job } from '../../core/job/schema';
 import { db } from './shelf';
@@ -19,24 +20,34 @@ const HASH = /\b[0-9a-f]{64}\b/g;
 /** What has just been put there may be named by an edit that is still to be written, in this tab or another. */
 const YOUNG = 24 * 3600 * 1000;
 
+/** Every hash that the rows of a table name. Row by row: nobody who wants to write waits for all of them. */
+async function namedIn(table: Table): Promise<string[]> {
+  const named: string[] = [];
+  for (const key of await table.toCollection().primaryKeys()) {
+    const text = JSON.stringify(await table.get(key), (_, value) => (value instanceof Uint8Array ? undefined : value));
+    named.push(...(text?.match(HASH) ?? []));
+  }
+  return named;
+}
+
 /**
  * Deletes the files that nothing names any more: no job, none of its steps, no version, nothing in the bin. Answers how
  * many went.
  */
-export const clearUnused = (now = Date.now()): Promise<number> =>
-  db.transaction('rw', [db.jobs, db.heads, db.steps, db.versions, db.bin, db.assets], async () => {
-    const named = new Set<string>();
-    for (const table of [db.jobs, db.heads, db.steps, db.versions, db.bin])
-      await table.each((row) => {
-        for (const hash of JSON.stringify(row, (_, value) => (value instanceof Uint8Array ? undefined : value)).match(
-          HASH,
-        ) ?? [])
-          named.add(hash);
-      });
-    const unused: string[] = [];
-    await db.assets.each(({ hash, put }) => {
-      if (!named.has(hash) && now - (put ?? 0) > YOUNG) unused.push(hash);
+export async function clearUnused(now = Date.now()): Promise<number> {
+  const files = await db.assets.toCollection().primaryKeys();
+  const named = new Set<string>();
+  // The bin twice: what goes there or comes back meanwhile is seen on one side or the other.
+  for (const table of [db.bin, db.jobs, db.heads, db.steps, db.versions, db.bin])
+    for (const hash of await namedIn(table)) named.add(hash);
+  let gone = 0;
+  // What has been put there again meanwhile is young.
+  for (const hash of files.filter((each) => !named.has(each)))
+    await db.transaction('rw', db.assets, async () => {
+      const file = await db.assets.get(hash);
+      if (!file || now - (file.put ?? 0) <= YOUNG) return;
+      await db.assets.delete(hash);
+      gone++;
     });
-    await db.assets.bulkDelete(unused);
-    return unused.length;
-  });
+  return gone;
+}

@@ -180,6 +180,22 @@ describe('stored files', () => {
     await keepAsset('f'.repeat(64), new Uint8Array(3));
     expect(await clearUnused()).toBe(0);
   });
+  it('are cleared while others write: nobody waits for all of it', async () => {
+    await keepBundle(demo);
+    await keepAsset('f'.repeat(64), new Uint8Array(3));
+    await old();
+    await openSession(demo.job.id);
+    const clearing = clearUnused();
+    let isCleared = false;
+    void clearing.then(() => {
+      isCleared = true;
+    });
+    act('Rename', (job) => ({ ...job, name: 'Meanwhile' }));
+    await flush();
+    expect(isCleared).toBe(false);
+    expect(await clearing).toBe(1);
+    expect((await loadJob(demo.job.id))?.name).toBe('Meanwhile');
+  });
   it('of an undone step stay, so that it can be done again', async () => {
     await keepBundle(demo);
     await openSession(demo.job.id);
