@@ -208,15 +208,28 @@ describe('looking at the parts', () => {
       { numRuns: 400 },
     );
   });
-  it('costs what an edit changed', () => {
-    const job = crowded(3000);
-    expect(jobFault(job)).toBeUndefined();
-    const start = performance.now();
-    jobFault(job);
-    const again = performance.now() - start;
-    const all = performance.now();
-    jobSchema.safeParse(job);
-    expect(again).toBeLessThan(0.5 * (performance.now() - all));
+  it('reads again what an edit changed, and nothing else', () => {
+    let read = 0;
+    const counted = <T extends object>(element: T): T =>
+      new Proxy(element, {
+        get(target, name, receiver) {
+          if (name === 'width') read++;
+          return Reflect.get(target, name, receiver);
+        },
+      });
+    const job = crowded(300);
+    const [piece] = job.pieces;
+    const [face] = piece!.faces;
+    const with300 = (elements: NonNullable<typeof face>['elements']) =>
+      ({ ...job, pieces: [{ ...piece!, faces: [{ ...face!, elements }] }] }) as typeof job;
+    const elements = face!.elements.map(counted);
+    expect(jobFault(with300(elements))).toBeUndefined();
+    expect(read).toBeGreaterThanOrEqual(elements.length);
+    const once = read / elements.length;
+    read = 0;
+    expect(jobFault(with300([...elements.slice(1), counted({ ...face!.elements[0]! })]))).toBeUndefined();
+    expect(read).toBeGreaterThan(0);
+    expect(read).toBeLessThanOrEqual(2 * once);
   });
 });
 
