@@ -240,7 +240,9 @@ export async function killOnce(home: string, random: () => number): Promise<Kill
     // The other side may have been looked at last: what was done is told by this one.
     seen = seen.filter((each) => each.look['face'] === look['face']);
     const found = seen.findLastIndex((each) => isSame(each.look, look));
-    const gone = seen[found + 1];
+    // One that was never seen was written between two looks, or after the last: how old it is cannot be told. Where
+    // all is lost, it is the first that is there again, which was seen.
+    const gone = found < 0 ? undefined : seen[found + 1];
     return { readable, lost: gone && killed - gone.at, edits: seen.length, write };
   } finally {
     for (const child of children) end(child);
