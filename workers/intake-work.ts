@@ -29,14 +29,13 @@ function lookedAtWhole(bytes: Uint8Array) {
 const PART = 2400;
 
 /** A large picture is decoded by the browser, which tells of damage too; traces of enlargement are in any part of it. */
-async function lookedAtInParts(bytes: Uint8Array, { channels, orientation, type }: PictureFacts) {
+async function lookedAtInParts(bytes: Uint8Array, { width, height, channels, orientation, type }: PictureFacts) {
   let part: Pixels;
   try {
     part = await middlePart(bytes, PART);
   } catch {
     throw new PictureError('This picture is damaged and cannot be drawn. Save it again from its program.');
   }
-  const { width, height } = probePicture(bytes);
   const [w, h] = isSideways(orientation) ? [height, width] : [width, height];
   const space: ColourSpace = channels <= 2 ? 'GRAY' : 'RGB';
   // A JPEG is never see-through: it need not be decoded a second time.

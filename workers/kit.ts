@@ -13,6 +13,7 @@ import { faceBytes } from '../core/type/take-font';
 import { typefaceOf } from '../core/type/typefaces';
 import { bytesAt } from './fetch';
 import { typefaceUrl } from './font-urls';
+import { once } from './once';
 
 /** Finds a file of the user's own by its hash: on the browser's shelf, or beside the job that is written. */
 export type BytesOf = (hash: string) => Promise<Uint8Array | undefined>;
@@ -46,18 +47,6 @@ const PROFILE_URLS = import.meta.glob<string>('/assets/profiles/*.icc', {
   import: 'default',
   eager: true,
 });
-
-/** Makes something once for each thread; a failure is forgotten, so that it can be tried again. */
-function once<T>(make: () => Promise<T>): () => Promise<T> {
-  let made: Promise<T> | undefined;
-  return () => {
-    made ??= make().catch((error) => {
-      made = undefined;
-      throw error;
-    });
-    return made;
-  };
-}
 
 // What ships with the app is the same for every kit of a thread.
 export const loadEngine = once(async () => createColourEngine(await bytesAt(lcmsUrl)));

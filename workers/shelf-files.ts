@@ -1,4 +1,5 @@
 import Dexie, { type Table } from 'dexie';
+import { once } from './once';
 
 /**
  * The browser's shelf as workers see it: its files, by the SHA-256 of their bytes. Pages define the shelf and bring it
@@ -14,15 +15,9 @@ export interface StoredAsset {
   put?: number;
 }
 
-let opened: Promise<Table<StoredAsset, string>> | undefined;
-function files(): Promise<Table<StoredAsset, string>> {
-  opened ??= new Dexie(SHELF).open().then((shelf) => shelf.table<StoredAsset, string>('assets'));
-  // What could not be opened is opened anew the next time.
-  opened.catch(() => {
-    opened = undefined;
-  });
-  return opened;
-}
+const files = once(
+  async (): Promise<Table<StoredAsset, string>> => (await new Dexie(SHELF).open()).table<StoredAsset, string>('assets'),
+);
 
 export const shelfBytes = async (hash: string): Promise<Uint8Array | undefined> =>
   (await (await files()).get(hash))?.bytes;

@@ -55,8 +55,12 @@ async function eighths(
 }
 
 /** The picture decoded by the browser, small enough for the stage, upright. Its numbers are as in the file unless it is to be seen. */
-async function smallBitmap(bytes: Uint8Array, longest: number, asSeen: boolean): Promise<ImageBitmap> {
-  const facts = probePicture(bytes);
+async function smallBitmap(
+  bytes: Uint8Array,
+  facts: PictureFacts,
+  longest: number,
+  asSeen: boolean,
+): Promise<ImageBitmap> {
   const { width, height, orientation, type } = facts;
   const [w, h] = isSideways(orientation) ? [height, width] : [width, height];
   const scale = Math.min(1, longest / Math.max(w, h));
@@ -92,8 +96,8 @@ export const packed = (canvas: OffscreenCanvas, hasAlpha: boolean): Promise<Blob
 
 /** A picture in the colours of the screen, as soon as it can be had. */
 export async function firstLook(bytes: Uint8Array): Promise<Blob> {
-  const { type } = probePicture(bytes);
-  return packed(canvasOf(await smallBitmap(bytes, 1000, true)).canvas, type === 'image/png');
+  const facts = probePicture(bytes);
+  return packed(canvasOf(await smallBitmap(bytes, facts, 1000, true)).canvas, facts.type === 'image/png');
 }
 
 /**
@@ -101,14 +105,15 @@ export async function firstLook(bytes: Uint8Array): Promise<Blob> {
  * CMYK is decoded here.
  */
 export async function smallPixels(bytes: Uint8Array, longest = LONGEST_PREVIEW): Promise<Pixels> {
-  const { channels, icc, width, height, type } = probePicture(bytes);
+  const facts = probePicture(bytes);
+  const { channels, icc, width, height, type } = facts;
   await loadJpegDecoder();
   const isPng = type === 'image/png';
   if (channels === 4 && !isPng) return shrunk(decodePicture(bytes), longest);
   // A small one is not worth two ways of decoding.
   if (Math.max(width, height) <= longest) return decodePicture(bytes);
   // The profile of a PNG is packed: the browser reads it, and gives the colours as the screen has them.
-  const { context, canvas } = canvasOf(await smallBitmap(bytes, longest, isPng));
+  const { context, canvas } = canvasOf(await smallBitmap(bytes, facts, longest, isPng));
   const { data } = context.getImageData(0, 0, canvas.width, canvas.height);
   const count = canvas.width * canvas.height;
   const isGray = channels <= 2 && !isPng;

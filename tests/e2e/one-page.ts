@@ -9,10 +9,10 @@ import { element } from './bench';
  * put back by the test that changed it.
  */
 
-const demo = () => readJobFile(new Uint8Array(readFileSync('demo/hollin-and-fen.tidyedge')));
+const demo = readJobFile(new Uint8Array(readFileSync('demo/hollin-and-fen.tidyedge')));
 
 async function openCopy(page: Page, number: number): Promise<void> {
-  const { job, assets } = demo();
+  const { job, assets } = demo;
   // A dialog that is still open hides everything else.
   while ((await page.getByRole('dialog').count()) > 0) await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Tidy Edge: all jobs' }).click();

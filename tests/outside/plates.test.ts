@@ -1,6 +1,3 @@
-import { readdirSync } from 'node:fs';
-import { join } from 'node:path';
-import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
 import type { PlateGrid } from '../../core/devices/plates/device';
 import type { JobBundle } from '../../core/files/job-file';
@@ -8,7 +5,7 @@ import { shopOf } from '../../core/trade/shops';
 import { gridOf } from '../core/devices/plates-kit';
 import { someOf } from '../deep';
 import { openDemo } from '../kit';
-import { exportTo, folder, run, tidyUp } from './tools';
+import { exportTo, tidyUp, tiffsep } from './tools';
 import { torture } from './torture';
 
 /**
@@ -26,32 +23,14 @@ interface Seen {
 }
 
 /** Ghostscript's plates of all pages of a file, by page and name. */
-async function separated(pdf: string, stem: string): Promise<Map<string, Seen>> {
-  run('gs', [
-    '-q',
-    '-dSAFER',
-    '-dBATCH',
-    '-dNOPAUSE',
-    '-sDEVICE=tiffsep',
-    '-r600',
-    '-dDownScaleFactor=4',
-    '-o',
-    `${stem}-%d.tif`,
-    pdf,
-  ]);
-  const found = new Map<string, Seen>();
-  for (const file of readdirSync(folder)) {
-    const [, page, name] = new RegExp(`^${stem}-(\\d+)\\((.+)\\)\\.tif$`).exec(file) ?? [];
-    if (!name) continue;
-    const { data, info } = await sharp(join(folder, file), { limitInputPixels: false })
-      .extractChannel(0)
-      .raw()
-      .toBuffer({ resolveWithObject: true });
-    const { width, height } = info;
-    const amounts = Float32Array.from(data, (level) => (255 - level) / 255);
-    found.set(`${page} ${name}`, { width, height, amounts });
-  }
-  return found;
+async function separated(pdf: string): Promise<Map<string, Seen>> {
+  const found = await tiffsep(pdf, ['-r600', '-dDownScaleFactor=4']);
+  return new Map(
+    found.map(({ page, name, width, height, levels }) => {
+      const amounts = Float32Array.from(levels, (level) => (255 - level) / 255);
+      return [`${page} ${name}`, { width, height, amounts }] as const;
+    }),
+  );
 }
 
 interface Compared {
@@ -110,7 +89,7 @@ function mostInk(ours: PlateGrid, all: readonly Seen[]): { theirs: number; ours:
 async function check(name: string, bundle: JobBundle, pieceIndex: number): Promise<void> {
   const piece = bundle.job.pieces[pieceIndex]!;
   const pdf = await exportTo(`${name}.pdf`, bundle, { pieceId: piece.id, shop: shopOf(piece.shop), marks: false });
-  const seen = await separated(pdf, name);
+  const seen = await separated(pdf);
   for (const face of piece.faces.keys()) {
     const grid = gridOf(bundle, pieceIndex, face, PPI);
     const here = [...seen].filter(([key]) => key.startsWith(`${face + 1} `));

@@ -68,39 +68,36 @@ export interface Plate {
   ink: Uint8Array;
 }
 
-/** The plates of one page as Ghostscript separates them, by name. */
-export async function platesOf(pdf: string, page: number, dpi: number): Promise<Map<string, Plate>> {
+/** What Ghostscript separates a file into: a grey picture for each plate of each page, 255 where no ink is. */
+export async function tiffsep(pdf: string, how: readonly string[], only?: number) {
   const stem = `plates-${Math.random().toString(36).slice(2)}`;
   // All pages, always: asked for a range, Ghostscript 10.00 loses the spots of pages with transparency.
-  run('gs', [
-    '-q',
-    '-dSAFER',
-    '-dBATCH',
-    '-dNOPAUSE',
-    '-sDEVICE=tiffsep',
-    '-sCompression=none',
-    `-r${dpi}`,
-    '-o',
-    `${stem}-%d.tif`,
-    pdf,
-  ]);
-  const plates = new Map<string, Plate>();
+  const fixed = ['-q', '-dSAFER', '-dBATCH', '-dNOPAUSE', '-sDEVICE=tiffsep', '-sCompression=none'];
+  run('gs', [...fixed, ...how, '-o', `${stem}-%d.tif`, pdf]);
+  const found: { page: number; name: string; width: number; height: number; levels: Buffer }[] = [];
   for (const file of readdirSync(folder)) {
-    const name = new RegExp(`^${stem}-${page}\\((.+)\\)\\.tif$`).exec(file)?.[1];
-    if (!name) continue;
-    const { data, info } = await sharp(join(folder, file))
+    const [, page, name] = new RegExp(`^${stem}-(\\d+)\\((.+)\\)\\.tif$`).exec(file) ?? [];
+    if (!name || (only !== undefined && Number(page) !== only)) continue;
+    const { data, info } = await sharp(join(folder, file), { limitInputPixels: false })
       .extractChannel(0)
       .raw()
       .toBuffer({ resolveWithObject: true });
-    const ink = Uint8Array.from(data, (b) => 255 - b);
-    plates.set(name, {
-      width: info.width,
-      height: info.height,
-      ink,
-      at: (x, y) => ink[Math.floor((y / 72) * dpi) * info.width + Math.floor((x / 72) * dpi)]! / 255,
-    });
+    found.push({ page: Number(page), name, width: info.width, height: info.height, levels: data });
   }
-  return plates;
+  return found;
+}
+
+/** The plates of one page as Ghostscript separates them, by name. */
+export async function platesOf(pdf: string, page: number, dpi: number): Promise<Map<string, Plate>> {
+  const found = await tiffsep(pdf, [`-r${dpi}`], page);
+  return new Map(
+    found.map(({ name, width, height, levels }) => {
+      const ink = Uint8Array.from(levels, (level) => 255 - level);
+      const at = (x: number, y: number): number =>
+        ink[Math.floor((y / 72) * dpi) * width + Math.floor((x / 72) * dpi)]! / 255;
+      return [name, { width, height, ink, at }] as const;
+    }),
+  );
 }
 
 /** `pdfinfo -box` as numbers: [x0, y0, x1, y1] for each box of each page. */

@@ -1,6 +1,5 @@
 import { type Box, bottom } from '../../geometry/box';
-import type { PdfState, PdfUses } from './uses';
-import { kept } from './uses';
+import { kept, type PdfState, type PdfUses } from './uses';
 
 /** A page while it is written: the operators so far, the resources they name, and what waits around a group or a mask. */
 export interface PdfPage {
