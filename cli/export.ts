@@ -13,6 +13,7 @@ import { OFFICE_SHEETS, type OfficeSheet } from '../core/scene/office-sheet';
 import type { Command } from './command';
 import { CliError, openJob, pieceAsked } from './given';
 import { loadKit } from './kit';
+import { openReviewer, writeTicket } from './review';
 
 function facesGiven(text: string | boolean | undefined, count: number): number[] {
   if (typeof text !== 'string') return Array.from({ length: count }, (_, i) => i);
@@ -28,12 +29,15 @@ const FILE_STANDARDS: Partial<Record<string, Standard>> = {
   pdfx1a2003: 'PDF/X-1a:2003',
 };
 
+const FORMATS: readonly string[] = [...Object.keys(FILE_STANDARDS), 'png', 'tiff', 'svg'];
+
 export const exportPiece: Command = {
-  help: `export JOB.tidyedge --piece ID --as pdfx4|pdfx1a|pdfx1a2003|png|tiff|svg [--faces 1,2] [--marks 'registration,colour bar,slug'] [--ppi N] [--trimmed] [--transparent] [--no-marks] [--outlines] [--sheet A4|Letter] --out FILE|DIR   writes print-ready files
+  help: `export JOB.tidyedge --piece ID --as pdfx4|pdfx1a|pdfx1a2003|png|tiff|svg [--faces 1,2] [--marks 'registration,colour bar,slug'] [--ppi N] [--trimmed] [--transparent] [--no-marks] [--outlines] [--sheet A4|Letter] [--anyway] --out FILE|DIR   writes print-ready files
 pdfx4 writes one PDF/X-4 with a page a face; pdfx1a (of 2001) and pdfx1a2003 one with nothing left that is see-through; svg and png write one file a face into the folder --out, in soft-proof colours.
 tiff writes a CMYK file a face with the press's profile, and one of grey for each spot ink. --ppi is 300 unless it is given.
 --sheet lays the piece on an office printer's paper at its own size, with a line to measure.
---outlines writes words as the outlines of their letters instead of as text.`,
+--outlines writes words as the outlines of their letters instead of as text.
+Nothing is written while there are open errors; --anyway exports with them, and writes a ticket that says so. What is missing always stops it.`,
   options: {
     piece: { type: 'string' },
     as: { type: 'string' },
@@ -45,6 +49,7 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
     ppi: { type: 'string' },
     trimmed: { type: 'boolean' },
     transparent: { type: 'boolean' },
+    anyway: { type: 'boolean' },
     out: { type: 'string' },
   },
   async run(path, options) {
@@ -52,10 +57,13 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
     const piece = pieceAsked(job, options['piece']);
     const { out } = options;
     if (typeof out !== 'string') throw new CliError('Say where to write with --out.');
+    if (!FORMATS.includes(String(options['as'])))
+      throw new CliError(`Choose a format with --as: ${FORMATS.join(', ')}.`);
     const faces = facesGiven(options['faces'], piece.faces.length);
     const shop = shopIn(job, piece.shop);
     const kit = await loadKit(assets);
     const press = kit.press(pressConditionOf(job, shop));
+    const letGo = openReviewer(kit, assets).pass([{ job, piece, faces }], options['anyway'] === true);
     const office = (Object.keys(OFFICE_SHEETS) as OfficeSheet[]).find((each) => each === options['sheet']);
     if (options['sheet'] !== undefined && !office) throw new CliError('--sheet takes A4 or Letter.');
     const words = options['outlines'] === true ? 'outlines' : 'text';
@@ -83,9 +91,9 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
         const svg = writeSvg(job, piece, n, shop.bleed[piece.kind], { ...kit, press, assets }, words);
         writeFileSync(join(out, `${piece.id}-${n + 1}.svg`), svg);
       }
-    } else if (options['as'] === 'png' || options['as'] === 'tiff') {
+    } else {
       const asked = {
-        as: options['as'],
+        as: options['as'] === 'png' ? 'png' : 'tiff',
         faces,
         ppi: Number(options['ppi'] ?? IMAGE_PPI.usual),
         trimmed: options['trimmed'] === true,
@@ -100,7 +108,8 @@ tiff writes a CMYK file a face with the press's profile, and one of grey for eac
         if (error instanceof ImageError) throw new CliError(error.message);
         throw error;
       }
-    } else throw new CliError('Choose a format with --as: pdfx4, pdfx1a, pdfx1a2003, png, tiff or svg.');
+    }
+    writeTicket(job, letGo, standard ? dirname(out) : out);
     return 0;
   },
 };

@@ -7,7 +7,7 @@ import { cellsIn } from '../core/devices/plates/device';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { highestOf } from '../core/devices/plates/readings';
 import { unlike } from '../core/files/file-names';
-import { refuseMissingPictures } from '../core/files/missing-pictures';
+import { refuseMissing } from '../core/files/refuse-missing';
 import { pressConditionOf } from '../core/job/press-of';
 import { shopIn } from '../core/job/shops-of';
 import type { Command } from './command';
@@ -43,7 +43,7 @@ One PNG a plate of the trim area, named for its ink, dark where there is ink; wi
     const { engine, fonts, press } = await loadKit(assets);
     const on = press(pressConditionOf(job, shopIn(job, piece.shop)));
     const picture = separatedPictures((hash) => assets[hash], engine, on);
-    refuseMissingPictures(job, [piece.faces[n - 1]!], (image) => picture(image) !== undefined);
+    refuseMissing(job, [piece.faces[n - 1]!], (image) => picture(image) !== undefined);
     const laid = layPiece(job, piece, { fonts, press: on }, { ppi, picture, trimOnly: true })[n - 1]!;
     const { grid, totals } = laid;
     const trim = trimOf(laid.piece);

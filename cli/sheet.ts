@@ -8,11 +8,12 @@ import { pressConditionOf } from '../core/job/press-of';
 import { type SheetMade, TURNINGS, USUAL_SHEET } from '../core/job/sheet';
 import { shopIn } from '../core/job/shops-of';
 import { cuttingPlan } from '../core/sheet/cutting';
-import { itemsOf, SheetError, sheetPlans, trimsOf } from '../core/sheet/plan';
+import { itemsOf, pieceFor, SheetError, sheetPlans, trimsOf } from '../core/sheet/plan';
 import { PRESS_SHEETS } from '../core/trade/press-sheets';
 import type { Command } from './command';
 import { CliError, openJob, pieceAsked } from './given';
 import { loadKit } from './kit';
+import { openReviewer, writeTicket } from './review';
 
 /** The sheet that the job has for a piece, with what is asked for instead. */
 function sheetGiven(made: SheetMade, options: Parameters<Command['run']>[1]): SheetMade {
@@ -30,14 +31,15 @@ function sheetGiven(made: SheetMade, options: Parameters<Command['run']>[1]): Sh
 }
 
 export const sheet: Command = {
-  help: `sheet JOB.tidyedge --piece ID [--quantity N] [--press SRA3] [--turning sheetwise] [--json] [--out FILE.pdf]   lays a piece out on press sheets
-Prints the layouts, the best first, and the cuts of the first; --out writes its sheets as PDF/X.`,
+  help: `sheet JOB.tidyedge --piece ID [--quantity N] [--press SRA3] [--turning sheetwise] [--json] [--anyway] [--out FILE.pdf]   lays a piece out on press sheets
+Prints the layouts, the best first, and the cuts of the first; --out writes its sheets as PDF/X, unless a piece on them has open errors; --anyway writes them all the same.`,
   options: {
     piece: { type: 'string' },
     quantity: { type: 'string' },
     press: { type: 'string' },
     turning: { type: 'string' },
     json: { type: 'boolean' },
+    anyway: { type: 'boolean' },
     out: { type: 'string' },
   },
   async run(path, options) {
@@ -55,6 +57,21 @@ Prints the layouts, the best first, and the cuts of the first; --out writes its 
       const [best] = plans;
       const paper = { x: 0, y: 0, width: made.press.width, height: made.press.height };
       const cuts = cuttingPlan(paper, trimsOf(best!.forms[0]!));
+      // The file first: a reader of the lines that has seen enough ends the program.
+      if (typeof options['out'] === 'string') {
+        const shop = shopIn(job, piece.shop);
+        const kit = await loadKit(opened.assets);
+        const going = items.map((item) => ({ ...pieceFor(job, item), faces: item.faces }));
+        const letGo = openReviewer(kit, opened.assets).pass(going, options['anyway'] === true);
+        const bytes = await writeSheets(
+          job,
+          { made, items, plan: best!, shop, standard: shop.standard },
+          { ...kit, press: kit.press(pressConditionOf(job, shop)), assets: opened.assets },
+        );
+        mkdirSync(dirname(options['out']), { recursive: true });
+        writeFileSync(options['out'], bytes);
+        writeTicket(job, letGo, dirname(options['out']));
+      }
       if (options['json']) console.log(JSON.stringify({ press: made.press, plans, cuts }, null, 1));
       else {
         for (const { says, up, waste, sheets, cuts: count } of plans)
@@ -63,17 +80,6 @@ Prints the layouts, the best first, and the cuts of the first; --out writes its 
           const gauge = ((distance / 72) * 25.4).toFixed(1);
           console.log(`  cut ${i + 1}: gauge ${gauge} mm, turned ${quarter * 90} degrees, ${off} falls off`);
         });
-      }
-      if (typeof options['out'] === 'string') {
-        const shop = shopIn(job, piece.shop);
-        const kit = await loadKit(opened.assets);
-        const bytes = await writeSheets(
-          job,
-          { made, items, plan: best!, shop, standard: shop.standard },
-          { ...kit, press: kit.press(pressConditionOf(job, shop)), assets: opened.assets },
-        );
-        mkdirSync(dirname(options['out']), { recursive: true });
-        writeFileSync(options['out'], bytes);
       }
       return 0;
     } catch (error) {

@@ -43,13 +43,14 @@ async function main(argv: string[]): Promise<number> {
 async function isPlain(error: unknown): Promise<boolean> {
   if (error instanceof CliError) return true;
   if (error instanceof TypeError) return 'code' in error && String(error.code).startsWith('ERR_PARSE_ARGS');
-  const [{ JobFileError }, { ExportError }, { PictureError }, { FontError }] = await Promise.all([
+  const [{ GateError }, { JobFileError }, { ExportError }, { PictureError }, { FontError }] = await Promise.all([
+    import('../core/files/gate'),
     import('../core/files/job-file'),
     import('../core/files/pdf/asked'),
     import('../core/picture/limits'),
     import('../core/type/sfnt'),
   ]);
-  return [JobFileError, ExportError, PictureError, FontError].some((kind) => error instanceof kind);
+  return [GateError, JobFileError, ExportError, PictureError, FontError].some((kind) => error instanceof kind);
 }
 
 // Making code for a schema does not pay where it reads one job.
@@ -65,6 +66,7 @@ try {
   process.exitCode = await main(process.argv.slice(2));
 } catch (error) {
   if (!(await isPlain(error))) throw error;
-  console.error((error as Error).message.split('\n')[0]);
+  const { message, name } = error as Error;
+  console.error(name === 'GateError' ? message : message.split('\n')[0]);
   process.exitCode = 2;
 }

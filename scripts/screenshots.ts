@@ -40,7 +40,7 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByLabel('X', { exact: true }).fill('0');
     await page.keyboard.press('Enter');
     await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: /to look at/ }).click();
+    await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
   },
   'cut-test': async (page) => {
     await layout(page);
@@ -149,7 +149,7 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
   export: async (page) => {
     await layout(page);
     await page.getByRole('link', { name: 'Hand-off' }).click();
-    await page.getByRole('button', { name: 'Write the file' }).click();
+    await page.getByRole('button', { name: 'Export PDF' }).click();
     await page.getByText('The file was read back').waitFor({ timeout: 60_000 });
   },
 };

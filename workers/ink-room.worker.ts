@@ -11,8 +11,10 @@ const api = {
   readMixtures: async (...args: Parameters<Work['readMixtures']>) => (await work).readMixtures(...args),
   facePlates: async (...args: Parameters<Work['facePlates']>) => (await work).facePlates(...args),
   coloursIn: async (...args: Parameters<Work['coloursIn']>) => (await work).coloursIn(...args),
-  testCuts: async (asked: Parameters<typeof import('./cut-work')['testCuts']>[1]) =>
-    (await import('./cut-work')).testCuts((await work).shelf, asked),
+  testCuts: async (...args: Parameters<typeof import('./cut-work')['testCuts']>) =>
+    (await import('./cut-work')).testCuts(...args),
+  reviewed: async (...args: Parameters<typeof import('./review-work')['reviewed']>) =>
+    (await import('./review-work')).reviewed(...args),
   asCut: async (...args: Parameters<Work['asCut']>) => (await work).asCut(...args),
   lookAt: async (...args: Parameters<Work['lookAt']>) => (await work).lookAt(...args),
 };

@@ -1,93 +1,20 @@
 import type { Finding } from '../core/checks/check';
 import { trimOf } from '../core/checks/check';
-import { checkPlates, layPiece } from '../core/checks/on-plates';
+import { platesFound } from '../core/checks/on-plates';
 import type { PlateContext } from '../core/checks/plate-check';
 import { clustersOf } from '../core/colour/clusters';
-import type { ColourEngine, Press } from '../core/colour/engine';
 import type { Cmyk, Lab } from '../core/colour/ink';
-import { cellsIn, type LaidPicture } from '../core/devices/plates/device';
-import { laidPicture } from '../core/devices/plates/pictures';
+import { cellsIn } from '../core/devices/plates/device';
 import { coverageOf, highestOf, histogramOf, type WetPlace, wetPlaces } from '../core/devices/plates/readings';
 import { type PlateView, processBytes, viewOf } from '../core/devices/plates/view';
-import { refuseMissingPictures } from '../core/files/missing-pictures';
+import { refuseMissing } from '../core/files/refuse-missing';
 import type { Box } from '../core/geometry/box';
-import { pieceOf } from '../core/job/find';
-import { typefacesIn } from '../core/job/look';
-import { pressConditionOf } from '../core/job/press-of';
-import type { Job } from '../core/job/schema';
-import { shopIn } from '../core/job/shops-of';
-import { decodePicture } from '../core/picture/decode';
-import { LARGE } from '../core/picture/limits';
-import { type ImageRef, imageKey } from '../core/scene/device';
-import { imagesIn } from '../core/scene/images';
-import { keepSeparation, keptSeparation } from './kept-separations';
-import { loadJpegDecoder, openKit } from './kit';
-import { shelfBytes } from './shelf-files';
-import { smallPixels } from './small-picture';
+import { type InkAsked, layAnew } from './lay';
+import { shelfKit } from './shelf-kit';
 
 /** The plates of a piece, laid and read off the page's thread. */
 
-export interface InkAsked {
-  job: Job;
-  pieceId: string;
-}
-
-/** The kit of this worker. */
-export const shelf = openKit(shelfBytes);
-
-/** Separated pictures by condition, as long as they are used: the newest at the end. */
-const pictures = new Map<string, Map<string, LaidPicture>>();
-
-async function picturesFor({ job, pieceId }: InkAsked) {
-  const piece = pieceOf(job, pieceId)!;
-  const kit = await shelf.load();
-  const condition = pressConditionOf(job, shopIn(job, piece.shop));
-  const press = kit.press(condition);
-  const key = JSON.stringify(condition);
-  const kept = pictures.get(key) ?? new Map<string, LaidPicture>();
-  pictures.clear();
-  pictures.set(key, kept);
-  const wanted = imagesIn(piece.faces, job);
-  for (const old of kept.keys()) if (!wanted.has(old)) kept.delete(old);
-  for (const [name, image] of wanted) {
-    if (kept.has(name)) continue;
-    const stored = `${key} ${name}`;
-    const before = await keptSeparation(stored);
-    if (before) {
-      kept.set(name, before);
-      continue;
-    }
-    const bytes = await shelfBytes(image.asset);
-    const made = bytes && (await separated(bytes, image, kit.engine, press));
-    if (made) kept.set(name, made);
-    if (made) await keepSeparation(stored, made);
-  }
-  return { press, picture: (image: ImageRef) => kept.get(imageKey(image)) };
-}
-
-/** As fine as plates are ever looked at: an A3 sheet at more than 150 cells an inch. */
-const FINE = 4000;
-
-/** A picture on its plates. Of a large one, as many pixels as plates can tell apart. */
-async function separated(bytes: Uint8Array, image: ImageRef, engine: ColourEngine, press: Press): Promise<LaidPicture> {
-  await loadJpegDecoder();
-  const pixels = image.width * image.height > LARGE ? await smallPixels(bytes, FINE) : decodePicture(bytes);
-  return laidPicture(pixels, image, engine, press);
-}
-
 let laid: { key: string; faces: Promise<PlateContext[]> } | undefined;
-
-async function layAnew(asked: InkAsked, how: { ppi?: number; trimOnly?: boolean } = {}): Promise<PlateContext[]> {
-  const { job, pieceId } = asked;
-  const piece = pieceOf(job, pieceId);
-  if (!piece) return [];
-  const kit = await shelf.load();
-  await shelf.loadProfiles(Object.keys(job.conditions));
-  await shelf.loadFonts(typefacesIn(job));
-  const { press, picture } = await picturesFor(asked);
-  const shop = shopIn(job, piece.shop);
-  return layPiece(job, piece, { fonts: kit.fonts, press }, { picture, ...how }, shop);
-}
 
 /** The faces of a piece on their plates; the last ones are kept. */
 function facesOf(asked: InkAsked): Promise<PlateContext[]> {
@@ -109,7 +36,7 @@ export async function readInks(asked: InkAsked): Promise<InkReading> {
   return {
     highest: Math.max(0, ...faces.map(({ grid, totals, piece }) => highestOf(grid, totals, trimOf(piece)).total)),
     limit: faces[0]?.press.condition.totalInk ?? 0,
-    findings: faces.flatMap(checkPlates),
+    findings: faces.flatMap(platesFound),
   };
 }
 
@@ -123,7 +50,7 @@ export interface Mixture {
 /** The mixtures on a piece's faces that a screen cannot blend by itself, and the state of the job that they belong to. */
 export async function readMixtures(asked: InkAsked): Promise<{ changed: string; mixtures: Mixture[] }> {
   const faces = await facesOf(asked);
-  const { engine } = await shelf.load();
+  const { engine } = await shelfKit.load();
   const mixtures = faces.flatMap(({ mixtures: grids, press, sources }) => {
     const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');
     return [...grids].flatMap(([element, grid]): Mixture[] => {
@@ -200,7 +127,7 @@ export async function coloursIn(
 ): Promise<ColourFound[]> {
   const found = (await facesOf(asked)).find(({ face }) => face.id === asked.faceId);
   if (!found) return [];
-  const { engine } = await shelf.load();
+  const { engine } = await shelfKit.load();
   const { grid, press, sources } = found;
   const { x0, x1, y0, y1 } = cellsIn(grid, asked.area);
   const all = processBytes(grid, [...grid.plates.keys()], sources.inks);
@@ -225,7 +152,7 @@ export async function lookAt(
 ): Promise<ImageData | undefined> {
   const found = (await facesOf(asked)).find(({ face }) => face.id === asked.faceId);
   if (!found) return undefined;
-  const { engine } = await shelf.load();
+  const { engine } = await shelfKit.load();
   const { grid, press, sources } = found;
   const rendering = asked.paper
     ? { intent: 'absolute colorimetric' as const, blackPointCompensation: false }
@@ -237,9 +164,8 @@ export async function lookAt(
 /** The faces of a piece as they are cut, at so many pixels an inch, in the colours of the press; in the piece's order. */
 export async function asCut(asked: InkAsked, ppi: number): Promise<ImageData[]> {
   const faces = await layAnew(asked, { ppi, trimOnly: true });
-  for (const { face, picture } of faces)
-    refuseMissingPictures(asked.job, [face], (image) => picture(image) !== undefined);
-  const { engine } = await shelf.load();
+  for (const { face, picture } of faces) refuseMissing(asked.job, [face], (image) => picture(image) !== undefined);
+  const { engine } = await shelfKit.load();
   return faces.map(({ grid, press, sources }) => {
     const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');
     const view = { kind: 'proof' as const, shown: [...grid.plates.keys()] };

@@ -2,13 +2,11 @@ import type { Ink } from '../core/colour/ink';
 import { type Lightness, lightnessOf } from '../core/picture/lightness';
 import { proofPicture, type Separation, separatePicture } from '../core/picture/separate';
 import type { PressCondition } from '../core/trade/schema';
-import { openKit } from './kit';
 import { shelfBytes } from './shelf-files';
+import { shelfKit } from './shelf-kit';
 import * as small from './small-picture';
 
 /** Pictures as they are seen on the stage, made off the page's thread. */
-
-const shelf = openKit(shelfBytes);
 
 /** A picture in the colours of the screen; undefined where its file is gone. */
 export async function firstLook(hash: string): Promise<Blob | undefined> {
@@ -23,8 +21,8 @@ export async function preview(
 ): Promise<{ image: Blob; light: Lightness } | undefined> {
   const bytes = await shelfBytes(hash);
   if (!bytes) return undefined;
-  await shelf.loadProfiles([printed.condition.id]);
-  const [{ engine, press }, pixels] = await Promise.all([shelf.load(), small.smallPixels(bytes)]);
+  await shelfKit.loadProfiles([printed.condition.id]);
+  const [{ engine, press }, pixels] = await Promise.all([shelfKit.load(), small.smallPixels(bytes)]);
   const on = press(printed.condition);
   const separated = separatePicture(pixels, engine, on, printed.separation);
   const rgb = proofPicture(separated, engine, on, printed.inks);

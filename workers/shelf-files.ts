@@ -22,6 +22,10 @@ const files = once(
 export const shelfBytes = async (hash: string): Promise<Uint8Array | undefined> =>
   (await (await files()).get(hash))?.bytes;
 
+/** The hashes of all that is there. */
+export const shelfHashes = async (): Promise<ReadonlySet<string>> =>
+  new Set(await (await files()).toCollection().primaryKeys());
+
 /** Puts a file on the shelf. Throws where the browser has no room for it. */
 export const keepOnShelf = async (hash: string, bytes: Uint8Array): Promise<void> => {
   await (await files()).put({ hash, bytes, put: Date.now() });

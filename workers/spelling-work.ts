@@ -1,4 +1,4 @@
-import { type Misspelt, misspeltIn } from '../core/checks/spelling';
+import { type Misspelt, misspeltIn } from '../core/checks/rules/spelling';
 import { createSpeller } from '../core/type/speller';
 import { DICTIONARY_PACKAGES, type Language, type Speller } from '../core/type/spelling';
 import { bytesAt } from './fetch';

@@ -2,6 +2,8 @@ import type { Press } from '../core/colour/engine';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, type ImageFile, type ImagesAsked } from '../core/files/face-images';
 import { exportName } from '../core/files/file-names';
+import type { Going, LetGo, Stop } from '../core/files/gate';
+import { goingOf } from '../core/files/hand-off/going';
 import { lettersAsPages } from '../core/files/hand-off/letters';
 import type { Chosen, PlannedFile } from '../core/files/hand-off/plan';
 import { type PieceReport, packageZip } from '../core/files/package';
@@ -17,6 +19,7 @@ import { faceShots } from '../core/files/proof/shots';
 import { reportJson } from '../core/files/report';
 import { reportPdf } from '../core/files/report-pdf';
 import { type SvgWords, writeSvg } from '../core/files/svg-file';
+import { ticketWith } from '../core/files/ticket';
 import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
@@ -24,11 +27,12 @@ import type { Job, Piece } from '../core/job/schema';
 import { USUAL_SHEET } from '../core/job/sheet';
 import { shopIn } from '../core/job/shops-of';
 import { SERVICE_TYPEFACE } from '../core/scene/slug';
-import { itemsOf, type SheetPlan } from '../core/sheet/plan';
+import { itemsOf, pieceFor, type SheetPlan } from '../core/sheet/plan';
 import type { ShopSpec } from '../core/trade/schema';
-import { ownId, ownPart } from '../core/type/own-font';
+import { ownId } from '../core/type/own-font';
 import { drawPages, type PagePicture } from './draw-pages';
 import { loadFontCutter, loadJpegDecoder, openKit } from './kit';
+import { passAll, reviewed } from './review-work';
 
 /** Writing files, off the page's thread. Errors keep their message when they cross. */
 
@@ -48,8 +52,6 @@ async function kitFor(job: Job, assets: Record<string, Uint8Array>) {
   const [kit] = await Promise.all([beside.load(), loadJpegDecoder()]);
   await beside.loadProfiles(Object.keys(job.conditions));
   await beside.loadFonts([...typefacesIn(job), SERVICE_TYPEFACE]);
-  const lost = [...beside.lostFonts()].flatMap((id) => job.fonts[ownPart(id)?.hash ?? '']?.family ?? []);
-  if (lost.length > 0) throw new Error(`The font ${lost[0]} is missing. Add it again in Layout, then export.`);
   return { ...kit, cutter: await loadFontCutter(), assets };
 }
 
@@ -60,6 +62,25 @@ async function loadReader() {
 }
 
 type Hear = (progress: Progress) => void;
+
+/** What some planned files are made of. */
+const goingIn = (job: Job, files: readonly PlannedFile[], { fonts }: Kit): Going[] =>
+  files.flatMap(({ piece: id, asked, letters }): Going[] => {
+    const written = letters && lettersAsPages(job, id, letters, fonts);
+    if (written) return [{ ...written, shop: asked.shop }];
+    const piece = pieceOf(job, id);
+    return piece ? [{ job, piece, faces: asked.faces }] : [];
+  });
+
+/** Only print files have letters in them. */
+const withoutLetters = (chosen: readonly Pick<Chosen, 'piece' | 'faces'>[]): Chosen[] =>
+  chosen.map(({ piece, faces }) => ({ piece, faces }));
+
+/** Says what is done while the gate looks at what goes. */
+async function pass(going: readonly Going[], letGo: LetGo, tell: Hear): Promise<Stop[]> {
+  tell({ done: 0, what: 'Checking' });
+  return passAll(going, letGo);
+}
 
 type Kit = Awaited<ReturnType<typeof kitFor>>;
 
@@ -83,14 +104,23 @@ async function writeFiles(
   }
 }
 
+/** Files that were written, the errors they left with, and the ticket that says so. */
+export interface HandedOff {
+  files: Written[];
+  letGo: Stop[];
+  beside: ImageFile[];
+}
+
 /** Writes files, reads each back and draws its pages. Throws with words for the user. */
 export async function handOff(
   job: Job,
   files: readonly PlannedFile[],
+  letGo: LetGo,
   assets: Record<string, Uint8Array>,
   tell: Hear,
-): Promise<Written[]> {
+): Promise<HandedOff> {
   const kit = await kitFor(job, assets);
+  const gone = await pass(goingIn(job, files, kit), letGo, tell);
   const reader = await loadReader();
   const written: Written[] = [];
   await writeFiles(job, files, kit, tell, async (bytes, file, as, hear) => {
@@ -99,7 +129,7 @@ export async function handOff(
     const rules = verify(bytes, file.asked.standard ?? file.asked.shop.standard);
     written.push({ ...file, bytes, facts, rules, pages: await drawPages(bytes), as });
   });
-  return written;
+  return { files: written, letGo: gone, beside: ticketWith(job, gone) };
 }
 
 type FileKit = Omit<Kit, 'press'>;
@@ -108,12 +138,14 @@ type FileKit = Omit<Kit, 'press'>;
 async function ofPieces(
   job: Job,
   chosen: readonly Chosen[],
+  letGo: LetGo,
   assets: Record<string, Uint8Array>,
   tell: Hear,
   write: (piece: Piece, faces: readonly number[], shop: ShopSpec, kit: FileKit & { press: Press }) => ImageFile[],
 ): Promise<ImageFile[]> {
   const kit = await kitFor(job, assets);
-  return chosen.flatMap(({ piece: id, faces }, i) => {
+  const gone = await pass(goingOf(job, withoutLetters(chosen), kit.fonts), letGo, tell);
+  const files = chosen.flatMap(({ piece: id, faces }, i) => {
     const piece = pieceOf(job, id);
     if (!piece) return [];
     tell({ done: i / chosen.length, what: `Drawing ${piece.name}` });
@@ -121,6 +153,7 @@ async function ofPieces(
     const press = kit.press(pressConditionOf(job, shop));
     return write(piece, faces ?? piece.faces.map((_, n) => n), shop, { ...kit, press });
   });
+  return [...files, ...ticketWith(job, gone)];
 }
 
 /** Writes faces as pictures. Throws with words for the user. */
@@ -128,10 +161,11 @@ export const exportImages = (
   job: Job,
   chosen: readonly Chosen[],
   asked: Omit<ImagesAsked, 'faces'>,
+  letGo: LetGo,
   assets: Record<string, Uint8Array>,
   tell: Hear,
 ): Promise<ImageFile[]> =>
-  ofPieces(job, chosen, assets, tell, (piece, faces, shop, kit) => {
+  ofPieces(job, chosen, letGo, assets, tell, (piece, faces, shop, kit) => {
     const picture = separatedPictures((hash) => assets[hash], kit.engine, kit.press);
     return faceImages(job, piece, shop, { ...asked, faces }, { ...kit, picture });
   });
@@ -141,10 +175,11 @@ export const exportDrawings = (
   job: Job,
   chosen: readonly Chosen[],
   words: SvgWords,
+  letGo: LetGo,
   assets: Record<string, Uint8Array>,
   tell: Hear,
 ): Promise<ImageFile[]> =>
-  ofPieces(job, chosen, assets, tell, (piece, faces, shop, kit) =>
+  ofPieces(job, chosen, letGo, assets, tell, (piece, faces, shop, kit) =>
     faces.map((n) => ({
       name: `${exportName('{client}-{piece}-{face}', job, piece, piece.faces[n])}.svg`,
       bytes: new TextEncoder().encode(writeSvg(job, piece, n, shop.bleed[piece.kind], kit, words)),
@@ -162,10 +197,12 @@ export async function writeProofs(
   job: Job,
   asked: readonly { piece: string; last?: LastProof | undefined }[],
   date: string,
+  letGo: LetGo,
   assets: Record<string, Uint8Array>,
   tell: Hear,
-): Promise<Proof[]> {
+): Promise<{ proofs: Proof[]; beside: ImageFile[] }> {
   const kit = await kitFor(job, assets);
+  const gone = await pass(goingOf(job, withoutLetters(asked), kit.fonts), letGo, tell);
   const proofs: Proof[] = [];
   for (const [i, { piece: id, last }] of asked.entries()) {
     const piece = pieceOf(job, id);
@@ -182,17 +219,19 @@ export async function writeProofs(
       kept: keptOf(shots, facts),
     });
   }
-  return proofs;
+  return { proofs, beside: ticketWith(job, gone) };
 }
 
 /** Packs the job, its print files, findings, ticket and fonts into one zip. */
 export async function writePackage(
   job: Job,
   files: readonly PlannedFile[],
+  letGo: LetGo,
   assets: Record<string, Uint8Array>,
   tell: Hear,
 ): Promise<Uint8Array> {
   const kit = await kitFor(job, assets);
+  const gone = await pass(goingIn(job, files, kit), letGo, tell);
   const written: { name: string; piece: string; bytes: Uint8Array }[] = [];
   const hear: Hear = ({ done, what }) => tell({ done: 0.9 * done, what });
   await writeFiles(job, files, kit, hear, async (bytes, { name, piece }) => {
@@ -204,19 +243,21 @@ export async function writePackage(
     tell({ done: 0.9 + (0.08 * i) / pieces.length, what: `Looking ${piece.name} over` });
     const press = kit.press(pressConditionOf(job, shopIn(job, piece.shop)));
     const picture = separatedPictures((hash) => assets[hash], kit.engine, press);
-    const { report, pictures } = pieceReport(job, piece, { ...kit, press, picture });
+    const { report, pictures } = pieceReport(job, piece, await reviewed(job, piece), { ...kit, press, picture });
     const pdf = await reportPdf(report, pictures);
     reports.push({ piece: piece.name, json: reportJson(report, pictures), pdf });
   }
   tell({ done: 0.99, what: 'Packing' });
   const fontOf = (hash: string) => (hash in job.fonts ? kit.fonts.font(ownId(hash)) : undefined);
-  return packageZip(job, pieces, { files: written, reports, assets, fontOf });
+  return packageZip(job, pieces, { files: written, reports, assets, fontOf, letGo: gone });
 }
 
 /** The file of a piece's sheets, held against the rules of its standard, and its pages as a reader draws them. */
 export interface WrittenSheets extends ImageFile {
   rules: RuleSeen[];
   pages: PagePicture[];
+  /** The ticket that says with which errors it left. */
+  beside: ImageFile[];
 }
 
 /** Writes the press sheets of a piece by a plan. Throws with words for the user. */
@@ -224,6 +265,7 @@ export async function writeSheetFile(
   job: Job,
   pieceId: string,
   plan: SheetPlan,
+  letGo: LetGo,
   assets: Record<string, Uint8Array>,
   tell: Hear,
 ): Promise<WrittenSheets> {
@@ -232,12 +274,18 @@ export async function writeSheetFile(
   const piece = pieceOf(job, pieceId);
   if (!piece) throw new Error('The piece is not in this job any more.');
   const made = piece.sheet ?? USUAL_SHEET;
+  const items = itemsOf(job, piece, made);
+  const gone = await pass(
+    items.map((item) => ({ ...pieceFor(job, item), faces: item.faces })),
+    letGo,
+    tell,
+  );
   const shop = shopIn(job, piece.shop);
   const press = kit.press(pressConditionOf(job, shop));
   const { standard } = shop;
-  const asked = { made, items: itemsOf(job, piece, made), plan, shop, standard };
+  const asked = { made, items, plan, shop, standard };
   const bytes = await writeSheets(job, asked, { ...kit, press }, tell);
   tell({ done: 1, what: 'Reading the file back' });
   const name = `${exportName('{client}-{piece}-sheets', job, piece)}.pdf`;
-  return { name, bytes, rules: verify(bytes, standard), pages: await drawPages(bytes) };
+  return { name, bytes, rules: verify(bytes, standard), pages: await drawPages(bytes), beside: ticketWith(job, gone) };
 }

@@ -33,6 +33,8 @@ export interface Finding {
   element: string;
   /** The place on the face, in points from the trim's corner. */
   place: Box;
+  /** What of the element it is about, where its check can find several things in one: an ink, a word, an area. */
+  of?: string;
   /** In a few words, without the numbers. */
   problem: string;
   measured: Measure;
@@ -46,8 +48,8 @@ export interface Finding {
   orElse?: Fix;
 }
 
-/** Tells one finding from all others of a piece. */
-export const findingKey = ({ check, element, problem }: Finding): string => `${check} ${element} ${problem}`;
+/** Tells one finding from all others of a piece, however it is worded. */
+export const findingKey = ({ check, face, element, of = '' }: Finding): string => `${check} ${face} ${element} ${of}`;
 
 /** What checks work with besides the job. */
 export interface CheckKit {

@@ -1,22 +1,13 @@
-import type { Press } from '../colour/engine';
-import { pressConditionOf } from '../job/press-of';
-import type { Job, Piece } from '../job/schema';
-import type { PressCondition, Severity, ShopSpec } from '../trade/schema';
-import type { FontBook } from '../type/font';
+import type { Severity, ShopSpec } from '../trade/schema';
 import { type Finding, findingKey } from './check';
-import { checkPiece } from './index';
+import type { Review } from './review';
 
 /** A piece as each of some shops would take it. */
 
-export interface AtShop {
+export interface AtShop extends Pick<Review, 'unread'> {
   shop: ShopSpec;
   findings: readonly Finding[];
   counts: Readonly<Record<Severity, number>>;
-}
-
-interface PressKit {
-  fonts: FontBook;
-  press(condition: PressCondition): Press;
 }
 
 const countsOf = (findings: readonly Finding[]): Record<Severity, number> => {
@@ -25,16 +16,16 @@ const countsOf = (findings: readonly Finding[]): Record<Severity, number> => {
   return counts;
 };
 
-/** What each shop would find in a piece, those that take it as it is first. What only plates tell is left out. */
-export const compareShops = (job: Job, piece: Piece, shops: readonly ShopSpec[], kit: PressKit): AtShop[] =>
-  shops
-    .map((shop): AtShop => {
-      const press = kit.press(pressConditionOf(job, shop));
-      const findings = checkPiece(job, { ...piece, shop: shop.id }, { fonts: kit.fonts, press }, shop);
-      return { shop, findings, counts: countsOf(findings) };
-    })
+/** What each shop would find in a piece, those that take it as it is first. */
+export const compareShops = (reviews: readonly { shop: ShopSpec; review: Review }[]): AtShop[] =>
+  reviews
+    .map(({ shop, review: { open, unread } }): AtShop => ({ shop, findings: open, unread, counts: countsOf(open) }))
     .sort(
-      (a, b) => a.counts.stop - b.counts.stop || a.counts.warn - b.counts.warn || a.counts.advise - b.counts.advise,
+      (a, b) =>
+        a.unread.length - b.unread.length ||
+        a.counts.stop - b.counts.stop ||
+        a.counts.warn - b.counts.warn ||
+        a.counts.advise - b.counts.advise,
     );
 
 /** What is found at one shop and not at another; the same thing is the same, whatever was wanted of it. */

@@ -33,6 +33,7 @@ export const foundOnFace = (
   severity: check.severity,
   face: face.id,
   element: WHOLE_FACE,
+  of: face.id,
   place: { x: 0, y: 0, width: piece.width, height: piece.height },
   measured: { value: 1, kind: 'count' },
   wanted: { value: 0, kind: 'count' },

@@ -19,6 +19,7 @@ export function inAreas(
       .filter((area) => hits(area, ink))
       .map((area) => ({
         ...tell(area),
+        of: area.id,
         face: face.id,
         element: element.id,
         place: ink,

@@ -1,90 +1,83 @@
-import { envelopesOf } from '../job/envelopes-of';
-import type { Job, Piece } from '../job/schema';
-import { shopIn } from '../job/shops-of';
-import { asFace } from '../job/turned';
-import { printedFaces } from '../scene/shown-faces';
-import { sourcesOf } from '../scene/sources';
-import type { ShopSpec } from '../trade/schema';
-import { acrossFold } from './across-fold';
-import { almostAligned } from './almost-aligned';
-import { backTurn } from './back-turn';
-import { backgroundGap } from './background-gap';
-import { behindTheWindow } from './behind-window';
-import { blackAreas } from './black-areas';
-import type { Check, CheckKit, Finding, Severity } from './check';
-import { codeAtEdge } from './code-at-edge';
-import { codeInks } from './code-inks';
-import { codeSmall } from './code-small';
-import { cornerCut } from './corner-cut';
-import { covered } from './covered';
-import { detailDiffers } from './detail-differs';
-import { detailTyped } from './detail-typed';
-import { doubleSpace } from './double-space';
-import { doubled } from './doubled';
-import { emptyDetail } from './empty-detail';
-import { emptyFace } from './empty-face';
-import { emptyFrame } from './empty-frame';
-import { frameNearTrim } from './frame-near-trim';
-import { frameUneven } from './frame-uneven';
-import { heavyPicture } from './heavy-picture';
-import { hiddenLeft } from './hidden-left';
-import { hiddenWords } from './hidden-words';
-import { hyphenForDash } from './hyphen-for-dash';
-import { invisible } from './invisible';
-import { jpegQuality } from './jpeg-quality';
-import { keepClear } from './keep-clear';
-import { knockedOutBlack } from './knocked-out-black';
-import { letterWouldPrint } from './letter-would-print';
-import { lineArtPpi } from './line-art-ppi';
-import { lockedLeft } from './locked-left';
-import { logoAltered } from './logo-altered';
-import { logoCrowded } from './logo-crowded';
-import { logoSmall } from './logo-small';
-import { logoVersions } from './logo-versions';
-import { longLines } from './long-lines';
-import { lowPpi } from './low-ppi';
-import { missingGlyph } from './missing-glyph';
-import { missingPicture } from './missing-picture';
-import { missingTypeface } from './missing-typeface';
-import { nearFold } from './near-fold';
-import { nearInks } from './near-inks';
-import { nearPieceSizes } from './near-piece-sizes';
-import { nearSizes } from './near-sizes';
-import { notEmbeddable } from './not-embeddable';
-import { offFace } from './off-face';
+import type { Check } from './check';
 import { PLATE_CHECKS } from './on-plates';
-import { outOfGamut } from './out-of-gamut';
-import { outsideSafe } from './outside-safe';
-import { pastLine } from './past-line';
-import { placeholderWords } from './placeholder-words';
-import { postSize } from './post-size';
-import { registrationColour } from './registration-colour';
-import { rgbPicture } from './rgb-picture';
-import { richBlackWords } from './rich-black-words';
-import { sameInk } from './same-ink';
-import { sampleLeft } from './sample-left';
-import { seeThrough } from './see-through';
-import { shopPlates } from './shop-plates';
-import { shortOfBleed } from './short-of-bleed';
-import { sizeMixture } from './size-mixture';
-import { sizeNotOffered } from './size-not-offered';
-import { sliverInside } from './sliver-inside';
-import { smallType } from './small-type';
-import { speck } from './speck';
-import { spelling } from './spelling';
-import { strayPlates } from './stray-plates';
-import { stretchedPicture } from './stretched-picture';
-import { thinLines } from './thin-lines';
-import { tightTracking } from './tight-tracking';
-import { tintDark } from './tint-dark';
-import { tintLight } from './tint-light';
-import { transparentPicture } from './transparent-picture';
-import { typefaceMixture } from './typeface-mixture';
-import { typewriterQuotes } from './typewriter-quotes';
-import { unprintableMargin } from './unprintable-margin';
-import { unreadableCode } from './unreadable-code';
-import { upscaledPicture } from './upscaled-picture';
-import { whiteOverprint } from './white-overprint';
+import { acrossFold } from './rules/across-fold';
+import { almostAligned } from './rules/almost-aligned';
+import { backTurn } from './rules/back-turn';
+import { backgroundGap } from './rules/background-gap';
+import { behindTheWindow } from './rules/behind-window';
+import { blackAreas } from './rules/black-areas';
+import { codeAtEdge } from './rules/code-at-edge';
+import { codeInks } from './rules/code-inks';
+import { codeSmall } from './rules/code-small';
+import { cornerCut } from './rules/corner-cut';
+import { covered } from './rules/covered';
+import { detailDiffers } from './rules/detail-differs';
+import { detailTyped } from './rules/detail-typed';
+import { doubleSpace } from './rules/double-space';
+import { doubled } from './rules/doubled';
+import { emptyDetail } from './rules/empty-detail';
+import { emptyFace } from './rules/empty-face';
+import { emptyFrame } from './rules/empty-frame';
+import { frameNearTrim } from './rules/frame-near-trim';
+import { frameUneven } from './rules/frame-uneven';
+import { heavyPicture } from './rules/heavy-picture';
+import { hiddenLeft } from './rules/hidden-left';
+import { hiddenWords } from './rules/hidden-words';
+import { hyphenForDash } from './rules/hyphen-for-dash';
+import { invisible } from './rules/invisible';
+import { jpegQuality } from './rules/jpeg-quality';
+import { keepClear } from './rules/keep-clear';
+import { knockedOutBlack } from './rules/knocked-out-black';
+import { letterWouldPrint } from './rules/letter-would-print';
+import { lineArtPpi } from './rules/line-art-ppi';
+import { lockedLeft } from './rules/locked-left';
+import { logoAltered } from './rules/logo-altered';
+import { logoCrowded } from './rules/logo-crowded';
+import { logoSmall } from './rules/logo-small';
+import { logoVersions } from './rules/logo-versions';
+import { longLines } from './rules/long-lines';
+import { lowPpi } from './rules/low-ppi';
+import { missingGlyph } from './rules/missing-glyph';
+import { missingPicture } from './rules/missing-picture';
+import { missingTypeface } from './rules/missing-typeface';
+import { nearFold } from './rules/near-fold';
+import { nearInks } from './rules/near-inks';
+import { nearPieceSizes } from './rules/near-piece-sizes';
+import { nearSizes } from './rules/near-sizes';
+import { notEmbeddable } from './rules/not-embeddable';
+import { offFace } from './rules/off-face';
+import { outOfGamut } from './rules/out-of-gamut';
+import { outsideSafe } from './rules/outside-safe';
+import { pastLine } from './rules/past-line';
+import { placeholderWords } from './rules/placeholder-words';
+import { postSize } from './rules/post-size';
+import { registrationColour } from './rules/registration-colour';
+import { rgbPicture } from './rules/rgb-picture';
+import { richBlackWords } from './rules/rich-black-words';
+import { sameInk } from './rules/same-ink';
+import { sampleLeft } from './rules/sample-left';
+import { seeThrough } from './rules/see-through';
+import { shopPlates } from './rules/shop-plates';
+import { shortOfBleed } from './rules/short-of-bleed';
+import { sizeMixture } from './rules/size-mixture';
+import { sizeNotOffered } from './rules/size-not-offered';
+import { sliverInside } from './rules/sliver-inside';
+import { smallType } from './rules/small-type';
+import { speck } from './rules/speck';
+import { spelling } from './rules/spelling';
+import { strayPlates } from './rules/stray-plates';
+import { stretchedPicture } from './rules/stretched-picture';
+import { thinLines } from './rules/thin-lines';
+import { tightTracking } from './rules/tight-tracking';
+import { tintDark } from './rules/tint-dark';
+import { tintLight } from './rules/tint-light';
+import { transparentPicture } from './rules/transparent-picture';
+import { typefaceMixture } from './rules/typeface-mixture';
+import { typewriterQuotes } from './rules/typewriter-quotes';
+import { unprintableMargin } from './rules/unprintable-margin';
+import { unreadableCode } from './rules/unreadable-code';
+import { upscaledPicture } from './rules/upscaled-picture';
+import { whiteOverprint } from './rules/white-overprint';
 
 export const CHECKS: readonly Check[] = [
   shortOfBleed,
@@ -174,43 +167,3 @@ export const ALL_CHECKS: readonly CheckFacts[] = [...CHECKS, ...PLATE_CHECKS, sp
 
 /** The check that a finding comes from; spelling runs beside the others, when its dictionary has answered. */
 export const checkOf = (id: string): CheckFacts | undefined => ALL_CHECKS.find((check) => check.id === id);
-
-const RANK: Record<Severity, number> = { stop: 0, warn: 1, advise: 2 };
-
-/** Findings in order, the gravest first. */
-export const byGravity = (findings: readonly Finding[]): Finding[] =>
-  [...findings].sort((a, b) => RANK[a.severity] - RANK[b.severity]);
-
-/** Findings as a shop takes them: some more or less gravely than others do, some not at all. */
-export const asShopAsks = (findings: readonly Finding[], { asks }: ShopSpec): Finding[] =>
-  findings.flatMap((finding) => {
-    const asked = asks[finding.check];
-    return asked === 'off' ? [] : [asked ? { ...finding, severity: asked } : finding];
-  });
-
-/** All findings of a piece but those that are read from its plates, the gravest first. */
-export function checkPiece(
-  job: Job,
-  piece: Piece,
-  { fonts, press, filesHere }: CheckKit,
-  shop = shopIn(job, piece.shop),
-): Finding[] {
-  const sources = sourcesOf(job, fonts);
-  const envelopes = envelopesOf(job);
-  const here = CHECKS.filter(({ id }) => shop.asks[id] !== 'off');
-  const found = printedFaces(piece, sources).flatMap((face) => {
-    const context = {
-      piece: asFace(piece, face),
-      face,
-      shop,
-      sources,
-      press,
-      job,
-      logos: job.logos,
-      envelopes,
-      filesHere,
-    };
-    return here.flatMap((check) => check.run(context));
-  });
-  return byGravity(asShopAsks(found, shop));
-}

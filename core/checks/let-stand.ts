@@ -1,4 +1,4 @@
-import type { Accepted } from '../job/accepted';
+import { type Accepted, MOST_OF } from '../job/accepted';
 import type { Job, Piece } from '../job/schema';
 import type { Finding } from './check';
 
@@ -12,9 +12,10 @@ export interface Standing {
 const SAME = 0.005;
 
 const isAccepted = (finding: Finding, accepted: Accepted): boolean =>
+  canStand(finding) &&
   accepted.check === finding.check &&
   accepted.element === finding.element &&
-  accepted.problem === finding.problem.slice(0, 400) &&
+  accepted.of === finding.of?.slice(0, MOST_OF) &&
   Math.abs(accepted.measured - finding.measured.value) <= SAME * Math.max(1, Math.abs(accepted.measured));
 
 /** Findings that are open, and those that somebody let stand; what has changed since it was accepted is open again. */
@@ -34,12 +35,15 @@ export function letStand(
   return { open, standing };
 }
 
+/** Whether a finding can be accepted: a file that is missing cannot be printed, whatever anyone says. */
+export const canStand = ({ check }: Finding): boolean => check !== 'missing-picture' && check !== 'missing-typeface';
+
 /** What is kept of a finding that is let stand. */
 export const acceptance = (finding: Finding, piece: string, reason: string, at: string): Accepted => ({
   piece,
   check: finding.check,
   element: finding.element,
-  problem: finding.problem.slice(0, 400),
+  ...(finding.of === undefined ? {} : { of: finding.of.slice(0, MOST_OF) }),
   measured: finding.measured.value,
   reason: reason.trim().slice(0, 400),
   at,

@@ -10,10 +10,10 @@ import { groundsOf, mayOverprint } from '../scene/grounds';
 import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import { type CheckContext, type CheckKit, type Finding, trimOf } from './check';
-import { faintWords } from './faint-words';
-import { picturesOutOfGamut } from './pictures-out-of-gamut';
 import type { FixContext, PlateCheck, PlateContext } from './plate-check';
-import { totalInk } from './total-ink';
+import { faintWords } from './rules/faint-words';
+import { picturesOutOfGamut } from './rules/pictures-out-of-gamut';
+import { totalInk } from './rules/total-ink';
 import { contrastOf } from './words-on-plates';
 
 export const PLATE_CHECKS: readonly PlateCheck[] = [totalInk, faintWords, picturesOutOfGamut];
@@ -40,7 +40,7 @@ export function layFace(context: CheckContext, asked: PlatesAsked): PlateContext
 }
 
 /** What is found on the plates of a face, as plain data: it can cross from a worker. */
-export const checkPlates = (context: PlateContext): Finding[] => PLATE_CHECKS.flatMap((check) => check.run(context));
+export const platesFound = (context: PlateContext): Finding[] => PLATE_CHECKS.flatMap((check) => check.run(context));
 
 /** Findings from the plates with their fixes; those of elements that are not there any more are left out. */
 export function withFixes(findings: readonly Finding[], piece: Piece, context: FixContext): Finding[] {

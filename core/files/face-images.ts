@@ -7,8 +7,8 @@ import type { Job, Piece } from '../job/schema';
 import type { ShopSpec } from '../trade/schema';
 import type { FontBook } from '../type/font';
 import { apart, exportName, plainName } from './file-names';
-import { refuseMissingPictures } from './missing-pictures';
 import { writePng } from './png-file';
+import { refuseMissing } from './refuse-missing';
 import { writeTiff } from './tiff-file';
 
 /** Faces as pictures: what is on the plates, cell by cell. */
@@ -110,7 +110,7 @@ export function faceImages(job: Job, piece: Piece, shop: ShopSpec, asked: Images
     );
   const chosen = piece.faces.flatMap(({ id }, i) => (faces.includes(i) ? [id] : []));
   if (chosen.length === 0) throw new ImageError('Choose a face.');
-  refuseMissingPictures(
+  refuseMissing(
     job,
     piece.faces.filter(({ id }) => chosen.includes(id)),
     (image) => kit.picture(image) !== undefined,

@@ -2,6 +2,7 @@ import { zipSync } from 'fflate';
 import type { Job, Piece } from '../job/schema';
 import type { Font } from '../type/font';
 import { apart, plainName } from './file-names';
+import type { Stop } from './gate';
 import { writeJobFile } from './job-file';
 import { ticketJson, ticketOf, ticketXjdf } from './ticket';
 
@@ -18,6 +19,8 @@ export interface PackageParts {
   /** Exported files: by the piece each is of. */
   files: readonly { name: string; piece: string; bytes: Uint8Array }[];
   reports: readonly PieceReport[];
+  /** Errors that the files left with. */
+  letGo?: readonly Stop[];
   /** The bytes of the job's pictures, fonts and profiles, by hash. */
   assets: Readonly<Record<string, Uint8Array>>;
   /** The job's own fonts, for what their makers allow. */
@@ -28,10 +31,10 @@ const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
 
 /** Packs a package. Fonts whose makers forbid it are left out, and named in `left-out.txt`. */
 export function packageZip(job: Job, pieces: readonly Piece[], parts: PackageParts): Uint8Array {
-  const { files, reports, assets, fontOf } = parts;
+  const { files, reports, assets, fontOf, letGo } = parts;
   const byPiece: Record<string, string[]> = {};
   for (const { name, piece } of files) byPiece[piece] = [...(byPiece[piece] ?? []), name];
-  const ticket = ticketOf(job, pieces, byPiece);
+  const ticket = ticketOf(job, pieces, byPiece, letGo);
   const fonts = Object.entries(job.fonts).flatMap(([hash, { family, style }]) => {
     const bytes = assets[hash];
     return bytes ? [{ hash, name: `${family} ${style}`, bytes, font: fontOf(hash) }] : [];

@@ -1,8 +1,7 @@
 import { encode as encodePng } from 'fast-png';
-import { asShopAsks, checkPiece } from '../checks';
-import { letStand } from '../checks/let-stand';
-import { checkPlates, layPiece } from '../checks/on-plates';
+import { layPiece } from '../checks/on-plates';
 import type { PlateContext } from '../checks/plate-check';
+import type { Review } from '../checks/review';
 import { viewOf } from '../devices/plates/view';
 import { type Box, outset } from '../geometry/box';
 import type { Job, Piece } from '../job/schema';
@@ -38,13 +37,17 @@ function placePicture({ grid }: PlateContext, rgba: Uint8ClampedArray, place: Bo
   return encodePng({ width, height, channels: 3, data });
 }
 
-/** All that is found in a piece but spelling, what the plates say too, with a picture of each place. */
-export function pieceReport(job: Job, piece: Piece, kit: ShotKit): { report: Report; pictures: Pictures } {
+/** How a piece stands, with a picture of each place where something is found. */
+export function pieceReport(
+  job: Job,
+  piece: Piece,
+  review: Review,
+  kit: ShotKit,
+): { report: Report; pictures: Pictures } {
+  const { open, standing } = review;
   const shop = shopIn(job, piece.shop);
   const laid = layPiece(job, piece, kit, { picture: kit.picture }, shop);
-  const found = [...checkPiece(job, piece, kit, shop), ...asShopAsks(laid.flatMap(checkPlates), shop)];
-  const { open, standing } = letStand(found, job, piece);
-  const report = reportOf(job, piece, shop, open, standing);
+  const report = reportOf(job, piece, shop, review);
   const toScreen = kit.engine.converter(kit.press.profile, 'sRGB', kit.press.condition, 'quick');
   const shown = new Map<string, Uint8ClampedArray>();
   const pictures = new Map<Told, Uint8Array>();

@@ -5,7 +5,7 @@ import type { Pictures, Report } from './report';
 /** What was found in a piece as pages, with a picture of each place. */
 
 const PICTURE = 96;
-const SAYS = { stop: 'Stop', warn: 'Warning', advise: 'Advice' } as const;
+const SAYS = { stop: 'Error', warn: 'Warning', advise: 'Advice' } as const;
 
 /** The report as a PDF on A4, a picture of each place beside what was found there. The same report gives the same pages. */
 export async function reportPdf(report: Report, pictures: Pictures): Promise<Uint8Array> {
@@ -36,7 +36,9 @@ export async function reportPdf(report: Report, pictures: Pictures): Promise<Uin
     QUIET,
   );
   const open = report.rows.filter(({ accepted }) => !accepted).length;
-  line(`${open} open, ${report.rows.length - open} let stand`, MARGIN, 10, font, QUIET);
+  line(`${open} open, ${report.rows.length - open} accepted`, MARGIN, 10, font, QUIET);
+  for (const says of report.unread)
+    for (const each of wrapped(`Not checked: ${says}`, bold, 10, A4.width - 2 * MARGIN)) line(each, MARGIN, 10, bold);
   y -= 10;
   const width = A4.width - 2 * MARGIN - PICTURE - 14;
   for (const row of report.rows) {
@@ -45,7 +47,7 @@ export async function reportPdf(report: Report, pictures: Pictures): Promise<Uin
       [`${row.what}, ${row.face}. ${row.problem}${row.measured ? `. ${row.measured}` : ''}`, 10, font, INK],
       [`${row.protects} (${row.source})`, 9, font, QUIET],
       ...(row.accepted
-        ? ([[`Let stand on ${row.accepted.at.slice(0, 10)}: ${row.accepted.reason}`, 10, bold, INK]] as [
+        ? ([[`Accepted on ${row.accepted.at.slice(0, 10)}: ${row.accepted.reason}`, 10, bold, INK]] as [
             string,
             number,
             PDFFont,

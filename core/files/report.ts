@@ -1,7 +1,7 @@
 import { ALL_CHECKS } from '../checks';
 import type { Finding } from '../checks/check';
-import type { Standing } from '../checks/let-stand';
 import { measuredAndWanted } from '../checks/measure-words';
+import type { Review } from '../checks/review';
 import { pngUrl } from '../devices/tone-png';
 import { findElement, titleOf } from '../job/find';
 import type { Job, Piece } from '../job/schema';
@@ -38,6 +38,8 @@ export interface Report {
   shop: string;
   /** The job's state that was looked at, ISO 8601. */
   changed: string;
+  /** What could not be looked at, a sentence each. */
+  unread: string[];
   rows: Told[];
 }
 
@@ -60,18 +62,13 @@ function tell(job: Job, piece: Piece, finding: Finding, accepted?: Told['accepte
 }
 
 /** All that was found in a piece, the open ones first. */
-export const reportOf = (
-  job: Job,
-  piece: Piece,
-  shop: ShopSpec,
-  open: readonly Finding[],
-  standing: readonly Standing[],
-): Report => ({
+export const reportOf = (job: Job, piece: Piece, shop: ShopSpec, { open, standing, unread }: Review): Report => ({
   job: job.name,
   piece: piece.name,
   size: formatSize(piece.width, piece.height, piece.unit, 2),
   shop: shop.name,
   changed: job.changed,
+  unread: unread.map(({ says }) => says),
   rows: [
     ...open.map((finding) => tell(job, piece, finding)),
     ...standing.map(({ finding, accepted: { reason, at } }) => tell(job, piece, finding, { reason, at })),

@@ -16,7 +16,7 @@ import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import type { FontBook } from '../type/font';
 import type { FontCutter } from '../type/subset';
-import { refuseMissingPictures } from './missing-pictures';
+import { refuseMissing } from './refuse-missing';
 import { fontFaces, type SvgFonts, staysText, wordsText } from './svg-words';
 
 /** How words stand in an SVG file: as the outlines of their letters, or as text with what it needs of its fonts. */
@@ -151,7 +151,7 @@ export function writeSvg(
     ...(words === 'text' ? { asText: staysText } : {}),
   });
   if (face) drawFace(face, sources, device);
-  refuseMissingPictures(job, face ? [face] : [], ({ asset }) => kit.assets[asset] !== undefined);
+  refuseMissing(job, face ? [face] : [], ({ asset }) => kit.assets[asset] !== undefined);
   const hrefs = new Map<string, string>();
   for (const [key, { asset, separation }] of imagesIn(face ? [face] : [], sources)) {
     const picture = separatePicture(decodePicture(kit.assets[asset]!), kit.engine, kit.press, separation);

@@ -3,6 +3,7 @@ import { NO_ORDER, type Order } from '../job/order';
 import type { Job, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
 import { formatSize } from '../units/length';
+import type { Stop } from './gate';
 import { escapeXml } from './xml';
 
 /** What a shop needs to know besides the files: as data of our own, and as XJDF 2.1 (CIP4; from memory). */
@@ -26,6 +27,8 @@ export interface PieceTicket {
   standard: string;
   condition: string;
   files: string[];
+  /** Errors that were open when the files were written, and let go: a sentence each. */
+  openErrors?: string[];
 }
 
 export interface Ticket {
@@ -38,11 +41,12 @@ export interface Ticket {
   pieces: PieceTicket[];
 }
 
-/** What is ordered of some pieces; `files` are the names of the files that go with each. */
+/** What is ordered of some pieces; `files` are the names of the files that go with each, `letGo` the errors they left with. */
 export const ticketOf = (
   job: Job,
   pieces: readonly Piece[],
   files: Readonly<Record<string, readonly string[]>> = {},
+  letGo: readonly Stop[] = [],
 ): Ticket => ({
   format: 'tidyedge-ticket',
   version: 1,
@@ -51,6 +55,7 @@ export const ticketOf = (
   date: job.changed,
   pieces: pieces.map((piece) => {
     const shop = shopIn(job, piece.shop);
+    const openErrors = letGo.flatMap((stop) => (stop.piece === piece.id ? [stop.says] : []));
     return {
       id: piece.id,
       name: piece.name,
@@ -66,9 +71,17 @@ export const ticketOf = (
       standard: shop.standard,
       condition: shop.condition,
       files: [...(files[piece.id] ?? [])],
+      ...(openErrors.length > 0 ? { openErrors } : {}),
     };
   }),
 });
+
+/** The ticket that goes with files which left with open errors; none where there were none. */
+export const ticketWith = (job: Job, letGo: readonly Stop[]): { name: string; bytes: Uint8Array }[] => {
+  const pieces = job.pieces.filter(({ id }) => letGo.some(({ piece }) => piece === id));
+  if (pieces.length === 0) return [];
+  return [{ name: 'ticket.json', bytes: new TextEncoder().encode(ticketJson(ticketOf(job, pieces, {}, letGo))) }];
+};
 
 export const ticketJson = (ticket: Ticket): string => `${JSON.stringify(ticket, null, 1)}\n`;
 
@@ -99,11 +112,15 @@ const nmtokens = (names: readonly string[]): string => names.map((name) => name.
 const intent = (name: string, attributes: Attributes, inside: readonly string[] = []): string =>
   tag('Intent', { Name: name }, [tag(name, attributes, inside)]);
 
-function product({ id, name, kind, width, height, bleed, faces, order, fold }: PieceTicket): string {
+function product({ id, name, kind, width, height, bleed, faces, order, fold, openErrors = [] }: PieceTicket): string {
   const printed = faces.map(({ plates }) => plates.length > 0);
   const sides = printed.filter(Boolean).length > 1 ? 'TwoSided' : 'OneSided';
   const surfaces = ['Front', 'Back'];
-  const finishing = [...order.finishing, ...(order.notes ? [order.notes] : [])];
+  const finishing = [
+    ...order.finishing,
+    ...(order.notes ? [order.notes] : []),
+    ...openErrors.map((says) => `Exported with an open error. ${says}`),
+  ];
   return tag(
     'Product',
     {

@@ -82,8 +82,23 @@ const from6 = (job: Loose): Loose => ({
   pieces: list(job['pieces']).map((piece) => handFrom6(piece, list(job['shops']))),
 });
 
+/** Version 7 knew what was accepted by how it was worded, which changes: only the rule, the element and the value are kept. */
+const from7 = (job: Loose): Loose => ({
+  ...job,
+  version: 8,
+  accepted: list(job['accepted']).map(({ problem: _wording, ...rest }) => rest),
+});
+
 /** The step from each version to the next. */
-const STEPS: Record<number, (job: Loose) => Loose> = { 1: from1, 2: from2, 3: from3, 4: from4, 5: from5, 6: from6 };
+const STEPS: Record<number, (job: Loose) => Loose> = {
+  1: from1,
+  2: from2,
+  3: from3,
+  4: from4,
+  5: from5,
+  6: from6,
+  7: from7,
+};
 
 /** An older job brought to the present version; anything else comes back as it is. */
 export function migrate(json: unknown): unknown {

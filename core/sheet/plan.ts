@@ -1,4 +1,5 @@
 import { type Box, bottom, outset, right, unionOf } from '../geometry/box';
+import { showFor } from '../job/edits/house';
 import { pieceOf } from '../job/find';
 import { NO_ORDER } from '../job/order';
 import type { Job, Piece } from '../job/schema';
@@ -54,6 +55,12 @@ export const itemsOf = (job: Job, piece: Piece, made: SheetMade): SheetItem[] =>
     }),
   ];
 };
+
+/** The piece of an item as it is for its person, and the job that it is so in. */
+export function pieceFor(job: Job, { piece, person }: SheetItem): { job: Job; piece: Piece } {
+  const dressed = person ? showFor(job, piece.id, person) : job;
+  return { job: dressed, piece: pieceOf(dressed, piece.id) ?? piece };
+}
 
 /** How far colour runs past the trims of these pieces on the sheet. */
 export const bleedOn = (job: Job, items: readonly SheetItem[], made: SheetMade): number =>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Finding } from '../../core/checks/check';
 import { pieceFacts } from '../../core/checks/piece-facts';
+import type { Unread } from '../../core/checks/unread';
 import { shortPlate } from '../../core/colour/ink';
 import { setShop } from '../../core/job/edits/job';
 import { shopsOf } from '../../core/job/shops-of';
@@ -25,10 +26,17 @@ const ALL_SHOPS = '*';
 
 const closePanel = (): void => openPanel(undefined);
 
+/** How many findings there are; nothing found is only said once all has been looked at. */
+function standsAt(count: number, unread: readonly Unread[]): string {
+  if (count > 0) return count === 1 ? '1 finding' : `${count} findings`;
+  if (unread.length === 0) return 'No findings';
+  return unread.every(({ what }) => what === 'plates' || what === 'spelling') ? 'Checking…' : 'Not all checked';
+}
+
 /** The trade's figures for the piece, always in sight: calm when right, lit when a check has found something. */
 export function StatusBar() {
   const { job, piece, shop, unit } = useBench();
-  const { findings, standing, onPress } = useFound();
+  const { findings, standing, unread, onPress } = useFound();
   const [open, setOpen] = useState<string>();
   const { open: panel } = useRoom();
   const facts = pieceFacts(job, piece);
@@ -83,7 +91,7 @@ export function StatusBar() {
       className="relative col-span-3 flex min-w-0 items-center gap-1.5 bg-neutral px-2.5 text-neutral-content"
       aria-label="Edge strip"
     >
-      {(shown.length > 0 || (open === 'all' && standing.length > 0)) && (
+      {(shown.length > 0 || (open === 'all' && standing.length + unread.length > 0)) && (
         <FindingList findings={shown} all={open === 'all'} onClose={() => setOpen(undefined)} />
       )}
       {chips.map(({ label, value, check }) => {
@@ -115,12 +123,12 @@ export function StatusBar() {
       })}
       <button
         type="button"
-        disabled={findings.length + standing.length === 0}
+        disabled={findings.length + standing.length + unread.length === 0}
         aria-expanded={open === 'all'}
         className={`ml-auto rounded-xs px-2 py-1 font-semibold whitespace-nowrap ${findings.length > 0 ? 'cursor-pointer bg-warning text-warning-content' : 'bg-white/8'}`}
         onClick={() => toggle('all')}
       >
-        {findings.length === 0 ? 'Nothing to fix' : `${findings.length} to look at`}
+        {standsAt(findings.length, unread)}
       </button>
       <button
         type="button"

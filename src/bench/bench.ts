@@ -1,6 +1,8 @@
 import { createContext, useContext } from 'react';
 import type { Finding } from '../../core/checks/check';
 import type { Standing } from '../../core/checks/let-stand';
+import type { Seen } from '../../core/checks/review';
+import type { Unread } from '../../core/checks/unread';
 import type { Press } from '../../core/colour/engine';
 import type { Element, Face, Job, Piece } from '../../core/job/schema';
 import type { SceneSources } from '../../core/scene/sources';
@@ -44,6 +46,10 @@ export interface Found {
   /** What is open; and what was let stand. */
   findings: readonly Finding[];
   standing: readonly Standing[];
+  /** What could not be looked at, or has not been yet. */
+  unread: readonly Unread[];
+  /** What was read elsewhere for it. */
+  seen: Omit<Seen, 'fonts' | 'press'>;
   /** What the plates say, once they have been laid. */
   onPress: InkReading | undefined;
 }
@@ -51,7 +57,14 @@ export interface Found {
 // A context for each rate of change: a finding that comes draws no stage again, a picture that comes no list.
 export const BenchContext = createContext<Bench | undefined>(undefined);
 export const PrintedContext = createContext<Printed>({ previews: new Map(), mixtures: new Map() });
-export const FoundContext = createContext<Found>({ findings: [], standing: [], onPress: undefined });
+export const NOTHING_FOUND: Found = {
+  findings: [],
+  standing: [],
+  unread: [{ what: 'plates', says: 'The piece has not been checked yet. Wait a moment.' }],
+  seen: { plates: [], misspelt: new Map() },
+  onPress: undefined,
+};
+export const FoundContext = createContext<Found>(NOTHING_FOUND);
 /** What is in the way of the piece, in words for the user. */
 export const TroubleContext = createContext<string | undefined>(undefined);
 

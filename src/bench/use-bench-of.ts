@@ -1,20 +1,17 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useDeferredValue, useEffect, useMemo } from 'react';
-import { asShopAsks, byGravity, checkPiece } from '../../core/checks';
-import { letStand } from '../../core/checks/let-stand';
-import { withFixes } from '../../core/checks/on-plates';
-import { spellingFindings } from '../../core/checks/spelling';
+import { review } from '../../core/checks/review';
+import type { Unread } from '../../core/checks/unread';
 import { pieceOf } from '../../core/job/find';
 import { pressConditionOf } from '../../core/job/press-of';
 import { shopIn } from '../../core/job/shops-of';
 import { asFace } from '../../core/job/turned';
 import { shownFaces } from '../../core/scene/shown-faces';
-import { sourcesOf } from '../../core/scene/sources';
 import { CONDITIONS } from '../../core/trade/conditions';
 import { echoUnit } from '../../core/units/length';
 import { useJob, useSession } from '../store/session';
 import { db } from '../store/shelf';
-import type { Bench, Found, Printed } from './bench';
+import { type Bench, type Found, NOTHING_FOUND, type Printed } from './bench';
 import { lostProfiles } from './kit';
 import { useFonts } from './use-fonts';
 import { useInks } from './use-inks';
@@ -25,8 +22,6 @@ import { useOffers } from './use-offers';
 import { usePreviews } from './use-previews';
 import { useProfiles } from './use-profiles';
 import { useSpelling } from './use-spelling';
-
-const NOTHING: ReturnType<typeof letStand> = { open: [], standing: [] };
 
 /** Whether a gesture goes on, and whether it is one of the hand: a drag or a pull, not typing. */
 export function useGesture(): { live: boolean; byHand: boolean } {
@@ -76,29 +71,37 @@ export function useBenchOf(
   const { live, byHand } = useGesture();
   const checked = useDeferredValue(useNowAndThen(job, live, byHand));
   const filesHere = useLiveQuery(async () => new Set(await db.assets.toCollection().primaryKeys()), []);
-  const words = useSpelling(checked && pieceOf(checked, pieceId), checked?.spelling);
+  const spelt = useSpelling(checked && pieceOf(checked, pieceId), checked?.spelling);
   const onPress = useInks(checked, pieceId, live);
   const offers = useOffers();
   // biome-ignore lint/correctness/useExhaustiveDependencies: once more families are here, more can be offered
-  const { open: findings, standing } = useMemo(() => {
+  const found = useMemo((): Found => {
     const settled = checked && pieceOf(checked, pieceId);
-    if (!settled || !kit || !fontsHere || !press) return NOTHING;
+    if (!settled || !kit || !fontsHere || !press) return NOTHING_FOUND;
     // On the page's own record of timings, where the bench (and a browser's profiler) reads it.
     const start = performance.now();
-    const misspelt = spellingFindings(settled, checked.spelling, words, sourcesOf(checked, kit.fonts));
-    const context = { sources: sourcesOf(checked, kit.fonts), press };
-    const onPlates = withFixes(onPress?.findings ?? [], settled, context);
-    const at = shopIn(checked, settled.shop);
-    const all = [
-      ...byGravity([
-        ...checkPiece(checked, settled, { fonts: kit.fonts, press, filesHere }, at),
-        ...asShopAsks(onPlates, at),
-      ]),
-      ...asShopAsks(misspelt, at),
-    ];
+    const { reading, failure } = onPress;
+    const unlaid: Unread[] = reading
+      ? []
+      : [
+          {
+            what: 'plates',
+            says: failure
+              ? `The plates could not be read: ${failure} Reload the page to try again.`
+              : 'The plates are still being read. Wait a moment.',
+          },
+        ];
+    const seen = {
+      filesHere,
+      plates: reading?.findings ?? [],
+      misspelt: spelt.misspelt,
+      missed: [...unlaid, ...spelt.missed],
+    };
+    const { open, standing, unread } = review(checked, settled, { ...seen, fonts: kit.fonts, press });
     performance.measure('checks', { start });
-    return letStand(all, checked, settled);
-  }, [checked, pieceId, kit, press, fontsHere, words, onPress, offers.here, filesHere]);
+    return { findings: open, standing, unread, seen, onPress: reading };
+  }, [checked, pieceId, kit, press, fontsHere, spelt, onPress, offers.here, filesHere]);
+  const { findings } = found;
   useEffect(() => offers.wantedBy(findings), [findings, offers.wantedBy]);
   const faces = useMemo(
     () => (piece && sources && fontsHere ? shownFaces(piece, sources) : []),
@@ -130,6 +133,5 @@ export function useBenchOf(
     };
   }, [job, piece, face, faces, shown, selectedIds, shop, kit, sources, fontsHere, press, setFace]);
   const printed = useMemo(() => ({ previews, mixtures }), [previews, mixtures]);
-  const found = useMemo(() => ({ findings, standing, onPress }), [findings, standing, onPress]);
   return { bench, printed, found, failure };
 }

@@ -8,7 +8,11 @@ const AGAIN = 2000;
 const MOST_TRIES = 4;
 
 /** One question at a time, and always the newest next. */
-export function newestOnly<A, R>(ask: (asked: A) => Promise<R>, take: (answer: R) => void): (asked: A) => void {
+export function newestOnly<A, R>(
+  ask: (asked: A) => Promise<R>,
+  take: (answer: R) => void,
+  fail: (why: string) => void = () => {},
+): (asked: A) => void {
   let next: { asked: A } | undefined;
   let busy = false;
   let tries = 0;
@@ -29,7 +33,7 @@ export function newestOnly<A, R>(ask: (asked: A) => Promise<R>, take: (answer: R
           if (++tries < MOST_TRIES) {
             next ??= { asked: now };
             await new Promise((resolve) => setTimeout(resolve, AGAIN));
-          }
+          } else fail((error as Error).message);
         }
       }
       busy = false;
@@ -40,14 +44,24 @@ export function newestOnly<A, R>(ask: (asked: A) => Promise<R>, take: (answer: R
 /** In the middle of a gesture plates are laid only when it pauses, in milliseconds: the gesture has the machine first. */
 const PAUSE = 400;
 
+/** What the plates of a piece say, and why they could not be read in the end. */
+export interface OnPress {
+  reading: InkReading | undefined;
+  failure: string | undefined;
+}
+
 /** What the plates of a piece say; the last answer stays until there is another. */
-export function useInks(job: Job | undefined, pieceId: string, live: boolean): InkReading | undefined {
-  const [reading, setReading] = useState<InkReading>();
+export function useInks(job: Job | undefined, pieceId: string, live: boolean): OnPress {
+  const [onPress, setOnPress] = useState<OnPress>({ reading: undefined, failure: undefined });
   const [ask] = useState(() =>
     newestOnly(
       (asked: { job: Job; pieceId: string }) => plateRoom().readInks(asked),
       // Most edits change nothing of it: what reads it is then not worked out again.
-      (read) => setReading((was) => (JSON.stringify(was) === JSON.stringify(read) ? was : read)),
+      (reading) => {
+        const now = { reading, failure: undefined };
+        setOnPress((was) => (JSON.stringify(was) === JSON.stringify(now) ? was : now));
+      },
+      (failure) => setOnPress({ reading: undefined, failure }),
     ),
   );
   // A gesture that begins asks for nothing new.
@@ -63,5 +77,5 @@ export function useInks(job: Job | undefined, pieceId: string, live: boolean): I
     );
     return () => clearTimeout(wait);
   }, [job, pieceId, live, ask]);
-  return reading;
+  return onPress;
 }

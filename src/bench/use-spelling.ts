@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
-import { type Misspelt, wordsToSpell } from '../../core/checks/spelling';
+import { type Misspelt, wordsToSpell } from '../../core/checks/rules/spelling';
+import type { Unread } from '../../core/checks/unread';
 import type { Piece } from '../../core/job/schema';
 import type { Language, Spelling } from '../../core/type/spelling';
 import { spellingRoom } from '../../workers/spelling';
@@ -13,8 +14,13 @@ const PAUSE = 500;
 /** A dictionary that did not load is asked again after this, in milliseconds. */
 const AGAIN = 3000;
 
-/** The misspelt words of a piece; those the dictionary has not answered for yet are not among them. */
-export function useSpelling(piece: Piece | undefined, spelling: Spelling | undefined): Misspelt {
+export interface Spelt {
+  misspelt: Misspelt;
+  missed: readonly Unread[];
+}
+
+/** The misspelt words of a piece as far as the dictionary has answered, and why it has not answered for all. */
+export function useSpelling(piece: Piece | undefined, spelling: Spelling | undefined): Spelt {
   const language = spelling?.language === 'none' ? undefined : spelling?.language;
   const words = useMemo(
     () => (piece && spelling && language ? wordsToSpell(piece, spelling) : []),
@@ -22,6 +28,7 @@ export function useSpelling(piece: Piece | undefined, spelling: Spelling | undef
   );
   const [answered, setAnswered] = useState(0);
   const [tries, setTries] = useState(0);
+  const [failure, setFailure] = useState<string>();
   // biome-ignore lint/correctness/useExhaustiveDependencies: a try that failed is made once more
   useEffect(() => {
     if (!language) return;
@@ -35,9 +42,11 @@ export function useSpelling(piece: Piece | undefined, spelling: Spelling | undef
           (misspelt) => {
             for (const word of asked) answers.set(key(language, word), misspelt.get(word) ?? 'right');
             setAnswered((n) => n + 1);
+            setFailure(undefined);
           },
           (error: Error) => {
             console.warn(`Spelling could not be checked: ${error.message}`);
+            setFailure(error.message);
             again = setTimeout(() => setTries((n) => n + 1), AGAIN);
           },
         );
@@ -49,10 +58,16 @@ export function useSpelling(piece: Piece | undefined, spelling: Spelling | undef
   }, [words, language, tries]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the answers live outside; their count tells when to look again
   return useMemo(() => {
-    const found = words.flatMap((word) => {
-      const answer = language && answers.get(key(language, word));
-      return answer && answer !== 'right' ? [[word, answer] as const] : [];
-    });
-    return new Map(found);
-  }, [words, language, answered]);
+    const answerOf = (word: string) => language && answers.get(key(language, word));
+    const misspelt = new Map(
+      words.flatMap((word) => {
+        const answer = answerOf(word);
+        return answer && answer !== 'right' ? [[word, answer] as const] : [];
+      }),
+    );
+    const says = failure
+      ? `The spelling could not be checked: ${failure} It is tried again.`
+      : 'The spelling is still being checked. Wait a moment.';
+    return { misspelt, missed: words.every(answerOf) ? [] : [{ what: 'spelling', says }] };
+  }, [words, language, answered, failure]);
 }

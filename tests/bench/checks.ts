@@ -1,4 +1,4 @@
-import { checkPiece } from '../../core/checks';
+import { checkPiece } from '../../core/checks/check-piece';
 import { simulateCuts } from '../../core/cut/simulate';
 import { traceDevice } from '../../core/devices/trace';
 import { setFrame } from '../../core/job/edits/elements';

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { loadKit, profileFile } from '../../cli/kit';
-import { checkPiece } from '../../core/checks';
+import { checkPiece } from '../../core/checks/check-piece';
 import { svgDevice } from '../../core/devices/svg';
 import { writePdf } from '../../core/files/pdf/write';
 import { setParagraphs } from '../../core/job/edits/words';

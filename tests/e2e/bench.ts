@@ -75,14 +75,12 @@ export async function chooseTypeface(page: Page, search: string, name: RegExp): 
 /** Goes to the hand-off of the piece, and has its file written, open stops or not. */
 export async function writeForShop(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Hand-off' }).click();
-  const write = page.getByRole('button', { name: 'Write the file' });
-  const anyway = page.getByLabel('Write it all the same');
-  await expect(write).toBeVisible();
-  // What is found on the plates comes a moment later.
-  await expect(async () => {
-    if (await anyway.isVisible()) await anyway.check();
-    await write.click({ timeout: 1000 });
-  }).toPass();
+  const write = page.getByRole('button', { name: 'Export PDF' });
+  const anyway = page.getByLabel('Export anyway');
+  // Nothing leaves before everything has been looked at.
+  await expect(anyway.or(write.and(page.locator(':enabled')))).toBeVisible();
+  if (await anyway.isVisible()) await anyway.check();
+  await write.click();
 }
 
 /** The file that the shop gets. */

@@ -21,9 +21,9 @@ async function spoil(page: Page): Promise<void> {
   await page.keyboard.press('Escape');
 }
 
-test('findings are walked by Enter, let stand with a reason that is kept and reported', async ({ page }) => {
+test('findings are walked by Enter, accepted with a reason that is kept and reported', async ({ page }) => {
   await spoil(page);
-  await page.getByRole('button', { name: /to look at/ }).click();
+  await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
   const list = page.getByRole('region', { name: 'Findings', exact: true });
   await expect(list.getByRole('region', { name: 'What is found on Front' })).toBeVisible();
   const first = list.locator('[data-finding]').first();
@@ -32,16 +32,16 @@ test('findings are walked by Enter, let stand with a reason that is kept and rep
   await expect(list.locator('[data-finding]').nth(1)).toBeFocused();
   await expect(page.getByLabel('X', { exact: true })).toBeVisible();
   const near = list.getByRole('listitem').filter({ hasText: 'Iris Calloway' });
-  await near.getByRole('button', { name: 'Let it stand…' }).click();
-  await near.getByLabel('Why it may stand').fill('The client wants it there.');
+  await near.getByRole('button', { name: 'Accept…' }).click();
+  await near.getByLabel('Reason to accept').fill('The client wants it there.');
   await page.keyboard.press('Enter');
-  await expect(list.getByRole('region', { name: 'Let stand' })).toContainText('The client wants it there.');
+  await expect(list.getByRole('region', { name: 'Accepted' })).toContainText('The client wants it there.');
   const waiting = page.waitForEvent('download');
   await list.getByRole('button', { name: 'Report as PDF' }).click();
   const path = await (await waiting).path();
   const text = execFileSync('pdftotext', ['-layout', path, '-']).toString();
   expect(text).toContain('Art short of the bleed');
-  expect(text).toMatch(/Let stand on \d{4}-\d\d-\d\d: The client wants it there\./);
+  expect(text).toMatch(/Accepted on \d{4}-\d\d-\d\d: The client wants it there\./);
   expect(execFileSync('pdfimages', ['-list', path]).toString().trim().split('\n').length).toBeGreaterThan(3);
   const json = page.waitForEvent('download');
   await list.getByRole('button', { name: 'Report as JSON' }).click();
@@ -53,29 +53,29 @@ test('findings are walked by Enter, let stand with a reason that is kept and rep
   ).toBe(true);
   expect(report.rows[0].picture).toMatch(/^data:image\/png;base64,/);
   await page.reload();
-  await page.getByRole('button', { name: /to look at/ }).click();
-  await expect(list.getByRole('region', { name: 'Let stand' })).toContainText('The client wants it there.');
-  await list.getByRole('button', { name: 'Look again' }).click();
+  await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
+  await expect(list.getByRole('region', { name: 'Accepted' })).toContainText('The client wants it there.');
+  await list.getByRole('button', { name: 'Reopen' }).click();
   await expect(list.getByRole('listitem').filter({ hasText: 'Iris Calloway' })).toBeVisible();
 });
 
 test('all that can be mended is mended as one step, seen before and after', async ({ page }) => {
   await spoil(page);
-  await page.getByRole('button', { name: /to look at/ }).click();
-  await page.getByRole('button', { name: /^Mend all that can be/ }).click();
+  await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
+  await page.getByRole('button', { name: /^Fix all/ }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('img', { name: 'Front, before' })).toBeVisible();
   await expect(dialog.getByRole('img', { name: 'Front, after' })).toBeVisible();
   await expect(dialog.getByRole('list', { name: 'What is done' })).toContainText('Extend to bleed');
-  await dialog.getByRole('button', { name: /^Mend/ }).click();
-  await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeVisible();
+  await dialog.getByRole('button', { name: /^Fix/ }).click();
+  await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('button', { name: /to look at/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^\d+ findings?$/ })).toBeVisible();
 });
 
 test('every check is found by a word of it', async ({ page }) => {
   await spoil(page);
-  await page.getByRole('button', { name: /to look at/ }).click();
+  await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
   await page.getByRole('button', { name: 'All checks' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('heading', { name: /^\d\d checks$/ })).toBeVisible();

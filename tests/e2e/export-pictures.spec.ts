@@ -11,7 +11,7 @@ test('faces are written as pictures: a PNG, and separated TIFFs in a zip', async
   await page.getByLabel('ppi').fill('200');
   await page.getByLabel('ppi').press('Enter');
   const png = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Write the picture' }).click();
+  await page.getByRole('button', { name: 'Export image' }).click();
   const first = await png;
   expect(first.suggestedFilename()).toBe('hollin-and-fen-business-card-iris-calloway-85x55mm-front.png');
   const seen = await sharp(readFileSync(await first.path())).metadata();
@@ -20,7 +20,7 @@ test('faces are written as pictures: a PNG, and separated TIFFs in a zip', async
   expect(seen.density).toBe(200);
   await page.getByLabel('TIFF, separated').check();
   const zip = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Write the picture' }).click();
+  await page.getByRole('button', { name: 'Export image' }).click();
   const files = unzipSync(readFileSync(await (await zip).path()));
   expect(Object.keys(files).sort()).toEqual([
     'hollin-and-fen-business-card-iris-calloway-85x55mm-front-copper.tif',

@@ -10,7 +10,7 @@ const whatGoes = (page: Page) => page.getByRole('complementary', { name: 'What g
 
 async function handOff(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'Hand-off' }).click();
-  await expect(page.getByRole('button', { name: 'Write the file' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Export PDF' })).toBeVisible();
 }
 
 test('a card goes as PDF/X-1a with every mark, and says so when it is read back', async ({ page }, info) => {
@@ -21,7 +21,7 @@ test('a card goes as PDF/X-1a with every mark, and says so when it is read back'
   await form.getByLabel('Standard').selectOption('PDF/X-1a:2001');
   for (const mark of ['Registration marks', 'Colour bar', 'Slug line']) await form.getByLabel(mark).check();
   await typeInto(page, 'Length', '6 mm');
-  await form.getByRole('button', { name: 'Write the file' }).click();
+  await form.getByRole('button', { name: 'Export PDF' }).click();
   await expect(page.getByText(/The file was read back: all \d+ things are as asked/)).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole('row', { name: /^Standard PDF\/X-1a:2001 PDF\/X-1a:2001 as asked/ })).toBeVisible();
   await expect(page.getByRole('row', { name: /^Rules of PDF\/X-1a:2001/ })).toContainText(/all 4\d hold/);
@@ -50,11 +50,11 @@ test('several pieces go at once, each for its own shop, into one zip', async ({ 
   const form = settings(page);
   await expect(form).toContainText('2 shops, each piece for its own');
   // The second shop sorts by file: its envelope is two.
-  await expect(form.getByRole('button', { name: 'Write 5 files' })).toBeVisible();
+  await expect(form.getByRole('button', { name: 'Export 5 PDFs' })).toBeVisible();
   await form.getByLabel('Files', { exact: true }).selectOption('one');
   await typeInto(page, 'Names of the files', '{piece}-{version}');
   await typeInto(page, 'Version', '3');
-  await form.getByRole('button', { name: 'Write 4 files' }).click();
+  await form.getByRole('button', { name: 'Export 4 PDFs' }).click();
   const saveAll = page.getByRole('button', { name: /^Save all 4 as hollin-and-fen-v3\.zip/ });
   await expect(saveAll).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText(/all \d+ things are as asked/)).toHaveCount(4);
@@ -75,7 +75,7 @@ test('faces are written as drawings, words as outlines or as text; only those th
   await page.getByRole('tab', { name: 'Drawings' }).click();
   const write = async (): Promise<Download> => {
     const saving = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Write the drawings' }).click();
+    await page.getByRole('button', { name: 'Export SVG' }).click();
     return saving;
   };
   const files = unzipSync(await bytesOf(await write()));
@@ -96,7 +96,7 @@ test('a proof tells the client what changed since the last; a package has all of
   const proof = async (): Promise<string> => {
     await page.getByRole('tab', { name: 'For the client' }).click();
     const saving = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Write the proof' }).click();
+    await page.getByRole('button', { name: 'Export proof' }).click();
     return execFileSync('pdftotext', ['-', '-'], { input: await bytesOf(await saving) }).toString();
   };
   await page.getByRole('tab', { name: 'For the client' }).click();
@@ -114,7 +114,7 @@ test('a proof tells the client what changed since the last; a package has all of
   expect(second).toContain('Nothing changed since proof 1');
   await page.getByRole('tab', { name: 'The whole job' }).click();
   const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Write the package' }).click();
+  await page.getByRole('button', { name: 'Export package' }).click();
   const files = unzipSync(await bytesOf(await saving));
   expect(Object.keys(files)).toEqual(
     expect.arrayContaining([

@@ -91,7 +91,7 @@ test('the file exported in the browser is, byte for byte, the one the headless t
 test('an export can be stopped', async ({ page }) => {
   await openDemoCard(page);
   await page.getByRole('link', { name: 'Hand-off' }).click();
-  await expect(page.getByRole('button', { name: 'Write the file' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Export PDF' })).toBeVisible();
   const started = page.waitForEvent('worker', (worker) => worker.url().includes('press-room'));
   await writeForShop(page);
   const writer = await started;
@@ -99,7 +99,7 @@ test('an export can be stopped', async ({ page }) => {
   await page.getByRole('button', { name: 'Cancel' }).click();
   // Who writes is gone, and so is what was being written.
   await ended;
-  await expect(page.getByRole('button', { name: 'Write the file' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Export PDF' })).toBeVisible();
   await expect(page.getByText('The file was read back')).toHaveCount(0);
   await expect(page.getByRole('button', { name: /^Save .*\.pdf/ })).toHaveCount(0);
 });

@@ -19,7 +19,7 @@ test('shows the trade’s figures, calm when all is right', async ({ page }) => 
     'smallest type 8 pt',
   ])
     await expect(strip(page)).toContainText(text);
-  await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'No findings' })).toBeDisabled();
 });
 
 test('shows the selection’s four distances to the cut, in either unit', async ({ page }) => {
@@ -45,7 +45,7 @@ test('finds art short of the bleed and words by the edge, says by how much, and 
   await typeInto(page, 'X', '47.5');
   await expect(strip(page)).toContainText('bleed 1 short of 3 mm');
   await expect(strip(page)).toContainText('safe 1 inside 4 mm');
-  await page.getByRole('button', { name: '2 to look at' }).click();
+  await page.getByRole('button', { name: '2 findings' }).click();
   await expect(findings(page)).toContainText('Stops short of the bleed at the left. 1 mm past the cut, wants 3 mm.');
   await expect(findings(page)).toContainText(/Too near the cut\. [\d.]+ mm to the cut, wants 4 mm\./);
   // On the face as well, in the user's unit.
@@ -56,9 +56,9 @@ test('finds art short of the bleed and words by the edge, says by how much, and 
   await findings(page).getByRole('button', { name: 'Extend to bleed' }).click();
   await row(page, 'Fen panel').click();
   expect([await shownIn(page, 'X'), await shownIn(page, 'W')]).toEqual(['-3 mm', '32 mm']);
-  await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.getByRole('button', { name: '1 to look at' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '1 finding' })).toBeVisible();
 });
 
 test('finds a picture stretched below the wanted ppi', async ({ page }) => {

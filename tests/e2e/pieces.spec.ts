@@ -36,7 +36,7 @@ test('a postcard’s address side follows its rule set, and art in a kept area i
     await page.getByLabel(label, { exact: true }).fill(value);
     await page.getByLabel(label, { exact: true }).press('Enter');
   }
-  await page.getByRole('button', { name: /to look at/ }).click();
+  await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
   await expect(page.getByText(/kept clear: barcode/)).toBeVisible();
   await expect(page.getByText(/Domestic Mail Manual 101, 201 and 202, from memory/).first()).toBeVisible();
 });
@@ -54,7 +54,7 @@ test('what a letterhead fits, and where its address lands behind the window', as
   await expect(row(page, /^Recipient/)).toHaveCount(0);
   await page.getByRole('button', { name: 'Show a sample letter' }).click();
   await expect(row(page, /^Recipient/)).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
 });
 
 test('faces are added, named, turned and put in order; a fold has its panels', async ({ page }) => {

@@ -51,7 +51,7 @@ test('a card by hand: a slanted panel, a strip, icons in circles, an even frame;
   await page.keyboard.press('e');
   await expect(page.getByLabel('X', { exact: true })).toHaveValue('-3 mm');
   await expect(page.getByLabel('H', { exact: true })).toHaveValue('61 mm');
-  await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
 
   // An accent strip of exactly 1.2 mm, in the spot ink.
   await add(page, 'Rectangle');

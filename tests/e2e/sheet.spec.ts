@@ -32,7 +32,7 @@ test('cards go on a sheet, backs behind fronts, and come off it by the plan of c
   await expect(plan.getByRole('row')).toHaveCount(50);
   await layouts(page).getByRole('radio').nth(2).check();
   await expect(page.getByRole('img', { name: 'The sheet, light table: 21 pieces' })).toBeVisible();
-  await page.getByRole('button', { name: 'Write the sheets' }).click();
+  await page.getByRole('button', { name: 'Export sheets' }).click();
   await expect(page.getByText(/Read back: all \d+ rules of PDF\/X-4 hold/)).toBeVisible({ timeout: 60_000 });
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: /^Save .*sheets\.pdf/ }).click();
@@ -97,7 +97,7 @@ test('a layout that was found is changed by hand: typed, dragged, added to, and 
   await expect.poll(async () => Number.parseFloat(await left.inputValue())).toBeGreaterThan(before + 15);
   await expect(page.getByRole('alert')).toHaveCount(0);
   await expect(page.getByRole('img', { name: 'The sheet, front: 22 pieces' })).toBeVisible();
-  await page.getByRole('button', { name: 'Write the sheets' }).click();
+  await page.getByRole('button', { name: 'Export sheets' }).click();
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: /^Save .*sheets\.pdf/ }).click({ timeout: 60_000 });
   const file = info.outputPath('hand.pdf');

@@ -61,7 +61,7 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     await typeInto(page, 'Y', '0.4');
     await expect(row(page, /^Ottilie Marsh/)).toBeVisible();
     // They began in white, over the rectangle; on paper that is not there to be read.
-    await expect(page.getByRole('button', { name: /to look at/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /^\d+ findings?$/ })).toBeVisible();
     await page.getByRole('region', { name: 'Ink' }).getByRole('button', { name: 'Black', exact: true }).click();
 
     await page.getByRole('button', { name: 'Rule' }).click();
@@ -139,10 +139,10 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     await typeInto(page, 'W', '3 3/4');
     await typeInto(page, 'H', '2 3/8');
     // A large black area gains from other inks; no dictionary knows the client's name.
-    await page.getByRole('button', { name: '2 to look at' }).click();
+    await page.getByRole('button', { name: '2 findings' }).click();
     await page.getByRole('button', { name: 'Make it rich black' }).click();
     await page.getByRole('button', { name: 'Keep Ottilie' }).click();
-    await expect(page.getByRole('button', { name: 'Nothing to fix' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
     await page.getByRole('tab', { name: 'Front' }).click();
   });
 
@@ -150,7 +150,7 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     // The shop wants a file a face; here both are looked at in one.
     await page.getByRole('link', { name: 'Hand-off' }).click();
     await page.getByLabel('Files', { exact: true }).selectOption('one');
-    await page.getByRole('button', { name: 'Write the file' }).click();
+    await page.getByRole('button', { name: 'Export PDF' }).click();
     await expect(page.getByText(/The file was read back: all \d+ things are as asked/)).toBeVisible({
       timeout: 60_000,
     });

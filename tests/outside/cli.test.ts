@@ -1,10 +1,11 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { writeJobFile } from '../../core/files/job-file';
-import { makeShape } from '../../core/job/make';
+import { makeShape, makeWords } from '../../core/job/make';
+import type { Job } from '../../core/job/schema';
 import { SHOPS } from '../../core/trade/shops';
 import { bundle, bundleCli } from '../../scripts/cli-bundle.mjs';
 import { cardWith, demoFile, fileHere, mm } from '../kit';
@@ -38,6 +39,47 @@ writeFileSync(
     assets: {},
   }),
 );
+
+const jobFile = (name: string, job: Job): string => {
+  writeFileSync(at(name), writeJobFile({ job, assets: {} }));
+  return at(name);
+};
+
+describe('the gate of tidy', () => {
+  const sheet = ['sheet', faulty, '--piece', 'card', '--quantity', '100', '--out', at('gate/sheet.pdf')];
+  const card = (as: string) => ['export', faulty, '--piece', 'card', '--as', as, '--out', at(`gate/${as}`)];
+  it.each([['pdfx4'], ['pdfx1a'], ['png'], ['tiff'], ['svg']])('stops %s at an open error, in words', (as) => {
+    const { status, stderr } = tidy(...card(as));
+    expect([status, stderr]).toEqual([2, expect.stringMatching(/Panel: Stops short of the bleed.*needs|wants 3 mm/)]);
+    expect(existsSync(at(`gate/${as}`))).toBe(false);
+  });
+  it('stops press sheets, and writes them with a ticket when the errors are let go', () => {
+    expect(tidy(...sheet).stderr).toContain('Panel');
+    expect(existsSync(at('gate/sheet.pdf'))).toBe(false);
+    expect(tidy(...sheet, '--anyway').status).toBe(0);
+    expect(existsSync(at('gate/sheet.pdf'))).toBe(true);
+    const { pieces } = JSON.parse(readFileSync(at('gate/ticket.json'), 'utf8'));
+    expect(pieces[0].openErrors[0]).toContain('Panel');
+  });
+  it('never lets what is missing go, and check tells of it', () => {
+    const words = makeWords({
+      id: 'w',
+      text: 'Iris Calloway',
+      x: mm(10),
+      y: mm(20),
+      lettering: { typeface: 'gone/regular' },
+    });
+    const lost = jobFile('lost.tidyedge', cardWith([words]));
+    for (const as of ['pdfx4', 'png', 'svg'])
+      expect(tidy('export', lost, '--piece', 'card', '--as', as, '--anyway', '--out', at('gate/lost'))).toMatchObject({
+        status: 2,
+        stderr: expect.stringContaining('The typeface gone/regular is missing. Add it again in Layout'),
+      });
+    const { status, stdout } = tidy('check', lost, '--json');
+    expect(status).toBe(1);
+    expect(JSON.parse(stdout).unread).toMatchObject([{ piece: 'card', what: 'typeface' }]);
+  });
+});
 
 describe('tidy', () => {
   it('lists the pieces', () => {
@@ -156,7 +198,7 @@ describe('tidy', () => {
     [['list', '/nowhere.tidyedge'], /cannot be read/, ''],
     [['list', demoFile, '--colour'], /--colour/, ''],
     [['export', demoFile, '--out', 'x'], /Name a piece.*card/, ''],
-    [['export', demoFile, '--piece', 'card', '--as', 'docx', '--out', 'x'], /pdfx1a2003, png, tiff or svg/, ''],
+    [['export', demoFile, '--piece', 'card', '--as', 'docx', '--out', 'x'], /pdfx1a2003, png, tiff, svg/, ''],
     [['export', demoFile, '--piece', 'card', '--as', 'pdfx4'], /--out/, ''],
     [['export', demoFile, '--piece', 'card', '--as', 'pdfx4', '--faces', '3', '--out', 'x'], /from 1 to 2/, ''],
   ])('%j: one clear line, exit 2', (args, words, shown) => {

@@ -1,5 +1,5 @@
 import { afterAll, describe, expect, it } from 'vitest';
-import { checkPlates, layPiece } from '../../core/checks/on-plates';
+import { layPiece, platesFound } from '../../core/checks/on-plates';
 import type { Cmyk } from '../../core/colour/ink';
 import { addInk } from '../../core/job/edits/inks';
 import type { Job } from '../../core/job/schema';
@@ -65,6 +65,6 @@ describe('more ink than the paper takes', () => {
     const at = ['Cyan', 'Magenta', 'Yellow', 'Black'].map((plate) => plates.get(plate)!.at(mm(3 + 30), mm(3 + 25)));
     expect(at.reduce((a, b) => a + b, 0)).toBeCloseTo(total, 1);
     const laid = layPiece(job, job.pieces[0]!, checkKit, { picture: () => undefined });
-    expect(laid.flatMap(checkPlates).some(({ check }) => check === 'total-ink')).toBe(isFound);
+    expect(laid.flatMap(platesFound).some(({ check }) => check === 'total-ink')).toBe(isFound);
   });
 });

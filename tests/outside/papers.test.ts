@@ -3,6 +3,8 @@ import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
+import { layPiece, platesFound } from '../../core/checks/on-plates';
+import { review } from '../../core/checks/review';
 import { separatedPictures } from '../../core/devices/plates/pictures';
 import { readJobFile } from '../../core/files/job-file';
 import { packageZip } from '../../core/files/package';
@@ -169,7 +171,13 @@ describe('a package', () => {
       { ...wet, cmyk: [...wet.cmyk] },
     );
     const press = kit.press('general-coated');
-    const { report, pictures } = pieceReport(job, job.pieces[0]!, { ...kit, press, picture: () => undefined });
+    const plates = layPiece(job, job.pieces[0]!, { ...kit, press }, { picture: () => undefined }).flatMap(platesFound);
+    const stands = review(job, job.pieces[0]!, { ...kit, press, plates, misspelt: new Map() });
+    const { report, pictures } = pieceReport(job, job.pieces[0]!, stands, {
+      ...kit,
+      press,
+      picture: () => undefined,
+    });
     expect(report.rows.map(({ check }) => check)).toEqual(expect.arrayContaining(['short-of-bleed', 'total-ink']));
     expect(pictures.size).toBe(report.rows.length);
     for (const [row, png] of pictures) {

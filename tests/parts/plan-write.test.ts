@@ -94,7 +94,7 @@ describe('what was written', () => {
     const { shops: _s, accepted: _a, ...older } = smallJob();
     const row = { id: 'job-1', changed: older.changed, at: 4, job: { ...older, version: 4 } } as unknown as JobRow;
     const opened = openKept(row, { id: 'job-1', revision: 9, changed: older.changed, at: 7, top: 7 }, []);
-    expect([opened.history.past, opened.written.revision, opened.history.job.version]).toEqual([[], 9, 7]);
+    expect([opened.history.past, opened.written.revision, opened.history.job.version]).toEqual([[], 9, 8]);
   });
   it('with a step missing is told of, not opened as something else', () => {
     const job = smallJob();

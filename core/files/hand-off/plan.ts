@@ -1,6 +1,7 @@
 import { pieceOf } from '../../job/find';
 import type { Job, Piece } from '../../job/schema';
 import { shopIn } from '../../job/shops-of';
+import type { ShopSpec } from '../../trade/schema';
 import { exportName, unlike } from '../file-names';
 import type { PdfAsked } from '../pdf/asked';
 import { type HandOffSettings, pdfAsked, settled } from './settings';
@@ -34,6 +35,12 @@ function parts(piece: Piece, faces: readonly number[] | undefined, { files }: Ha
   return files === 'one' || all.length === 1 ? [all] : all.map((face) => [face]);
 }
 
+/** Letters are printed in the office: nothing runs past the trim, and nothing is cut. */
+export const inTheOffice = (shop: ShopSpec, kind: Piece['kind']): ShopSpec => ({
+  ...shop,
+  bleed: { ...shop.bleed, [kind]: 0 },
+});
+
 /** The files that a choice of pieces becomes, each by its own shop's wishes but for what was changed. */
 export function plannedFiles(
   job: Job,
@@ -56,8 +63,7 @@ export function plannedFiles(
       return { name: `${name}.pdf`, piece: id, asked: pdfAsked(id, shop, settings, part) };
     });
     if (letters.length === 0) return files;
-    // Letters are printed in the office: nothing runs past the trim, and nothing is cut.
-    const office = { ...shop, bleed: { ...shop.bleed, [piece.kind]: 0 } };
+    const office = inTheOffice(shop, piece.kind);
     const name = unlike(exportName('{client}-{piece}-letters', job, piece, undefined, version), taken);
     const asked = { ...pdfAsked(id, office, { ...settings, marks: false, also: [] }) };
     return [...files, { name: `${name}.pdf`, piece: id, asked, letters }];

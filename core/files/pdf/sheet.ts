@@ -2,8 +2,6 @@ import { pieceFacts } from '../../checks/piece-facts';
 import { pdfDevice } from '../../devices/pdf/device';
 import { pdfNumber } from '../../devices/pdf/numbers';
 import { type Box, bottom, outset, overlaps } from '../../geometry/box';
-import { showFor } from '../../job/edits/house';
-import { pieceOf } from '../../job/find';
 import type { Job, Piece } from '../../job/schema';
 import type { SheetMade } from '../../job/sheet';
 import { shopIn } from '../../job/shops-of';
@@ -13,8 +11,9 @@ import { sourcesOf } from '../../scene/sources';
 import { colourArea } from '../../sheet/colour-area';
 import type { Placed, SheetForm, SheetItem } from '../../sheet/form';
 import { cutMarks, drawSheetMarks, inkable, type Line, sideMarks } from '../../sheet/marks';
-import { bleedOn, type SheetPlan } from '../../sheet/plan';
+import { bleedOn, pieceFor, type SheetPlan } from '../../sheet/plan';
 import type { ShopSpec } from '../../trade/schema';
+import { refuseMissing } from '../refuse-missing';
 import { ExportError, type PicturesAsked } from './asked';
 import { closeDocument, type OpenDocument, openDocument, type PageContent, type PdfKit, type Tell } from './document';
 import { faceArt } from './face-art';
@@ -33,12 +32,6 @@ export interface SheetAsked {
   pictures?: PicturesAsked;
 }
 
-/** A piece as it is for a person. */
-function pieceFor(job: Job, { piece, person }: SheetItem): { job: Job; piece: Piece } {
-  const dressed = person ? showFor(job, piece.id, person) : job;
-  return { job: dressed, piece: pieceOf(dressed, piece.id) ?? piece };
-}
-
 /** A face as a form that is drawn as often as it is placed: its sheet is its bleed. */
 function sharedFace(
   document: OpenDocument,
@@ -52,6 +45,7 @@ function sharedFace(
   const sources = sourcesOf(dressed, kit.fonts);
   const face = printedFaces(piece, sources)[faceNumber];
   if (!face) return undefined;
+  refuseMissing(dressed, [face], ({ asset: hash }) => kit.assets[hash] !== undefined);
   const bleed = outset(
     { x: 0, y: 0, width: piece.width, height: piece.height },
     shopIn(job, piece.shop).bleed[piece.kind],

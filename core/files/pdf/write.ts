@@ -14,6 +14,7 @@ import { type SceneSources, sourcesOf } from '../../scene/sources';
 import { foldLines } from '../../trade/folds';
 import { letterLayoutOf } from '../../trade/letter-layouts';
 import { formatSize } from '../../units/length';
+import { refuseMissing } from '../refuse-missing';
 import { ExportError, facesAsked, type PageBoxes, type PdfAsked, pageBoxes } from './asked';
 import { clipTo, closeDocument, openDocument, type PageContent, type PdfKit, pdfBox, type Tell } from './document';
 import { faceArt } from './face-art';
@@ -67,6 +68,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
   if (!piece) throw new ExportError(`This job has no piece called ${asked.pieceId}.`);
   const sources = sourcesOf(job, kit.fonts);
   const faces = facesAsked(printedFaces(piece, sources), asked.faces);
+  refuseMissing(job, faces, ({ asset }) => kit.assets[asset] !== undefined);
   const boxes = pageBoxes(piece, asked.shop, asked.marks, asked.office, asked.also);
   const facts: FileFacts = {
     title: `${job.name}: ${piece.name}`,

@@ -4,7 +4,7 @@ import type { PlatesAsked } from '../../devices/plates/device';
 import { viewOf } from '../../devices/plates/view';
 import type { Job, Piece } from '../../job/schema';
 import type { FontBook } from '../../type/font';
-import { refuseMissingPictures } from '../missing-pictures';
+import { refuseMissing } from '../refuse-missing';
 import type { FaceShot } from './changes';
 
 export interface ShotKit {
@@ -16,7 +16,7 @@ export interface ShotKit {
 
 /** Each face with its bleed as the press makes it, in the colours of a screen. */
 export function faceShots(job: Job, piece: Piece, kit: ShotKit, ppi: number): FaceShot[] {
-  refuseMissingPictures(job, piece.faces, (image) => kit.picture(image) !== undefined);
+  refuseMissing(job, piece.faces, (image) => kit.picture(image) !== undefined);
   const toScreen = kit.engine.converter(kit.press.profile, 'sRGB', kit.press.condition, 'quick');
   return layPiece(job, piece, kit, { picture: kit.picture, ppi }).map(({ grid, face }) => {
     const rgba = viewOf(grid, { kind: 'proof', shown: [...grid.plates.keys()] }, job.inks, toScreen);

@@ -4,7 +4,7 @@ import type { Job } from '../schema';
 /** Edits of findings that are let stand. */
 
 const isSame = (a: Omit<Accepted, 'reason' | 'at'>, b: Omit<Accepted, 'reason' | 'at'>): boolean =>
-  a.piece === b.piece && a.check === b.check && a.element === b.element && a.problem === b.problem;
+  a.piece === b.piece && a.check === b.check && a.element === b.element && a.of === b.of;
 
 /** Lets a finding stand, with a reason; a second time with another reason. */
 export const accept = (job: Job, accepted: Accepted): Job => ({

@@ -21,7 +21,7 @@ export function FindingList({
   onClose(): void;
 }) {
   const { piece, setFace } = useBench();
-  const { standing } = useFound();
+  const { standing, unread } = useFound();
   const [mending, setMending] = useState(false);
   const list = useRef<HTMLDivElement>(null);
   useEffect(() => list.current?.querySelector<HTMLElement>('[data-finding]')?.focus(), []);
@@ -71,13 +71,20 @@ export function FindingList({
           <div className="flex flex-wrap items-center gap-1.5">
             {mendable > 0 && (
               <button type="button" className="btn btn-xs btn-neutral" onClick={() => setMending(true)}>
-                Mend all that can be: {mendable}
+                Fix all: {mendable}
               </button>
             )}
             <ReportButtons />
           </div>
         )}
       </div>
+      {all && unread.length > 0 && (
+        <ul aria-label="Not checked" className="border-b border-base-300 bg-warning px-3 py-2 text-warning-content">
+          {unread.map(({ face, says }) => (
+            <li key={`${face} ${says}`}>{says}</li>
+          ))}
+        </ul>
+      )}
       {/* biome-ignore lint/a11y/noStaticElementInteractions: only its buttons take keys */}
       <div ref={list} onKeyDown={walk}>
         {faces.map(({ face, found }) => (
@@ -102,8 +109,8 @@ function Standing() {
   const { job } = useBench();
   const { standing } = useFound();
   return (
-    <section aria-label="Let stand">
-      <h3 className="heading bg-base-200 px-3 py-1">Let stand</h3>
+    <section aria-label="Accepted">
+      <h3 className="heading bg-base-200 px-3 py-1">Accepted</h3>
       <ul>
         {standing.map(({ finding, accepted }) => {
           const element = findElement(job, finding.element)?.element;
@@ -122,9 +129,9 @@ function Standing() {
               <button
                 type="button"
                 className="btn btn-ghost btn-xs"
-                onClick={() => act('Look at it again', (j) => openAgain(j, accepted))}
+                onClick={() => act('Reopen a finding', (j) => openAgain(j, accepted))}
               >
-                Look again
+                Reopen
               </button>
             </li>
           );

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { checkOf } from '../../../core/checks';
 import { type Finding, findingKey, type Severity } from '../../../core/checks/check';
-import { acceptance } from '../../../core/checks/let-stand';
+import { acceptance, canStand } from '../../../core/checks/let-stand';
 import { measuredAndWanted } from '../../../core/checks/measure-words';
 import { accept } from '../../../core/job/edits/accepted';
 import { findElement, titleOf } from '../../../core/job/find';
@@ -9,7 +9,7 @@ import { act } from '../../store/session';
 import { useBench } from '../bench';
 import { pointAt } from './pointed';
 
-const SAYS: Record<Severity, string> = { stop: 'Stop', warn: 'Warning', advise: 'Advice' };
+const SAYS: Record<Severity, string> = { stop: 'Error', warn: 'Warning', advise: 'Advice' };
 
 const sentence = (text: string | undefined): string => (text ? `${text}.` : '');
 
@@ -49,9 +49,9 @@ export function FindingRow({ finding, onShow }: { finding: Finding; onShow(): vo
               </button>
             ),
         )}
-        {!letting && (
+        {!letting && canStand(finding) && (
           <button type="button" className="btn btn-ghost btn-xs" onClick={() => setLetting(true)}>
-            Let it stand…
+            Accept…
           </button>
         )}
       </span>
@@ -63,15 +63,15 @@ export function FindingRow({ finding, onShow }: { finding: Finding; onShow(): vo
             const reason = String(new FormData(event.currentTarget).get('reason') ?? '').trim();
             if (reason === '') return;
             const at = new Date().toISOString();
-            act('Let a finding stand', (j) => accept(j, acceptance(finding, piece.id, reason, at)));
+            act('Accept a finding', (j) => accept(j, acceptance(finding, piece.id, reason, at)));
           }}
         >
           <input
             ref={(field) => field?.focus()}
             name="reason"
             className="input input-sm flex-1"
-            aria-label="Why it may stand"
-            placeholder="Why it may stand"
+            aria-label="Reason to accept"
+            placeholder="Reason to accept"
             maxLength={400}
             onKeyDown={(event) => {
               if (event.key !== 'Escape') return;
@@ -80,7 +80,7 @@ export function FindingRow({ finding, onShow }: { finding: Finding; onShow(): vo
             }}
           />
           <button type="submit" className="btn btn-sm">
-            Let it stand
+            Accept
           </button>
         </form>
       )}

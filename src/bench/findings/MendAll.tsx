@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { checkPiece } from '../../../core/checks';
 import { fixAll } from '../../../core/checks/fix-all';
+import { review } from '../../../core/checks/review';
 import { pieceOf } from '../../../core/job/find';
 import type { Face } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
@@ -15,15 +15,15 @@ import { useKit } from '../use-kit';
 /** Everything that can be mended safely, before and after, as one step. */
 export function MendAll({ onClose }: { onClose(): void }) {
   const { job, sheet: piece, press } = useBench();
-  const { findings } = useFound();
+  const { findings, seen } = useFound();
   const { kit } = useKit();
   const mended = useMemo(() => {
     if (!kit) return undefined;
     return fixAll(job, findings, (now) => {
       const there = pieceOf(now, piece.id);
-      return there ? checkPiece(now, there, { fonts: kit.fonts, press }) : [];
+      return there ? review(now, there, { ...seen, fonts: kit.fonts, press }).open : [];
     });
-  }, [job, piece.id, findings, press, kit]);
+  }, [job, piece.id, findings, seen, press, kit]);
   if (!mended || !kit) return null;
   const after = pieceOf(mended.job, piece.id)!;
   const sources = { before: sourcesOf(job, kit.fonts), after: sourcesOf(mended.job, kit.fonts) };
@@ -34,7 +34,7 @@ export function MendAll({ onClose }: { onClose(): void }) {
     times: mended.done.filter((each) => each === label).length,
   }));
   return (
-    <Dialog wide title="Mend all that can be" onClose={onClose}>
+    <Dialog wide title="Fix all" onClose={onClose}>
       <ul className="mb-3 flex flex-wrap gap-x-4 gap-y-1 text-[14px]" aria-label="What is done">
         {labels.map(({ label, times }) => (
           <li key={label}>
@@ -56,11 +56,11 @@ export function MendAll({ onClose }: { onClose(): void }) {
           type="button"
           className="btn btn-primary"
           onClick={() => {
-            act('Mend all that can be', () => mended.job);
+            act('Fix all', () => mended.job);
             onClose();
           }}
         >
-          Mend {mended.done.length === 1 ? 'it' : `all ${mended.done.length}`}
+          {mended.done.length === 1 ? 'Fix' : `Fix all ${mended.done.length}`}
         </button>
       </div>
     </Dialog>

@@ -7,14 +7,14 @@ import { placePictures } from './place-picture';
 /** What was found, to be handed on. */
 export function ReportButtons() {
   const { job, sheet: piece, shop } = useBench();
-  const { findings, standing } = useFound();
+  const { findings, standing, unread } = useFound();
   const [going, setGoing] = useState(false);
   const [problem, setProblem] = useState<string>();
   async function write(as: 'pdf' | 'json'): Promise<void> {
     setGoing(true);
     setProblem(undefined);
     try {
-      const report = reportOf(job, piece, shop, findings, standing);
+      const report = reportOf(job, piece, shop, { open: [...findings], standing: [...standing], unread: [...unread] });
       const take = placePictures(job, piece);
       const pictures = new Map<Told, Uint8Array>();
       const all = [...findings, ...standing.map(({ finding }) => finding)];

@@ -1,7 +1,7 @@
 import { useSortable } from '@dnd-kit/sortable';
 import GripVertical from 'lucide-react/icons/grip-vertical';
 import { useState } from 'react';
-import { missOf } from '../../../core/checks/out-of-gamut';
+import { missOf } from '../../../core/checks/rules/out-of-gamut';
 import { differenceWord } from '../../../core/colour/difference';
 import { hexOf } from '../../../core/colour/engine';
 import { cmykText, type Ink, platesOf, processStandIn } from '../../../core/colour/ink';

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import { unusedInks } from '../../../core/checks/unused-ink';
+import { unusedInks } from '../../../core/checks/rules/unused-ink';
 import { InkListError, readInkList, writeCxf, writeInkList } from '../../../core/files/ink-list';
 import { takeInks } from '../../../core/job/edits/inks';
 import { download, fileName } from '../../parts/download';

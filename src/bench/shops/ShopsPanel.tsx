@@ -1,13 +1,15 @@
 import { group } from 'd3';
 import { nanoid } from 'nanoid';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { ALL_CHECKS } from '../../../core/checks';
 import type { Finding } from '../../../core/checks/check';
 import { type AtShop, compareShops, onlyAt } from '../../../core/checks/compare-shops';
 import { readShop, writeShop } from '../../../core/files/shop-file';
 import { setShop } from '../../../core/job/edits/job';
 import { keepShop, removeShop } from '../../../core/job/edits/shops';
+import { pieceOf } from '../../../core/job/find';
 import { conditionsOf } from '../../../core/job/press-of';
+import type { Job } from '../../../core/job/schema';
 import { shopsOf } from '../../../core/job/shops-of';
 import { KINDS, SEVERITIES, type ShopSpec } from '../../../core/trade/schema';
 import { SHOPS } from '../../../core/trade/shops';
@@ -17,15 +19,22 @@ import { FileChooser } from '../../parts/FileChooser';
 import { Pick } from '../../parts/Pick';
 import { act } from '../../store/session';
 import { useBench } from '../bench';
-import { useKit } from '../use-kit';
+import { useReviews } from '../use-reviews';
 import { SECTIONS } from './fields';
 import { SpecField } from './SpecField';
 import { readSizes, sizesText } from './sizes-text';
 
 const ships = (shop: ShopSpec): boolean => SHOPS.some(({ id }) => id === shop.id);
 
+/** The job with a piece sent to that shop. */
+function atShop(job: Job, pieceId: string, shop: ShopSpec) {
+  const there = setShop(job, pieceId, shop.id);
+  return { job: there, piece: pieceOf(there, pieceId)!, shop };
+}
+
 /** How a shop would take the piece, in a few words. */
-function verdict({ counts: { stop, warn, advise } }: AtShop): string {
+function verdict({ counts: { stop, warn, advise }, unread }: AtShop): string {
+  if (unread.length > 0) return 'not all checked';
   if (stop + warn + advise === 0) return 'takes it as it is';
   const says = [stop && `${stop} to stop it`, warn && `${warn} to warn of`, advise && `${advise} to advise on`];
   return says.filter(Boolean).join(', ');
@@ -34,10 +43,12 @@ function verdict({ counts: { stop, warn, advise } }: AtShop): string {
 /** All shops: how each would take the piece, and what each asks for. */
 export function ShopsPanel({ onClose }: { onClose(): void }) {
   const { job, sheet: piece, shop: own } = useBench();
-  const { kit } = useKit();
   const [chosenId, setChosen] = useState(own.id);
   const [problem, setProblem] = useState<string>();
-  const all = useMemo(() => (kit ? compareShops(job, piece, shopsOf(job), kit) : []), [job, piece, kit]);
+  const shops = shopsOf(job);
+  const reviews = useReviews(shops.map((shop) => atShop(job, piece.id, shop)));
+  const all = compareShops(shops.flatMap((shop, i) => (reviews[i] ? [{ shop, review: reviews[i] }] : [])));
+  const waiting = shops.length - all.length;
   const chosen = all.find(({ shop }) => shop.id === chosenId) ?? all[0];
   const here = all.find(({ shop }) => shop.id === own.id);
   function copy(shop: ShopSpec): void {
@@ -64,6 +75,11 @@ export function ShopsPanel({ onClose }: { onClose(): void }) {
       <div className="grid grid-cols-[270px_minmax(0,1fr)] gap-5">
         <div className="grid content-start gap-2">
           <h3 className="heading">Which takes {piece.name}</h3>
+          {waiting > 0 && (
+            <p role="status" className="quiet text-[13px]">
+              Checking {waiting === 1 ? '1 more shop' : `${waiting} more shops`}…
+            </p>
+          )}
           <ul className="grid gap-1" aria-label="Shops">
             {all.map((each) => (
               <li key={each.shop.id}>

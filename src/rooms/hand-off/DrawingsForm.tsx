@@ -3,6 +3,8 @@ import { plainName } from '../../../core/files/file-names';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import type { SvgWords } from '../../../core/files/svg-file';
 import { useBench } from '../../bench/bench';
+import { GateStops } from '../../bench/gate/GateStops';
+import type { Gate } from '../../bench/gate/use-gate';
 import { RadioList } from '../../parts/RadioList';
 import { saveFiles } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
@@ -20,13 +22,13 @@ const WORDS = [
 ] as const;
 
 /** Faces as SVG drawings, with their bleed, in the colours that the press makes of them. */
-export function DrawingsForm({ chosen }: { chosen: readonly Chosen[] }) {
+export function DrawingsForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: Gate }) {
   const { job } = useBench();
   const [words, setWords] = useState<SvgWords>('outlines');
   const writing = useWriting();
   async function write(): Promise<void> {
     const assets = await loadAssets(job);
-    const files = await writing.run((room, tell) => room.exportDrawings(job, chosen, words, assets, tell));
+    const files = await writing.run((room, tell) => room.exportDrawings(job, chosen, words, gate.letGo, assets, tell));
     if (!files) return;
     saveFiles(files, `${plainName(job.name)}-svg.zip`);
     void keepHandOff(
@@ -38,10 +40,11 @@ export function DrawingsForm({ chosen }: { chosen: readonly Chosen[] }) {
     <div className="grid gap-4 p-4">
       <p className="text-[14px]">A file a face with its bleed, in screen colours as the press makes them.</p>
       <RadioList name="words" says="Words" options={WORDS} value={words} onChange={setWords} />
+      <GateStops gate={gate} />
       <WriteRow
         writing={writing}
-        says="Write the drawings"
-        disabled={chosen.length === 0}
+        says="Export SVG"
+        disabled={chosen.length === 0 || !gate.open}
         onWrite={() => void write()}
       />
     </div>

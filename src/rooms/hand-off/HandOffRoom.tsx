@@ -1,4 +1,5 @@
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
+import { goingOf } from '../../../core/files/hand-off/going';
 import { lettersAsPages } from '../../../core/files/hand-off/letters';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import { pieceOf } from '../../../core/job/find';
@@ -6,6 +7,7 @@ import { asFace } from '../../../core/job/turned';
 import { printedFaces } from '../../../core/scene/shown-faces';
 import { useBench, usePrinted } from '../../bench/bench';
 import { FaceArt } from '../../bench/FaceArt';
+import { useGate } from '../../bench/gate/use-gate';
 import { PieceRoom } from '../../bench/PieceRoom';
 import { DrawingsForm } from './DrawingsForm';
 import { ImagesForm } from './ImagesForm';
@@ -34,16 +36,23 @@ export default function HandOffRoom() {
 }
 
 function HandOff() {
-  const { job, sheet } = useBench();
+  const { job, sheet, sources } = useBench();
   const [form, setForm] = useState<Form>('shop');
   const [chosen, setChosen] = useState<readonly Chosen[]>([{ piece: sheet.id }]);
   const [done, setDone] = useState<Done>();
+  const { fonts } = sources;
+  const going = useMemo(() => {
+    // Only files for the shop have letters in them.
+    const sent = form === 'shop' || form === 'package' ? chosen : chosen.map(({ letters: _letters, ...rest }) => rest);
+    return goingOf(job, sent, fonts);
+  }, [job, chosen, fonts, form]);
+  const gate = useGate(going);
   const forms: Readonly<Record<Form, ReactNode>> = {
-    shop: <ShopForm chosen={chosen} onDone={setDone} />,
-    proof: <ProofForm chosen={chosen} />,
-    pictures: <ImagesForm chosen={chosen} />,
-    drawings: <DrawingsForm chosen={chosen} />,
-    package: <PackageForm chosen={chosen} />,
+    shop: <ShopForm chosen={chosen} gate={gate} onDone={setDone} />,
+    proof: <ProofForm chosen={chosen} gate={gate} />,
+    pictures: <ImagesForm chosen={chosen} gate={gate} />,
+    drawings: <DrawingsForm chosen={chosen} gate={gate} />,
+    package: <PackageForm chosen={chosen} gate={gate} />,
   };
   return (
     <>

@@ -4,6 +4,8 @@ import { plainName } from '../../../core/files/file-names';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import { pieceOf } from '../../../core/job/find';
 import { useBench } from '../../bench/bench';
+import { GateStops } from '../../bench/gate/GateStops';
+import type { Gate } from '../../bench/gate/use-gate';
 import { NumberField } from '../../parts/NumberField';
 import { RadioList } from '../../parts/RadioList';
 import { saveFiles } from '../../parts/save-files';
@@ -23,7 +25,7 @@ const SCREEN = 72;
 const FACTORS = [1, 2, 3, 4] as const;
 
 /** Faces as pictures, at a resolution that is chosen; several files go into one zip. */
-export function ImagesForm({ chosen }: { chosen: readonly Chosen[] }) {
+export function ImagesForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: Gate }) {
   const { job } = useBench();
   const [as, setAs] = useState<ImagesAsked['as']>('png');
   const [ppi, setPpi] = useState<number>(IMAGE_PPI.usual);
@@ -34,7 +36,7 @@ export function ImagesForm({ chosen }: { chosen: readonly Chosen[] }) {
   async function write(): Promise<void> {
     const assets = await loadAssets(job);
     const asked = { as, ppi, trimmed, transparent: transparent && as === 'png' };
-    const files = await writing.run((room, tell) => room.exportImages(job, chosen, asked, assets, tell));
+    const files = await writing.run((room, tell) => room.exportImages(job, chosen, asked, gate.letGo, assets, tell));
     if (!files) return;
     saveFiles(files, `${plainName(job.name)}-${as}.zip`);
     void keepHandOff(
@@ -84,10 +86,11 @@ export function ImagesForm({ chosen }: { chosen: readonly Chosen[] }) {
           );
         })}
       </div>
+      <GateStops gate={gate} />
       <WriteRow
         writing={writing}
-        says={chosen.length === 1 && chosen[0]!.faces?.length === 1 ? 'Write the picture' : 'Write the pictures'}
-        disabled={chosen.length === 0}
+        says={chosen.length === 1 && chosen[0]!.faces?.length === 1 ? 'Export image' : 'Export images'}
+        disabled={chosen.length === 0 || !gate.open}
         onWrite={() => void write()}
       />
     </div>

@@ -2,6 +2,8 @@ import { plainName } from '../../../core/files/file-names';
 import { type Chosen, plannedFiles } from '../../../core/files/hand-off/plan';
 import { ticketJson, ticketOf, ticketXjdf } from '../../../core/files/ticket';
 import { useBench } from '../../bench/bench';
+import { GateStops } from '../../bench/gate/GateStops';
+import type { Gate } from '../../bench/gate/use-gate';
 import { saveFile } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
@@ -15,7 +17,7 @@ const TICKETS = [
 ] as const;
 
 /** All that somebody else needs to go on with the job, in one zip; the ticket by itself. */
-export function PackageForm({ chosen }: { chosen: readonly Chosen[] }) {
+export function PackageForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: Gate }) {
   const { job } = useBench();
   const writing = useWriting();
   const files = plannedFiles(job, chosen, {}, 1);
@@ -25,7 +27,7 @@ export function PackageForm({ chosen }: { chosen: readonly Chosen[] }) {
   );
   async function write(): Promise<void> {
     const assets = await loadAssets(job);
-    const bytes = await writing.run((room, tell) => room.writePackage(job, files, assets, tell));
+    const bytes = await writing.run((room, tell) => room.writePackage(job, files, gate.letGo, assets, tell));
     if (!bytes) return;
     saveFile({ name: `${plainName(job.name)}-package.zip`, bytes });
     void keepHandOff(
@@ -61,10 +63,11 @@ export function PackageForm({ chosen }: { chosen: readonly Chosen[] }) {
             </button>
           ))}
         </div>
+        <GateStops gate={gate} />
         <WriteRow
           writing={writing}
-          says="Write the package"
-          disabled={chosen.length === 0}
+          says="Export package"
+          disabled={chosen.length === 0 || !gate.open}
           onWrite={() => void write()}
         />
       </div>

@@ -1,6 +1,8 @@
 import { plainName } from '../../../core/files/file-names';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import { useBench } from '../../bench/bench';
+import { GateStops } from '../../bench/gate/GateStops';
+import type { Gate } from '../../bench/gate/use-gate';
 import { saveFiles } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
@@ -10,17 +12,17 @@ import { keepHandOff } from '../../store/versions';
 import { OrderFields } from './OrderFields';
 
 /** A proof of each piece for the client to sign, with what changed since the last one. */
-export function ProofForm({ chosen }: { chosen: readonly Chosen[] }) {
+export function ProofForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: Gate }) {
   const { job } = useBench();
   const writing = useWriting();
   async function write(): Promise<void> {
     const asked = await Promise.all(chosen.map(async ({ piece }) => ({ piece, last: await lastProof(job, piece) })));
     const assets = await loadAssets(job);
     const date = new Date().toISOString();
-    const proofs = await writing.run((room, tell) => room.writeProofs(job, asked, date, assets, tell));
-    if (!proofs) return;
-    saveFiles(proofs, `${plainName(job.name)}-proofs.zip`);
-    for (const { piece, kept } of proofs) void keepProof(job, piece, kept);
+    const written = await writing.run((room, tell) => room.writeProofs(job, asked, date, gate.letGo, assets, tell));
+    if (!written) return;
+    saveFiles([...written.proofs, ...written.beside], `${plainName(job.name)}-proofs.zip`);
+    for (const { piece, kept } of written.proofs) void keepProof(job, piece, kept);
     void keepHandOff(
       job,
       chosen.map(({ piece }) => piece),
@@ -35,11 +37,12 @@ export function ProofForm({ chosen }: { chosen: readonly Chosen[] }) {
         </p>
         <OrderFields chosen={chosen} />
       </div>
-      <div className="border-base-300 border-t p-4">
+      <div className="grid gap-3 border-base-300 border-t p-4">
+        <GateStops gate={gate} />
         <WriteRow
           writing={writing}
-          says={chosen.length === 1 ? 'Write the proof' : `Write ${chosen.length} proofs`}
-          disabled={chosen.length === 0}
+          says={chosen.length === 1 ? 'Export proof' : `Export ${chosen.length} proofs`}
+          disabled={chosen.length === 0 || !gate.open}
           onWrite={() => void write()}
         />
       </div>

@@ -1,7 +1,7 @@
 import { comparison } from '../../../core/files/hand-off/comparison';
 import { pieceOf } from '../../../core/job/find';
 import type { Job } from '../../../core/job/schema';
-import type { Written } from '../../../workers/write-work';
+import type { HandedOff, Written } from '../../../workers/write-work';
 import { PageShot } from '../../parts/PageShot';
 import { saveFile, saveFiles } from '../../parts/save-files';
 import { kB, PictureSizes } from './PictureSizes';
@@ -11,12 +11,13 @@ import { ReadBack, Verdict } from './ReadBack';
 export function Results({
   job,
   files,
+  letGo,
+  beside,
   zipName,
   sizes,
   onBack,
-}: {
+}: HandedOff & {
   job: Job;
-  files: readonly Written[];
   zipName: string;
   sizes: Readonly<Record<string, number>>;
   onBack(): void;
@@ -25,7 +26,7 @@ export function Results({
     <div className="grid gap-6">
       <div className="flex flex-wrap items-center gap-3">
         {files.length > 1 && (
-          <button type="button" className="btn btn-primary" onClick={() => saveFiles(files, zipName)}>
+          <button type="button" className="btn btn-primary" onClick={() => saveFiles([...files, ...beside], zipName)}>
             Save all {files.length} as {zipName}
           </button>
         )}
@@ -33,10 +34,32 @@ export function Results({
           Change and write again
         </button>
       </div>
+      {letGo.length > 0 && <LetGo letGo={letGo} beside={beside} />}
       {files.map((file) => (
         <FileCard key={file.name} job={job} file={file} sizes={sizes} only={files.length === 1} />
       ))}
     </div>
+  );
+}
+
+/** The errors that the files left with, and the ticket that tells the shop. */
+function LetGo({ letGo, beside }: Pick<HandedOff, 'letGo' | 'beside'>) {
+  return (
+    <section aria-label="Open errors in the files" className="rounded bg-warning p-3 text-[14px] text-warning-content">
+      <b className="font-semibold">
+        Exported with {letGo.length === 1 ? '1 open error' : `${letGo.length} open errors`}. The ticket tells the shop.
+      </b>
+      <ul className="my-1 list-disc pl-5">
+        {letGo.map(({ key, says }) => (
+          <li key={key}>{says}</li>
+        ))}
+      </ul>
+      {beside.map((file) => (
+        <button key={file.name} type="button" className="btn btn-sm" onClick={() => saveFile(file)}>
+          Save {file.name}
+        </button>
+      ))}
+    </section>
   );
 }
 

@@ -4,7 +4,7 @@ import Copy from 'lucide-react/icons/copy';
 import Trash from 'lucide-react/icons/trash-2';
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import type { Finding } from '../../../core/checks/check';
+import type { Review } from '../../../core/checks/review';
 import { duplicatePiece, removePiece, renamePiece } from '../../../core/job/edits/pieces';
 import type { Job, Piece } from '../../../core/job/schema';
 import { formatSize } from '../../../core/units/length';
@@ -21,15 +21,14 @@ const when = (iso: string): string =>
 export function PieceLabel({
   job,
   piece,
-  findings,
+  review,
   exported,
 }: {
   job: Job;
   piece: Piece;
-  findings: readonly Finding[] | undefined;
+  review: Review | undefined;
   exported: Exported | undefined;
 }) {
-  const count = findings?.length;
   const [kept, setKept] = useState(false);
   return (
     <div className="text-[13px] leading-4 text-[var(--table-text)]">
@@ -77,10 +76,7 @@ export function PieceLabel({
         </button>
       </div>
       <div className="px-1">
-        {formatSize(piece.width, piece.height, piece.unit)},{' '}
-        <span className={count ? 'rounded-xs bg-warning px-1 text-warning-content' : ''}>
-          {count === undefined ? 'checking…' : count === 0 ? 'nothing to fix' : `${count} to look at`}
-        </span>
+        {formatSize(piece.width, piece.height, piece.unit)}, <Standing review={review} />
       </div>
       <div className="truncate px-1 opacity-80">
         {exported
@@ -88,5 +84,24 @@ export function PieceLabel({
           : 'not exported yet'}
       </div>
     </div>
+  );
+}
+
+/** How many findings are open, and whether all was looked at. */
+function Standing({ review }: { review: Review | undefined }) {
+  if (!review) return <span>checking…</span>;
+  const { open, unread } = review;
+  const lit = open.length + unread.length > 0;
+  const says = [
+    open.length > 0 && (open.length === 1 ? '1 finding' : `${open.length} findings`),
+    unread.length > 0 && 'not all checked',
+  ].filter(Boolean);
+  return (
+    <span
+      className={lit ? 'rounded-xs bg-warning px-1 text-warning-content' : ''}
+      title={unread.map((each) => each.says).join('\n') || undefined}
+    >
+      {lit ? says.join(', ') : 'no findings'}
+    </span>
   );
 }

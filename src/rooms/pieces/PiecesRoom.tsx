@@ -1,6 +1,6 @@
 import Plus from 'lucide-react/icons/plus';
 import { memo, useMemo, useState } from 'react';
-import type { Finding } from '../../../core/checks/check';
+import type { Review } from '../../../core/checks/review';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
@@ -9,6 +9,8 @@ import { type SceneSources, sourcesOf } from '../../../core/scene/sources';
 import type { Kit } from '../../../workers/kit';
 import { useTrouble } from '../../bench/bench';
 import { FaceArt } from '../../bench/FaceArt';
+import { GateStops } from '../../bench/gate/GateStops';
+import { useGate } from '../../bench/gate/use-gate';
 import { HistoryButtons } from '../../bench/HistoryButtons';
 import { RoomLinks } from '../../bench/RoomLinks';
 import { RoomWait } from '../../bench/RoomShell';
@@ -19,6 +21,7 @@ import { useKit } from '../../bench/use-kit';
 import { usePreviews } from '../../bench/use-previews';
 import { useProfiles } from '../../bench/use-profiles';
 import { VersionsButton } from '../../bench/versions/VersionsButton';
+import { Dialog } from '../../parts/Dialog';
 import { download, fileName } from '../../parts/download';
 import { TopBar } from '../../parts/TopBar';
 import { useJob } from '../../store/session';
@@ -64,7 +67,7 @@ export default function PiecesRoom() {
 
 function WholeSet({ job, kit }: { job: Job; kit: Kit }) {
   const [ref, width] = useWidth();
-  const statuses = useStatuses(job, kit);
+  const { reviews, exported } = useStatuses(job);
   const table = useMemo(() => layTable(job.pieces), [job.pieces]);
   const sources = useMemo(() => sourcesOf(job, kit.fonts), [job, kit]);
   const scale = Math.max(0, width - BAR) / table.width;
@@ -76,8 +79,8 @@ function WholeSet({ job, kit }: { job: Job; kit: Kit }) {
             key={laid.piece.id}
             {...{ job, kit, sources, scale, laid }}
             faces={table.faces}
-            findings={statuses.findings.get(laid.piece.id)}
-            exported={statuses.exported?.get(laid.piece.id)}
+            review={reviews.get(laid.piece.id)}
+            exported={exported?.get(laid.piece.id)}
           />
         ))}
       </ul>
@@ -93,7 +96,7 @@ const LaidPiece = memo(function LaidPiece({
   scale,
   laid: { piece, x, y, width, height },
   faces,
-  findings,
+  review,
   exported,
 }: {
   job: Job;
@@ -102,7 +105,7 @@ const LaidPiece = memo(function LaidPiece({
   scale: number;
   laid: Table['pieces'][number];
   faces: Table['faces'];
-  findings: readonly Finding[] | undefined;
+  review: Review | undefined;
   exported: Exported | undefined;
 }) {
   const condition = useMemo(() => pressConditionOf(job, shopIn(job, piece.shop)), [job, piece.shop]);
@@ -150,7 +153,7 @@ const LaidPiece = memo(function LaidPiece({
           ))}
       </a>
       <div className="absolute" style={{ left: x * scale, top: (y + height) * scale + 6, width: width * scale }}>
-        <PieceLabel job={job} piece={piece} findings={findings} exported={exported} />
+        <PieceLabel job={job} piece={piece} review={review} exported={exported} />
       </div>
     </li>
   );
@@ -160,6 +163,8 @@ const LaidPiece = memo(function LaidPiece({
 function SetPictures({ job }: { job: Job }) {
   const [going, setGoing] = useState<number>();
   const [problem, setProblem] = useState<string>();
+  const [asking, setAsking] = useState(false);
+  const gate = useGate(useMemo(() => job.pieces.map((piece) => ({ job, piece })), [job]));
   async function make(as: 'png' | 'pdf'): Promise<void> {
     setProblem(undefined);
     try {
@@ -189,13 +194,36 @@ function SetPictures({ job }: { job: Job }) {
             key={as}
             type="button"
             className="btn btn-sm join-item"
-            disabled={going !== undefined}
-            onClick={() => void make(as)}
+            disabled={going !== undefined || gate.checking > 0}
+            onClick={() => (gate.open ? void make(as) : setAsking(true))}
           >
             {as.toUpperCase()}
           </button>
         ))}
       </div>
+      {asking && (
+        <Dialog title="Export the set as a picture" onClose={() => setAsking(false)}>
+          <div className="grid gap-4">
+            <GateStops gate={gate} />
+            <div className="flex gap-2">
+              {(['png', 'pdf'] as const).map((as) => (
+                <button
+                  key={as}
+                  type="button"
+                  className="btn btn-primary"
+                  disabled={!gate.open}
+                  onClick={() => {
+                    setAsking(false);
+                    void make(as);
+                  }}
+                >
+                  Export {as.toUpperCase()}
+                </button>
+              ))}
+            </div>
+          </div>
+        </Dialog>
+      )}
     </>
   );
 }

@@ -5,12 +5,14 @@ import { asHand } from '../../../core/sheet/by-hand';
 import { type Cut, cuttingPlan } from '../../../core/sheet/cutting';
 import type { SheetForm } from '../../../core/sheet/form';
 import { sideMarks } from '../../../core/sheet/marks';
-import { bleedOn, gapOf, itemsOf, type SheetPlan, trimsOf } from '../../../core/sheet/plan';
+import { bleedOn, gapOf, itemsOf, pieceFor, type SheetPlan, trimsOf } from '../../../core/sheet/plan';
 import type { WrittenSheets } from '../../../workers/write-work';
 import { useBench } from '../../bench/bench';
+import { GateStops } from '../../bench/gate/GateStops';
+import { useGate } from '../../bench/gate/use-gate';
 import { PieceRoom } from '../../bench/PieceRoom';
 import { PageShot } from '../../parts/PageShot';
-import { saveFile } from '../../parts/save-files';
+import { saveFiles } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
@@ -198,6 +200,11 @@ function WriteSheets({ plan }: { plan: SheetPlan }) {
   const writing = useWriting();
   const [done, setDone] = useState<{ plan: SheetPlan; file: WrittenSheets }>();
   const items = itemsOf(job, piece, made);
+  const going = useMemo(
+    () => itemsOf(job, piece, made).map((item) => ({ ...pieceFor(job, item), faces: item.faces })),
+    [job, piece, made],
+  );
+  const gate = useGate(going);
   const trims = trimsOf(plan.forms[0]!);
   const { noRoom } = sideMarks(trims, bleedOn(job, items, made), shop.marks, made, [
     'Cyan',
@@ -207,7 +214,7 @@ function WriteSheets({ plan }: { plan: SheetPlan }) {
   ]);
   async function write(): Promise<void> {
     const assets = await loadAssets(job);
-    const file = await writing.run((room, tell) => room.writeSheetFile(job, piece.id, plan, assets, tell));
+    const file = await writing.run((room, tell) => room.writeSheetFile(job, piece.id, plan, gate.letGo, assets, tell));
     if (!file) return;
     setDone({ plan, file });
     void keepHandOff(job, [piece.id]);
@@ -230,12 +237,19 @@ function WriteSheets({ plan }: { plan: SheetPlan }) {
               <PageShot key={i} page={page} says={`Page ${i + 1}`} />
             ))}
           </div>
-          <button type="button" className="btn btn-primary justify-self-start" onClick={() => saveFile(file)}>
+          <button
+            type="button"
+            className="btn btn-primary justify-self-start"
+            onClick={() => saveFiles([file, ...file.beside], file.name.replace(/\.pdf$/, '.zip'))}
+          >
             Save {file.name}
           </button>
         </>
       ) : (
-        <WriteRow writing={writing} says="Write the sheets" onWrite={() => void write()} />
+        <>
+          <GateStops gate={gate} />
+          <WriteRow writing={writing} says="Export sheets" disabled={!gate.open} onWrite={() => void write()} />
+        </>
       )}
     </div>
   );

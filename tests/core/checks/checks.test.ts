@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { CHECKS, checkPiece } from '../../../core/checks';
+import { CHECKS } from '../../../core/checks';
+import { checkPiece } from '../../../core/checks/check-piece';
 import { pieceFacts } from '../../../core/checks/piece-facts';
 import { traceDevice } from '../../../core/devices/trace';
 import { addElement } from '../../../core/job/edits/elements';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPiece } from '../../../core/checks';
+import { checkPiece } from '../../../core/checks/check-piece';
 import { makeCode, makeShape, makeWords } from '../../../core/job/make';
 import type { Element } from '../../../core/job/schema';
 import { cardWith, checkKit, mm } from '../../kit';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { CHECKS, checkPiece } from '../../../core/checks';
+import { CHECKS } from '../../../core/checks';
 import type { Finding } from '../../../core/checks/check';
+import { checkPiece } from '../../../core/checks/check-piece';
 import { traceDevice } from '../../../core/devices/trace';
 import { readJob } from '../../../core/files/job-file';
 import type { Job } from '../../../core/job/schema';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPiece } from '../../../core/checks';
+import { checkPiece } from '../../../core/checks/check-piece';
 import { addPerson, setFirmDetail } from '../../../core/job/edits/house';
 import { changeLogo, keepLogo, placeLogo } from '../../../core/job/edits/logos';
 import { makeShape, makeWords } from '../../../core/job/make';

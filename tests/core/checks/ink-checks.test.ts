@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { checkPiece } from '../../../core/checks';
 import { type Finding, trimOf } from '../../../core/checks/check';
-import { checkPlates, layPiece, PLATE_CHECKS, withFixes } from '../../../core/checks/on-plates';
-import { unusedInks } from '../../../core/checks/unused-ink';
+import { checkPiece } from '../../../core/checks/check-piece';
+import { layPiece, PLATE_CHECKS, platesFound, withFixes } from '../../../core/checks/on-plates';
+import { unusedInks } from '../../../core/checks/rules/unused-ink';
 import { type Cmyk, type Ink, PROCESS_PLATES } from '../../../core/colour/ink';
 import { addInk, changeInk, setPrintedWith } from '../../../core/job/edits/inks';
 import { makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
@@ -136,7 +136,7 @@ const onPlates = (job: Job, check: string): Finding[] => {
   const piece = job.pieces[0]!;
   const laid = layPiece(job, piece, checkKit, { ppi: 150, trimOnly: true, picture: () => undefined });
   const context = { sources: sourcesOf(job, kit.fonts), press: checkKit.press };
-  return withFixes(laid.flatMap(checkPlates), piece, context).filter((f) => f.check === check);
+  return withFixes(laid.flatMap(platesFound), piece, context).filter((f) => f.check === check);
 };
 
 describe('total ink on the plates', () => {
@@ -153,7 +153,7 @@ describe('total ink on the plates', () => {
       { ...checkKit, press: limited },
       { ppi: 150, trimOnly: true, picture: () => undefined },
     );
-    const [finding] = laid.flatMap(checkPlates);
+    const [finding] = laid.flatMap(platesFound);
     expect(finding).toMatchObject({ check: 'total-ink', severity: 'stop', measured: { kind: 'ink' } });
     expect(finding!.measured.value).toBeCloseTo(2.4, 5);
   });
@@ -177,7 +177,7 @@ describe('total ink on the plates', () => {
     const full = { width: 2, height: 2, plates: PROCESS_PLATES, amounts: new Uint8Array(16).fill(255) };
     const laid = layPiece(dark, piece, checkKit, { ppi: 150, trimOnly: true, picture: () => full });
     const context = { sources: sourcesOf(dark, kit.fonts), press: checkKit.press };
-    const [finding] = withFixes(laid.flatMap(checkPlates), piece, context);
+    const [finding] = withFixes(laid.flatMap(platesFound), piece, context);
     expect(finding).toMatchObject({ check: 'total-ink', element: 'pic' });
     expect(finding!.measured.value).toBeCloseTo(4, 5);
     expect(finding!.fix!.label).toMatch(/^Separate it again under 300 % \(ΔE \d+\.\d where it is wettest\)$/);

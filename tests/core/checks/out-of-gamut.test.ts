@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Finding } from '../../../core/checks/check';
-import { checkPlates, layPiece } from '../../../core/checks/on-plates';
+import { layPiece, platesFound } from '../../../core/checks/on-plates';
 import type { Lab } from '../../../core/colour/ink';
 import { separatedPictures } from '../../../core/devices/plates/pictures';
 import { makePicture } from '../../../core/job/make';
@@ -19,7 +19,7 @@ function found(draw: Draw, more: Partial<Picture> = {}): Finding[] {
   const piece = { ...job.pieces[0]!, faces: [{ ...face, elements: [{ ...picture, ...more } as Picture] }] };
   const pictures = separatedPictures((asked) => assets[asked], kit.engine, checkKit.press);
   const laid = layPiece({ ...job, pieces: [piece] }, piece, checkKit, { ppi: 72, trimOnly: true, picture: pictures });
-  return laid.flatMap(checkPlates).filter(({ check }) => check === 'picture-out-of-gamut');
+  return laid.flatMap(platesFound).filter(({ check }) => check === 'picture-out-of-gamut');
 }
 
 describe('parts of a picture that the press cannot reach', () => {

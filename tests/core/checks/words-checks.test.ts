@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { loadSpeller } from '../../../cli/kit';
-import { checkPiece } from '../../../core/checks';
-import { misspeltIn, spellingFindings, wordsToSpell } from '../../../core/checks/spelling';
+import { checkPiece } from '../../../core/checks/check-piece';
+import { misspeltIn, spellingFindings, wordsToSpell } from '../../../core/checks/rules/spelling';
 import { inkBounds } from '../../../core/devices/bounds';
 import { findElement } from '../../../core/job/find';
 import { plainText } from '../../../core/job/look';

@@ -1,9 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { ALL_CHECKS, asShopAsks, checkPiece } from '../../../core/checks';
+import { ALL_CHECKS } from '../../../core/checks';
+import { asShopAsks, checkPiece } from '../../../core/checks/check-piece';
 import { compareShops, onlyAt } from '../../../core/checks/compare-shops';
 import { fixAll } from '../../../core/checks/fix-all';
 import { acceptance, letStand } from '../../../core/checks/let-stand';
+import { review } from '../../../core/checks/review';
 import { readJob } from '../../../core/files/job-file';
 import { readShop, ShopFileError, shopFileSchema, writeShop } from '../../../core/files/shop-file';
 import { accept, openAgain } from '../../../core/job/edits/accepted';
@@ -62,7 +64,17 @@ describe('all safe mends at once', () => {
 describe('shops', () => {
   it('take a piece in the order of what they find', () => {
     const job = jobOf([area('a', 10, 10, 20, 20, ink('copper'))]);
-    const all = compareShops(job, job.pieces[0]!, SHOPS, kit);
+    const all = compareShops(
+      SHOPS.map((shop) => ({
+        shop,
+        review: review(
+          job,
+          { ...job.pieces[0]!, shop: shop.id },
+          { fonts: kit.fonts, press: kit.press(shop.condition), plates: [], misspelt: new Map() },
+          shop,
+        ),
+      })),
+    );
     expect(all.map(({ shop }) => shop.id).sort()).toEqual(SHOPS.map(({ id }) => id).sort());
     expect(all[0]!.counts.stop).toBe(0);
     const digital = all.find(({ shop }) => shop.id === 'metric-digital')!;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkPiece } from '../../../core/checks';
+import { checkPiece } from '../../../core/checks/check-piece';
 import { readJob } from '../../../core/files/job-file';
 import { apply } from '../../../core/geometry/matrix';
 import { areasOf, facesFolds, foldedSize } from '../../../core/job/areas';

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
-import { checkPiece } from '../../../core/checks';
+import { checkPiece } from '../../../core/checks/check-piece';
 import { decodePicture } from '../../../core/picture/decode';
 import { probePicture } from '../../../core/picture/probe';
 import { upscaledBy } from '../../../core/picture/upscaled';

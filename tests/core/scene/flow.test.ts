@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { checkPiece } from '../../../core/checks';
+import { checkPiece } from '../../../core/checks/check-piece';
 import { removeElement } from '../../../core/job/edits/elements';
 import { addFace } from '../../../core/job/edits/faces';
 import { goOn, setWordsFrame } from '../../../core/job/edits/words';

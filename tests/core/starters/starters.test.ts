@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPiece } from '../../../core/checks';
+import { checkPiece } from '../../../core/checks/check-piece';
 import { readJob } from '../../../core/files/job-file';
 import { setFirmDetail } from '../../../core/job/edits/house';
 import { makeJob } from '../../../core/job/make';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { checkPiece } from '../../../core/checks';
+import { checkPiece } from '../../../core/checks/check-piece';
 import { inkBounds } from '../../../core/devices/bounds';
 import { walkCircle } from '../../../core/geometry/walk';
 import { moveElement, removeElement } from '../../../core/job/edits/elements';

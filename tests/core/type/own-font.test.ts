@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { decompress } from 'woff2-encoder';
-import { checkPiece } from '../../../core/checks';
+import { checkPiece } from '../../../core/checks/check-piece';
 import { hashOf } from '../../../core/files/hash';
 import { readJobFile, writeJobFile } from '../../../core/files/job-file';
 import { ExportError } from '../../../core/files/pdf/asked';

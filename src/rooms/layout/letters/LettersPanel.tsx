@@ -3,6 +3,7 @@ import Plus from 'lucide-react/icons/plus';
 import Trash from 'lucide-react/icons/trash-2';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
+import { inTheOffice } from '../../../../core/files/hand-off/plan';
 import { addLetter, changeLetter, removeLetter } from '../../../../core/job/edits/letters';
 import type { LetterText } from '../../../../core/job/letters';
 import type { Face } from '../../../../core/job/schema';
@@ -10,9 +11,12 @@ import { letterPages } from '../../../../core/scene/letter-pages';
 import { borrowPressRoom } from '../../../../workers/press-room';
 import { useBench, usePrinted } from '../../../bench/bench';
 import { FaceArt } from '../../../bench/FaceArt';
+import { GateStops } from '../../../bench/gate/GateStops';
+import { useGate } from '../../../bench/gate/use-gate';
 import { useSketch } from '../../../bench/use-sketch';
 import { Dialog } from '../../../parts/Dialog';
-import { download, fileName } from '../../../parts/download';
+import { fileName } from '../../../parts/download';
+import { saveFiles } from '../../../parts/save-files';
 import { Tick } from '../../../parts/Tick';
 import { loadAssets } from '../../../store/assets';
 import { binLetter } from '../../../store/bin';
@@ -215,23 +219,28 @@ function ExportPages({ name, pages }: { name: string; pages: readonly Face[] }) 
   const { job, sheet, shop } = useBench();
   const [problem, setProblem] = useState<string>();
   const [going, setGoing] = useState(false);
+  // An office printer has neither bleed nor crop marks.
+  const office = useMemo(() => inTheOffice(shop, sheet.kind), [shop, sheet.kind]);
+  const printed = useMemo(() => {
+    const piece = { ...sheet, name, faces: [...pages] };
+    return { job: { ...job, pieces: job.pieces.map((each) => (each.id === sheet.id ? piece : each)) }, piece };
+  }, [job, sheet, name, pages]);
+  const gate = useGate(pages.length > 0 ? [{ ...printed, shop: office }] : []);
   async function write(): Promise<void> {
     setGoing(true);
     setProblem(undefined);
     const { room, dismiss, giveBack } = borrowPressRoom();
     try {
-      // An office printer has neither bleed nor crop marks.
-      const office = { ...shop, bleed: { ...shop.bleed, letterhead: 0 } };
-      const sheets = { ...job, pieces: [{ ...sheet, name, faces: [...pages] }] };
       const asked = { pieceId: sheet.id, shop: office, marks: false, words: 'text' as const };
       const file = { name: `${fileName(name)}.pdf`, piece: sheet.id, asked };
-      const [written] = await room.handOff(
-        sheets,
+      const { files, beside } = await room.handOff(
+        printed.job,
         [file],
+        gate.letGo,
         await loadAssets(job),
         proxy(() => {}),
       );
-      download(written!.bytes, file.name, 'application/pdf');
+      saveFiles([...files, ...beside], `${fileName(name)}.zip`);
       void keepHandOff(job, [sheet.id]);
       giveBack();
     } catch (error) {
@@ -242,6 +251,7 @@ function ExportPages({ name, pages }: { name: string; pages: readonly Face[] }) 
   }
   return (
     <span className="flex flex-wrap items-center gap-3">
+      <GateStops gate={gate} />
       {problem && (
         <span role="alert" className="text-[14px] text-error">
           {problem}
@@ -250,7 +260,7 @@ function ExportPages({ name, pages }: { name: string; pages: readonly Face[] }) 
       <button
         type="button"
         className="btn btn-sm btn-primary"
-        disabled={going || pages.length === 0}
+        disabled={going || pages.length === 0 || !gate.open}
         onClick={() => void write()}
       >
         {going ? 'Writing…' : `PDF of ${pages.length === 1 ? 'one page' : `${pages.length} pages`}`}

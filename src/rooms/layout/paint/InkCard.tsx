@@ -1,6 +1,6 @@
 import Plus from 'lucide-react/icons/plus';
 import { useState } from 'react';
-import { missOf } from '../../../../core/checks/out-of-gamut';
+import { missOf } from '../../../../core/checks/rules/out-of-gamut';
 import { hexOf } from '../../../../core/colour/engine';
 import { cmykText, type Ink, platesOf, processStandIn } from '../../../../core/colour/ink';
 import { ALL_PLATES_ALLOWED, offeredInks } from '../../../../core/colour/printed-with';

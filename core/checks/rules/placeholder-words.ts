@@ -1,0 +1,40 @@
+import { plainText } from '../../job/look';
+import { elementFrame } from '../../scene/face';
+import type { Check } from '../check';
+
+/** Words that stand in for words still to come. */
+const PLACEHOLDERS = [
+  /\bnew words\b/i,
+  /\blorem\b|\bipsum\b|\bdolor sit\b/i,
+  /\b(your|company|job|first|last) (name|title) here\b/i,
+  /\b(tbc|tbd|todo|xxx+)\b/i,
+  /\b[0o]{5,}\b/i,
+  /\bplaceholder\b/i,
+];
+
+export const placeholderWords: Check = {
+  id: 'placeholder-words',
+  name: 'Placeholder words left in',
+  protects: 'Words that only held the place get printed more often than anyone admits.',
+  source: { kind: 'common practice' },
+  severity: 'stop',
+  run: ({ face, sources }) =>
+    face.elements.flatMap((element) => {
+      if (element.kind !== 'words') return [];
+      const found = PLACEHOLDERS.flatMap((pattern) => pattern.exec(plainText(element))?.[0] ?? [])[0];
+      if (!found) return [];
+      return [
+        {
+          check: 'placeholder-words',
+          severity: 'warn',
+          face: face.id,
+          element: element.id,
+          place: elementFrame(element, sources),
+          of: found,
+          problem: `“${found}” holds the place of words to come`,
+          measured: { value: 1, kind: 'count' },
+          wanted: { value: 0, kind: 'count' },
+        },
+      ];
+    }),
+};
