@@ -1,7 +1,8 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, IMAGE_PPI, ImageError } from '../core/files/face-images';
+import { asAsked, prove } from '../core/files/hand-off/prove';
 import { type HandOffSettings, pdfAsked, settingsOf } from '../core/files/hand-off/settings';
 import type { Standard } from '../core/files/pdf/standards';
 import { writePdf } from '../core/files/pdf/write';
@@ -82,7 +83,9 @@ Nothing is written while there are open errors; --anyway exports with them, and 
         words,
         office: office ?? 'its own',
       };
-      const bytes = await writePdf(job, pdfAsked(piece.id, shop, settings, faces), { ...kit, press, assets });
+      const asked = pdfAsked(piece.id, shop, settings, faces);
+      const bytes = await writePdf(job, asked, { ...kit, press, assets });
+      asAsked(basename(out), prove(job, asked, bytes, { ...kit, press, assets }));
       mkdirSync(dirname(out), { recursive: true });
       writeFileSync(out, bytes);
     } else if (options['as'] === 'svg') {

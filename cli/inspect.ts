@@ -1,5 +1,5 @@
 import { SyntaxFault } from '../core/files/pdf/parsed/syntax';
-import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
+import { type PdfFacts, readFile } from '../core/files/pdf/read-back';
 import { type RuleSeen, type Standard, verify } from '../core/files/pdf/rules';
 import type { Command } from './command';
 import { CliError, readGiven } from './given';
@@ -36,7 +36,7 @@ The standard is the one that the file names, unless --standard names another: ${
   async run(path, { standard, json }) {
     const bytes = readGiven(path);
     try {
-      const facts = await readBack(bytes, (await import('pdfjs-dist/legacy/build/pdf.mjs')) as never);
+      const { facts } = readFile(bytes);
       const wanted = standard ?? facts.standard ?? 'PDF/X-4';
       const known = STANDARDS.find((each) => each === wanted);
       if (!known) throw new CliError(`--standard takes ${STANDARDS.join(', ')}.`);

@@ -1,5 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
-import { dirname } from 'node:path';
+import { basename, dirname } from 'node:path';
+import { asAsked, proveSheets } from '../core/files/hand-off/prove';
 import { writeSheets } from '../core/files/pdf/sheet';
 import { setOrder } from '../core/job/edits/pieces';
 import { pieceOf } from '../core/job/find';
@@ -63,11 +64,10 @@ Prints the layouts, the best first, and the cuts of the first; --out writes its 
         const kit = await loadKit(opened.assets);
         const going = items.map((item) => ({ ...pieceFor(job, item), faces: item.faces }));
         const letGo = openReviewer(kit, opened.assets).pass(going, options['anyway'] === true);
-        const bytes = await writeSheets(
-          job,
-          { made, items, plan: best!, shop, standard: shop.standard },
-          { ...kit, press: kit.press(pressConditionOf(job, shop)), assets: opened.assets },
-        );
+        const layout = { made, items, plan: best!, shop, standard: shop.standard };
+        const on = { ...kit, press: kit.press(pressConditionOf(job, shop)), assets: opened.assets };
+        const bytes = await writeSheets(job, layout, on);
+        asAsked(basename(options['out']), proveSheets(job, layout, bytes, on));
         mkdirSync(dirname(options['out']), { recursive: true });
         writeFileSync(options['out'], bytes);
         writeTicket(job, letGo, dirname(options['out']));

@@ -43,14 +43,18 @@ async function main(argv: string[]): Promise<number> {
 async function isPlain(error: unknown): Promise<boolean> {
   if (error instanceof CliError) return true;
   if (error instanceof TypeError) return 'code' in error && String(error.code).startsWith('ERR_PARSE_ARGS');
-  const [{ GateError }, { JobFileError }, { ExportError }, { PictureError }, { FontError }] = await Promise.all([
-    import('../core/files/gate'),
-    import('../core/files/job-file'),
-    import('../core/files/pdf/asked'),
-    import('../core/picture/limits'),
-    import('../core/type/sfnt'),
-  ]);
-  return [GateError, JobFileError, ExportError, PictureError, FontError].some((kind) => error instanceof kind);
+  const [{ GateError }, { ReadBackError }, { JobFileError }, { ExportError }, { PictureError }, { FontError }] =
+    await Promise.all([
+      import('../core/files/gate'),
+      import('../core/files/hand-off/prove'),
+      import('../core/files/job-file'),
+      import('../core/files/pdf/asked'),
+      import('../core/picture/limits'),
+      import('../core/type/sfnt'),
+    ]);
+  return [GateError, ReadBackError, JobFileError, ExportError, PictureError, FontError].some(
+    (kind) => error instanceof kind,
+  );
 }
 
 // Making code for a schema does not pay where it reads one job.

@@ -6,10 +6,10 @@ import type { Going, LetGo, Stop } from '../core/files/gate';
 import { goingOf } from '../core/files/hand-off/going';
 import { lettersAsPages } from '../core/files/hand-off/letters';
 import type { Chosen, PlannedFile } from '../core/files/hand-off/plan';
+import { asAsked, type Proven, prove, proveSheets } from '../core/files/hand-off/prove';
 import { type PieceReport, packageZip } from '../core/files/package';
-import type { Progress } from '../core/files/pdf/document';
-import { type PdfFacts, readBack } from '../core/files/pdf/read-back';
-import { type RuleSeen, verify } from '../core/files/pdf/rules';
+import type { PdfKit, Progress } from '../core/files/pdf/document';
+import type { RuleSeen } from '../core/files/pdf/rules';
 import { writeSheets } from '../core/files/pdf/sheet';
 import { writePdf } from '../core/files/pdf/write';
 import { pieceReport } from '../core/files/piece-report';
@@ -37,10 +37,8 @@ import { passAll, reviewed } from './review-work';
 /** Writing files, off the page's thread. Errors keep their message when they cross. */
 
 /** A file that was written, what it says when it is read again, and its pages as a reader draws them. */
-export interface Written extends PlannedFile {
+export interface Written extends PlannedFile, Proven {
   bytes: Uint8Array;
-  facts: PdfFacts;
-  rules: RuleSeen[];
   pages: PagePicture[];
   /** The piece as it was written, where its faces are the pages of letters. */
   as?: Piece | undefined;
@@ -84,13 +82,21 @@ async function pass(going: readonly Going[], letGo: LetGo, tell: Hear): Promise<
 
 type Kit = Awaited<ReturnType<typeof kitFor>>;
 
+/** How a file was written: of which job, with what, and as which piece where that is not one of the job. */
+interface Writing {
+  of: Job;
+  on: PdfKit;
+  as: Piece | undefined;
+  hear: Hear;
+}
+
 /** Writes files one after another; `then` has each before the next is begun. Throws with words for the user. */
 async function writeFiles(
   job: Job,
   files: readonly PlannedFile[],
   kit: Kit,
   tell: Hear,
-  then: (bytes: Uint8Array, file: PlannedFile, as: Piece | undefined, hear: Hear) => Promise<void>,
+  then: (bytes: Uint8Array, file: PlannedFile, how: Writing) => Promise<void>,
 ): Promise<void> {
   for (const [i, file] of files.entries()) {
     const { name, piece, asked, letters } = file;
@@ -99,8 +105,10 @@ async function writeFiles(
       tell({ done: (i + 0.9 * done) / files.length, what: saying + what });
     const press = kit.press(pressConditionOf(job, asked.shop));
     const pages = letters && lettersAsPages(job, piece, letters, kit.fonts);
-    const bytes = await writePdf(pages?.job ?? job, asked, { ...kit, press }, hear);
-    await then(bytes, file, pages?.piece, hear);
+    const of = pages?.job ?? job;
+    const on = { ...kit, press };
+    const bytes = await writePdf(of, asked, on, hear);
+    await then(bytes, file, { of, on, as: pages?.piece, hear });
   }
 }
 
@@ -121,13 +129,12 @@ export async function handOff(
 ): Promise<HandedOff> {
   const kit = await kitFor(job, assets);
   const gone = await pass(goingIn(job, files, kit), letGo, tell);
-  const reader = await loadReader();
+  await loadReader();
   const written: Written[] = [];
-  await writeFiles(job, files, kit, tell, async (bytes, file, as, hear) => {
+  await writeFiles(job, files, kit, tell, async (bytes, file, { of, on, as, hear }) => {
     hear({ done: 1, what: 'Reading the file back' });
-    const facts = await readBack(bytes, reader);
-    const rules = verify(bytes, file.asked.standard ?? file.asked.shop.standard);
-    written.push({ ...file, bytes, facts, rules, pages: await drawPages(bytes), as });
+    const read = asAsked(file.name, prove(of, file.asked, bytes, on));
+    written.push({ ...file, bytes, ...read, pages: await drawPages(bytes), as });
   });
   return { files: written, letGo: gone, beside: ticketWith(job, gone) };
 }
@@ -234,7 +241,8 @@ export async function writePackage(
   const gone = await pass(goingIn(job, files, kit), letGo, tell);
   const written: { name: string; piece: string; bytes: Uint8Array }[] = [];
   const hear: Hear = ({ done, what }) => tell({ done: 0.9 * done, what });
-  await writeFiles(job, files, kit, hear, async (bytes, { name, piece }) => {
+  await writeFiles(job, files, kit, hear, async (bytes, { name, piece, asked }, { of, on }) => {
+    asAsked(name, prove(of, asked, bytes, on));
     written.push({ name, piece, bytes });
   });
   const pieces = job.pieces.filter(({ id }) => files.some(({ piece }) => piece === id));
@@ -284,8 +292,10 @@ export async function writeSheetFile(
   const press = kit.press(pressConditionOf(job, shop));
   const { standard } = shop;
   const asked = { made, items, plan, shop, standard };
-  const bytes = await writeSheets(job, asked, { ...kit, press }, tell);
+  const on = { ...kit, press };
+  const bytes = await writeSheets(job, asked, on, tell);
   tell({ done: 1, what: 'Reading the file back' });
   const name = `${exportName('{client}-{piece}-sheets', job, piece)}.pdf`;
-  return { name, bytes, rules: verify(bytes, standard), pages: await drawPages(bytes), beside: ticketWith(job, gone) };
+  const { rules } = asAsked(name, proveSheets(job, asked, bytes, on));
+  return { name, bytes, rules, pages: await drawPages(bytes), beside: ticketWith(job, gone) };
 }

@@ -2,6 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
+import { proveSheets } from '../../core/files/hand-off/prove';
 import { verify } from '../../core/files/pdf/rules';
 import { writeSheets } from '../../core/files/pdf/sheet';
 import type { Standard } from '../../core/files/pdf/standards';
@@ -47,11 +48,10 @@ async function written(
   const piece = job.pieces[0]!;
   const items = itemsOf(job, piece, made);
   const plan = sheetPlans(job, items, made)[made.taken]!;
-  const bytes = await writeSheets(
-    job,
-    { made, items, plan, shop, standard },
-    { ...kit, press: kit.press('general-coated'), assets },
-  );
+  const asked = { made, items, plan, shop, standard };
+  const on = { ...kit, press: kit.press('general-coated'), assets };
+  const bytes = await writeSheets(job, asked, on);
+  expect(proveSheets(job, asked, bytes, on).rows.filter(({ right }) => !right)).toEqual([]);
   const file = join(folder, `sheet-${Math.random().toString(36).slice(2)}.pdf`);
   writeFileSync(file, bytes);
   return { file, up: plan.up, bytes };

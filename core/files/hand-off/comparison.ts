@@ -7,7 +7,9 @@ import { ontoSheet } from '../../job/turned';
 import { effectivePpi } from '../../picture/place';
 import { formatSize, type PieceUnit } from '../../units/length';
 import { type PdfAsked, pageBoxes } from '../pdf/asked';
-import type { BoxNumbers, PageFacts, PdfFacts } from '../pdf/read-back';
+import { pdfBox } from '../pdf/document';
+import type { BoxNumbers } from '../pdf/page-read';
+import type { PageFacts, PdfFacts } from '../pdf/read-back';
 import type { RuleSeen } from '../pdf/rules';
 import { STANDARD_FACTS } from '../pdf/standards';
 
@@ -31,14 +33,14 @@ const same = (what: string, asked: string, read: string | undefined): Row => ({
   right: asked === read,
 });
 
-function boxRow(what: string, asked: Box, read: BoxNumbers, unit: PieceUnit): Row {
+/** A box as it was asked and as it is, in its size and its place on the sheet. */
+function boxRow(what: string, asked: Box, media: Box, read: BoxNumbers, unit: PieceUnit): Row {
   const [x0, y0, x1, y1] = read;
-  return {
-    what,
-    asked: formatSize(asked.width, asked.height, unit, digits(unit)),
-    read: formatSize(x1 - x0, y1 - y0, unit, digits(unit)),
-    right: Math.abs(asked.width - (x1 - x0)) < CLOSE.points && Math.abs(asked.height - (y1 - y0)) < CLOSE.points,
-  };
+  const wanted = pdfBox(asked, media);
+  const moved = wanted.some((n, i) => Math.abs(n - read[i]!) >= CLOSE.points);
+  const size = formatSize(x1 - x0, y1 - y0, unit, digits(unit));
+  const wantedSize = formatSize(asked.width, asked.height, unit, digits(unit));
+  return { what, asked: wantedSize, read: moved && size === wantedSize ? `${size}, elsewhere` : size, right: !moved };
 }
 
 /** The way of words on a sheet, by degrees clockwise. */
@@ -143,10 +145,12 @@ export function comparison(
     const page = facts.pages[i];
     if (!page || !face) return;
     rows.push(
-      boxRow(`${face.name}: trim`, boxes.trim, page.trim, piece.unit),
-      boxRow(`${face.name}: bleed`, boxes.bleed, page.bleed, piece.unit),
-      boxRow(`${face.name}: sheet`, boxes.media, page.media, piece.unit),
+      boxRow(`${face.name}: trim`, boxes.trim, boxes.media, page.trim, piece.unit),
+      boxRow(`${face.name}: bleed`, boxes.bleed, boxes.media, page.bleed, piece.unit),
+      boxRow(`${face.name}: sheet`, boxes.media, boxes.media, page.media, piece.unit),
     );
+    if (page.crop || page.turned !== 0)
+      rows.push(same(`${face.name}: way it is shown`, 'whole and upright', page.turned ? 'turned' : 'cropped'));
     if (page.wordsRun !== undefined && !also?.includes('slug') && !office) {
       const onto = ontoSheet(piece, face)?.angle ?? 0;
       rows.push(same(`${face.name}: words run`, wayOf(runOf(face) + onto), wayOf(page.wordsRun * 90)));

@@ -1,6 +1,6 @@
 import type { Job, Piece } from '../../job/schema';
 import type { PdfAsked } from '../pdf/asked';
-import type { PictureDrawn } from '../pdf/parsed/pictures';
+import type { PictureDrawn } from '../pdf/page-read';
 import type { PdfFacts } from '../pdf/read-back';
 
 /** A picture as it came and as it lies in the file. */

@@ -12,6 +12,12 @@ import type { OpenDocument } from './document';
 /** More cells than this of what is see-through take more memory than a browser gives. */
 const MOST_CELLS = 30_000_000;
 
+/** Draws a face as it lies on its sheet, turned where its sheet is. */
+export function drawOnSheet(piece: Piece, face: Face, sources: SceneSources, device: Device): void {
+  const onto = ontoSheet(piece, face);
+  drawFace(face, sources, onto ? placedDevice(device, { ...onto, scale: 1 }) : device);
+}
+
 /** A face as it lies on its sheet, without marks, drawn into a content whose sheet is `media`; flat where it has to be. */
 export function faceArt(
   { uses, desk, seeThrough }: OpenDocument,
@@ -21,8 +27,7 @@ export function faceArt(
   asked: { media: Box; bleed: Box; ppi: number; words: 'text' | 'outlines' },
 ): { content: string; names: ReadonlySet<string> } {
   const device = pdfDevice(asked.media, uses, asked.words);
-  const onto = ontoSheet(piece, face);
-  const draw = (on: Device): void => drawFace(face, sources, onto ? placedDevice(on, { ...onto, scale: 1 }) : on);
+  const draw = (on: Device): void => drawOnSheet(piece, face, sources, on);
   const most = 72 * Math.sqrt(MOST_CELLS / (asked.bleed.width * asked.bleed.height));
   if (seeThrough) draw(device);
   else drawFlat(draw, device, { box: asked.bleed, ppi: Math.min(asked.ppi, most), picture: desk.separated });

@@ -1,5 +1,18 @@
-import { contentsOf, parsePdf } from './parsed/file';
-import { type PictureDrawn, picturesOn, spotsIn } from './parsed/pictures';
+import {
+  type BoxNumbers,
+  boxAt,
+  mediaOf,
+  type PageRead,
+  type PictureDrawn,
+  pictureDrawn,
+  readPage,
+  runOfWords,
+  trimOf,
+  wordsOf,
+} from './page-read';
+import { parsePdf } from './parsed/file';
+import { contentsOf } from './parsed/filters';
+import { spotsIn } from './parsed/spots';
 import type { Dict } from './parsed/syntax';
 import { Stream } from './parsed/syntax';
 import { arrayOf, dictOf, nameOf, type PdfView, textOf, viewFile } from './parsed/view';
@@ -18,8 +31,12 @@ export interface PdfFacts {
 }
 export interface PageFacts {
   media: BoxNumbers;
+  /** Those that the page says; its sheet and its trim otherwise. */
   bleed: BoxNumbers;
   trim: BoxNumbers;
+  crop: BoxNumbers | undefined;
+  /** Degrees clockwise that a reader turns the page before it is shown. */
+  turned: number;
   pictures: PictureDrawn[];
   words: string;
   /** The quarter turns clockwise at which most of its words run; none where it has no words. */
@@ -31,23 +48,6 @@ export interface FontFacts {
   subset: boolean;
   searchable: boolean;
 }
-export type BoxNumbers = [x0: number, y0: number, x1: number, y1: number];
-
-/** The few calls of pdf.js that are used; its legacy build serves browsers, workers and Node alike. */
-export interface PdfReader {
-  getDocument(source: { data: Uint8Array; isEvalSupported: boolean; useSystemFonts: boolean; verbosity: number }): {
-    promise: Promise<{
-      getPage(n: number): Promise<{ getTextContent(): Promise<{ items: unknown[] }> }>;
-      destroy(): Promise<void>;
-    }>;
-  };
-}
-
-function boxOf({ file }: PdfView, page: Dict, name: string): BoxNumbers {
-  const values = arrayOf(file, page.get(name)).map((each) => Number(file.get(each)));
-  return (values.length === 4 ? values : [0, 0, 0, 0]) as BoxNumbers;
-}
-
 function fontFacts({ file }: PdfView, font: Dict): FontFacts {
   const name = nameOf(file, font.get('BaseFont')) ?? '';
   const own = dictOf(file, arrayOf(file, font.get('DescendantFonts'))[0]) ?? font;
@@ -80,53 +80,48 @@ function standardOf({ file, info, catalog }: PdfView): string | undefined {
   return /<pdfxid:GTS_PDFXVersion>([^<]+)</.exec(xmp)?.[1];
 }
 
-/** The quarter turn at which most letters of a page run. */
-function turnOfWords(items: readonly { str?: string; transform?: number[] }[]): number | undefined {
-  const letters = [0, 0, 0, 0];
-  for (const { str = '', transform } of items) {
-    if (!transform) continue;
-    const quarter = Math.atan2(-transform[1]!, transform[0]!) / (Math.PI / 2);
-    if (Math.abs(quarter - Math.round(quarter)) < 0.02) letters[(Math.round(quarter) + 4) % 4]! += str.trim().length;
-  }
-  const most = Math.max(...letters);
-  return most > 0 ? letters.indexOf(most) : undefined;
+/** The bytes of the profile that a file is printed for. */
+function profileOf({ file }: PdfView, intent: Dict | undefined): Uint8Array | undefined {
+  const stream = file.get(intent?.get('DestOutputProfile'));
+  return stream instanceof Stream ? contentsOf(stream, file) : undefined;
 }
 
-/** Opens a PDF and says what is in it: its objects by a reader of their own, words as pdf.js reads them. */
-export async function readBack(bytes: Uint8Array, reader: PdfReader): Promise<PdfFacts> {
+/** A file that has been read: what it says, and each of its pages as it is drawn. */
+export interface FileRead {
+  facts: PdfFacts;
+  pages: PageRead[];
+  profile: Uint8Array | undefined;
+}
+
+/** Reads a file whole. Throws SyntaxFault where it cannot be read. */
+export function readFile(bytes: Uint8Array): FileRead {
   const view = viewFile(parsePdf(bytes));
   const { file } = view;
   const intent = dictOf(file, arrayOf(file, view.catalog.get('OutputIntents'))[0]);
-  const drawn = await reader.getDocument({
-    data: bytes.slice(),
-    isEvalSupported: false,
-    useSystemFonts: false,
-    verbosity: 0,
-  }).promise;
-  const pages: PageFacts[] = [];
-  for (const [i, dict] of view.pages.entries()) {
-    const page = await drawn.getPage(i + 1);
-    const { items } = await page.getTextContent();
-    pages.push({
-      media: boxOf(view, dict, 'MediaBox'),
-      bleed: boxOf(view, dict, 'BleedBox'),
-      trim: boxOf(view, dict, 'TrimBox'),
-      pictures: picturesOn(view, i + 1),
-      words: (items as { str?: string; hasEOL?: boolean }[])
-        .map((item) => (item.str ?? '') + (item.hasEOL ? '\n' : ''))
-        .join(''),
-      wordsRun: turnOfWords(items as { str?: string; transform?: number[] }[]),
-    });
-  }
-  await drawn.destroy();
-  return {
+  const pages = view.pages.map((_, i) => readPage(view, i));
+  const facts: PdfFacts = {
     version: file.version,
     standard: standardOf(view),
     intent: intent && textOf(file, intent.get('Info')),
-    pages,
+    pages: pages.map(({ letters, pictures }, i) => {
+      const page = view.pages[i]!;
+      const media = mediaOf(view, page);
+      const trim = trimOf(view, page);
+      return {
+        media,
+        trim,
+        bleed: boxAt(view, page, 'BleedBox') ?? boxAt(view, page, 'CropBox') ?? media,
+        crop: boxAt(view, page, 'CropBox'),
+        turned: Number(file.get(page.get('Rotate')) ?? 0),
+        pictures: pictures.map((picture) => pictureDrawn(view, picture)),
+        words: wordsOf(letters),
+        wordsRun: runOfWords(letters),
+      };
+    }),
     fonts: fontsIn(view),
     spots: spotsIn(view),
     // Files of this app have no colours that are not inks, whichever standard they go by.
     screenColours: COLOUR_RULES.find(({ id }) => id === 'ink-spaces')!.faults(view, 'PDF/X-1a:2003'),
   };
+  return { facts, pages, profile: profileOf(view, intent) };
 }

@@ -2,21 +2,26 @@ import { pieceFacts } from '../../checks/piece-facts';
 import { pdfDevice } from '../../devices/pdf/device';
 import { pdfNumber } from '../../devices/pdf/numbers';
 import { type Box, bottom, outset, overlaps } from '../../geometry/box';
+import { multiply, turnAbout } from '../../geometry/matrix';
+import { boxPath, transformPath } from '../../geometry/path';
 import type { Job, Piece } from '../../job/schema';
 import type { SheetMade } from '../../job/sheet';
 import { shopIn } from '../../job/shops-of';
+import type { Device } from '../../scene/device';
 import { printedFaces } from '../../scene/shown-faces';
 import { drawSlug } from '../../scene/slug';
 import { sourcesOf } from '../../scene/sources';
+import { placedDevice } from '../../scene/turn';
 import { colourArea } from '../../sheet/colour-area';
 import type { Placed, SheetForm, SheetItem } from '../../sheet/form';
 import { cutMarks, drawSheetMarks, inkable, type Line, sideMarks } from '../../sheet/marks';
 import { bleedOn, pieceFor, type SheetPlan } from '../../sheet/plan';
 import type { ShopSpec } from '../../trade/schema';
+import type { FontBook } from '../../type/font';
 import { refuseMissing } from '../refuse-missing';
 import { ExportError, type PicturesAsked } from './asked';
 import { closeDocument, type OpenDocument, openDocument, type PageContent, type PdfKit, type Tell } from './document';
-import { faceArt } from './face-art';
+import { drawOnSheet, faceArt } from './face-art';
 import type { Standard } from './standards';
 import { fileId } from './write';
 
@@ -90,7 +95,101 @@ const platesOf = (job: Job, items: readonly SheetItem[]): string[] => [
   ...new Set(items.flatMap(({ piece }) => pieceFacts(job, piece).plates)),
 ];
 
-const SIDES = ['front', 'back'] as const;
+/** A side of a form of the plan: a page. */
+export interface SheetSide {
+  form: SheetForm;
+  /** The number of the form, 0 first. */
+  n: number;
+  placed: readonly Placed[];
+  side: 'front' | 'back';
+}
+
+export const sidesOf = ({ forms }: SheetPlan): SheetSide[] =>
+  forms.flatMap((form, n): SheetSide[] => [
+    { form, n, placed: form.first, side: 'front' },
+    ...(form.second.length > 0 ? [{ form, n, placed: form.second, side: 'back' as const }] : []),
+  ]);
+
+export const sheetBox = ({ press }: Pick<SheetMade, 'press'>): Box => ({
+  x: 0,
+  y: 0,
+  width: press.width,
+  height: press.height,
+});
+
+/** A piece where it lies: within what it is shown, and its own bleed. On white, it hides what lies below. */
+interface Laid {
+  each: Placed;
+  own: number;
+  within: Box;
+  onWhite: boolean;
+}
+
+/** What is drawn of each piece on a side, in the order that it is. */
+function laidOn(job: Job, { items, made }: SheetAsked, placed: readonly Placed[]): Laid[] {
+  const bleed = bleedOn(job, items, made);
+  const trims = placed.map(({ trim }) => trim);
+  const laid = placed.map((each): Laid => {
+    const { piece } = items[each.item]!;
+    const own = shopIn(job, piece.shop).bleed[piece.kind];
+    return { each, own, within: colourArea(each.trim, trims, Math.min(own, bleed)), onWhite: false };
+  });
+  // Where a corner of one's bleed lies on another's trim, that one is drawn once more, on white.
+  const again = laid.filter(({ each }) =>
+    laid.some((other) => other.each !== each && overlaps(other.within, inside(each.trim))),
+  );
+  return [...laid, ...again.map((each) => ({ ...each, within: each.each.trim, onWhite: true }))];
+}
+
+/** The marks of a side: no mark of a cut lies on the slug or the bar. */
+function drawMarksOf(
+  job: Job,
+  asked: SheetAsked,
+  { form, n, placed, side }: SheetSide,
+  fonts: FontBook,
+  device: Device,
+) {
+  const { items, made, plan, shop } = asked;
+  const bleed = bleedOn(job, items, made);
+  const plates = platesOf(job, items);
+  const trims = placed.map(({ trim }) => trim);
+  const marks = sideMarks(trims, bleed, shop.marks, made, plates);
+  const free = cutMarks(trims, bleed, shop.marks, inkable(made)).filter(
+    (line) => ![marks.slug, marks.bar?.box].some((box) => box && overlaps(box, boxOf(line))),
+  );
+  drawSheetMarks(free, marks, shop.marks.weight, device);
+  if (!marks.slug) return;
+  const told = `${job.name}   sheet ${n + 1} of ${plan.forms.length}, ${form.second.length > 0 ? side : made.turning}   ${plates.join(', ')}   ${form.sheets} sheets`;
+  drawSlug([told], marks.slug, sourcesOf(job, fonts), device, 1);
+}
+
+/** Draws a side as it is asked for: its pieces where they lie, and its marks. */
+export function drawSideAsked(job: Job, asked: SheetAsked, side: SheetSide, fonts: FontBook, device: Device): void {
+  for (const { each, within, onWhite } of laidOn(job, asked, side.placed)) {
+    const item = asked.items[each.item]!;
+    const { job: dressed, piece } = pieceFor(job, item);
+    const sources = sourcesOf(dressed, fonts);
+    const face = printedFaces(piece, sources)[item.faces[each.face]!];
+    if (!face) continue;
+    const middle = { x: each.trim.x + each.trim.width / 2, y: each.trim.y + each.trim.height / 2 };
+    const turned = turnAbout(middle, each.angle);
+    const matrix = multiply(turned, [1, 0, 0, 1, middle.x - piece.width / 2, middle.y - piece.height / 2]);
+    const own = outset(
+      { x: 0, y: 0, width: piece.width, height: piece.height },
+      shopIn(job, piece.shop).bleed[piece.kind],
+    );
+    if (onWhite) device.fillPath(boxPath(each.trim), WHITE);
+    device.beginClip(boxPath(within));
+    device.beginClip(transformPath(boxPath(own), matrix));
+    drawOnSheet(piece, face, sources, placedDevice(device, { matrix, angle: each.angle, scale: 1 }));
+    device.endClip();
+    device.endClip();
+  }
+  drawMarksOf(job, asked, side, fonts, device);
+}
+
+/** No ink on the four process plates: what was below is left out. */
+const WHITE = { Cyan: 0, Magenta: 0, Yellow: 0, Black: 0 };
 
 /** Writes the sheets of a plan, a page a side. Throws ExportError, or PictureError for a picture that cannot be read. */
 export async function writeSheets(
@@ -99,13 +198,10 @@ export async function writeSheets(
   kit: PdfKit,
   tell: Tell = () => {},
 ): Promise<Uint8Array> {
-  const { made, items, plan, shop } = asked;
+  const { made, items, plan } = asked;
   if (plan.forms.length === 0) throw new ExportError('There is no sheet to write.');
   const document = openDocument(job, asked.standard, kit, asked.pictures);
-  const sources = sourcesOf(job, kit.fonts);
-  const sheet: Box = { x: 0, y: 0, width: made.press.width, height: made.press.height };
-  const bleed = bleedOn(job, items, made);
-  const plates = platesOf(job, items);
+  const sheet = sheetBox(made);
   const shared = new Map<string, string | undefined>();
   const keyOf = ({ item, face }: Placed): string | undefined => {
     const name = `${item} ${face}`;
@@ -113,49 +209,25 @@ export async function writeSheets(
       shared.set(name, sharedFace(document, job, items[item]!, items[item]!.faces[face]!, asked, kit));
     return shared.get(name);
   };
-  const sideOf = (form: SheetForm, n: number, placed: readonly Placed[], side: (typeof SIDES)[number]): PageContent => {
+  const pageOf = (side: SheetSide): PageContent => {
     const names = new Set<string>();
-    const trims = placed.map(({ trim }) => trim);
-    const drawn = placed.flatMap((each) => {
+    const art = laidOn(job, asked, side.placed).map(({ each, own, within, onWhite }) => {
       const key = keyOf(each);
-      if (!key) return [];
+      if (!key) return '';
       names.add(key);
-      const { piece } = items[each.item]!;
-      const own = shopIn(job, piece.shop).bleed[piece.kind];
-      const clip = colourArea(each.trim, trims, Math.min(own, bleed));
-      return [{ each, clip, draw: (within: Box) => drawPlaced(each, key, piece, own, within, sheet) }];
+      const white = onWhite ? `0 0 0 0 k ${rectangle(each.trim, sheet)} f\n` : '';
+      return white + drawPlaced(each, key, items[each.item]!.piece, own, within, sheet);
     });
-    // Where a corner of one's bleed lies on another's trim, that one is drawn once more, on white.
-    const again = drawn.filter(({ each }) =>
-      drawn.some((other) => other.each !== each && overlaps(other.clip, inside(each.trim))),
-    );
-    const art = [
-      ...drawn.map(({ draw, clip }) => draw(clip)),
-      ...again.map(({ draw, each }) => `0 0 0 0 k ${rectangle(each.trim, sheet)} f\n${draw(each.trim)}`),
-    ];
     const device = pdfDevice(sheet, document.uses, asked.words);
-    const marks = sideMarks(trims, bleed, shop.marks, made, plates);
-    // A cut has a mark at its other end as well: none lies on the slug or the bar.
-    const free = cutMarks(trims, bleed, shop.marks, inkable(made)).filter(
-      (line) => ![marks.slug, marks.bar?.box].some((box) => box && overlaps(box, boxOf(line))),
-    );
-    drawSheetMarks(free, marks, shop.marks.weight, device);
-    if (marks.slug) {
-      const told = `${job.name}   sheet ${n + 1} of ${plan.forms.length}, ${form.second.length > 0 ? side : made.turning}   ${plates.join(', ')}   ${form.sheets} sheets`;
-      drawSlug([told], marks.slug, sources, device, 1);
-    }
+    drawMarksOf(job, asked, side, kit.fonts, device);
     for (const name of device.names()) names.add(name);
-    return {
-      content: `${art.join('')}${device.content()}`,
-      names,
-      boxes: { trim: sheet, bleed: sheet, media: sheet },
-    };
+    const boxes = { trim: sheet, bleed: sheet, media: sheet };
+    return { content: `${art.join('')}${device.content()}`, names, boxes };
   };
   const contents: PageContent[] = [];
-  for (const [n, form] of plan.forms.entries()) {
-    await tell({ done: (0.3 * n) / plan.forms.length, what: `Drawing sheet ${n + 1}` });
-    contents.push(sideOf(form, n, form.first, 'front'));
-    if (form.second.length > 0) contents.push(sideOf(form, n, form.second, 'back'));
+  for (const side of sidesOf(plan)) {
+    await tell({ done: (0.3 * side.n) / plan.forms.length, what: `Drawing sheet ${side.n + 1}` });
+    contents.push(pageOf(side));
   }
   const facts = { title: `${job.name}: sheets`, date: job.changed, id: fileId(job, asked) };
   return closeDocument(document, contents, facts, kit, tell, 0.3);

@@ -2,6 +2,7 @@ import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import { pieceFacts } from '../../checks/piece-facts';
 import { pdfDevice } from '../../devices/pdf/device';
+import { boxPath } from '../../geometry/path';
 import { facePanels } from '../../job/areas';
 import { pieceOf } from '../../job/find';
 import type { Face, Job, Piece } from '../../job/schema';
@@ -17,7 +18,7 @@ import { formatSize } from '../../units/length';
 import { refuseMissing } from '../refuse-missing';
 import { ExportError, facesAsked, type PageBoxes, type PdfAsked, pageBoxes } from './asked';
 import { clipTo, closeDocument, openDocument, type PageContent, type PdfKit, pdfBox, type Tell } from './document';
-import { faceArt } from './face-art';
+import { drawOnSheet, faceArt } from './face-art';
 import type { FileFacts } from './metadata';
 
 /** The marks of a face as asked. */
@@ -45,13 +46,21 @@ function drawMarks({ job, piece, face, asked, boxes, sources }: Marked, device: 
   if (asked.office) drawCheckLine(asked.office, boxes.media, sources, device);
 }
 
-interface Marked {
+export interface Marked {
   job: Job;
   piece: Piece;
   face: Face;
   asked: PdfAsked;
   boxes: PageBoxes;
   sources: SceneSources;
+}
+
+/** Draws a page as it is asked for: the face within its bleed, and its marks over it. */
+export function drawPageAsked(marked: Marked, device: Device): void {
+  device.beginClip(boxPath(marked.boxes.bleed));
+  drawOnSheet(marked.piece, marked.face, marked.sources, device);
+  device.endClip();
+  drawMarks(marked, device);
 }
 
 /** What tells a file from all others: the job and what was asked of it. */

@@ -1,5 +1,3 @@
-import { comparison } from '../../../core/files/hand-off/comparison';
-import { pieceOf } from '../../../core/job/find';
 import type { Job } from '../../../core/job/schema';
 import type { HandedOff, Written } from '../../../workers/write-work';
 import { PageShot } from '../../parts/PageShot';
@@ -74,8 +72,7 @@ function FileCard({
   sizes: Readonly<Record<string, number>>;
   only: boolean;
 }) {
-  const { piece, asked, facts, rules } = file;
-  const rows = comparison(job, file.as ?? pieceOf(job, piece)!, asked, facts, rules);
+  const { rows } = file;
   return (
     <section aria-label={file.name} className="grid gap-3 rounded-lg bg-base-100 p-4 shadow-sm">
       <div className="flex flex-wrap items-center gap-3">

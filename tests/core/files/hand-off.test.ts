@@ -4,7 +4,7 @@ import { lettersAsPages } from '../../../core/files/hand-off/letters';
 import { pictureSizes } from '../../../core/files/hand-off/picture-sizes';
 import { plannedFiles } from '../../../core/files/hand-off/plan';
 import { SETTING_WORDS, settingsOf } from '../../../core/files/hand-off/settings';
-import { type PdfReader, readBack } from '../../../core/files/pdf/read-back';
+import { readFile } from '../../../core/files/pdf/read-back';
 import { verify } from '../../../core/files/pdf/rules';
 import { writePdf } from '../../../core/files/pdf/write';
 import { setShop } from '../../../core/job/edits/job';
@@ -93,8 +93,7 @@ describe('what was asked beside what the file says', () => {
   const written = async (asked = file!.asked) => {
     const press = kit.press('general-coated');
     const bytes = await writePdf(dressed, asked, { ...kit, press, assets: bundle.assets });
-    const reader = (await import('pdfjs-dist/legacy/build/pdf.mjs')) as unknown as PdfReader;
-    return { bytes, facts: await readBack(bytes, reader) };
+    return { bytes, facts: readFile(bytes).facts };
   };
   const rowsFor = async (asked = file!.asked) => {
     const { bytes, facts } = await written();

@@ -1,4 +1,3 @@
-import { unzlibSync } from 'fflate';
 import { type Dict, Name, Operator, Reader, Ref, Stream, SyntaxFault, type Value } from './syntax';
 
 /** A PDF file with a plain cross-reference table (ISO 32000-1, 7.5.4), read for what it says and nothing else. */
@@ -114,35 +113,46 @@ const isPack = (value: Value): boolean => {
   return type instanceof Name && (type.name === 'ObjStm' || type.name === 'XRef');
 };
 
-/** The names of a stream's filters, in their order. */
-export function filtersOf(stream: Stream, { get }: Pick<PdfFile, 'get'>): string[] {
-  const filter = get(stream.dict.get('Filter'));
-  return (Array.isArray(filter) ? filter : [filter]).flatMap((each) => {
-    const name = get(each);
-    return name instanceof Name ? [name.name] : [];
-  });
-}
-
-/** What a Flate stream, or one that is not packed, holds. Throws SyntaxFault for other filters. */
-export function contentsOf(stream: Stream, file: Pick<PdfFile, 'get'>): Uint8Array {
-  const filters = filtersOf(stream, file);
-  if (filters.length === 0) return stream.raw;
-  if (filters.length > 1 || filters[0] !== 'FlateDecode')
-    throw new SyntaxFault(`A content is packed by ${filters.join(' and ')}`);
-  try {
-    return unzlibSync(stream.raw);
-  } catch {
-    throw new SyntaxFault('A stream is damaged and cannot be unpacked');
-  }
-}
-
 /** An operator of a content, and what stands before it. */
 export interface Operation {
   word: string;
   given: readonly Value[];
 }
 
-/** The operations of a content (7.8.2), the bytes of pictures in it left out. */
+/** What the short names in the dictionary of a picture in a content stand for (tables 93 and 94). */
+const IN_FULL: Readonly<Record<string, string>> = {
+  BPC: 'BitsPerComponent',
+  CS: 'ColorSpace',
+  D: 'Decode',
+  DP: 'DecodeParms',
+  F: 'Filter',
+  H: 'Height',
+  IM: 'ImageMask',
+  I: 'Interpolate',
+  W: 'Width',
+};
+const SPACES_IN_FULL: Readonly<Record<string, string>> = {
+  G: 'DeviceGray',
+  RGB: 'DeviceRGB',
+  CMYK: 'DeviceCMYK',
+  I: 'Indexed',
+};
+
+function pictureDict(given: readonly Value[]): Dict {
+  const dict: Dict = new Map([['Subtype', new Name('Image')]]);
+  for (let i = 0; i + 1 < given.length; i += 2) {
+    const key = given[i];
+    if (!(key instanceof Name)) continue;
+    const full = IN_FULL[key.name] ?? key.name;
+    const inFull = (value: Value): Value =>
+      value instanceof Name ? new Name(SPACES_IN_FULL[value.name] ?? value.name) : value;
+    const value = given[i + 1]!;
+    dict.set(full, full !== 'ColorSpace' ? value : Array.isArray(value) ? value.map(inFull) : inFull(value));
+  }
+  return dict;
+}
+
+/** The operations of a content (7.8.2); a picture in it is the stream that `ID` is given. */
 export function operationsOf(content: Uint8Array): Operation[] {
   const reader = new Reader(content);
   const operations: Operation[] = [];
@@ -151,9 +161,13 @@ export function operationsOf(content: Uint8Array): Operation[] {
     const value = reader.value();
     if (!(value instanceof Operator)) given.push(value);
     else {
+      if (value.word === 'ID') {
+        const from = reader.at + 1;
+        reader.at = endOfPicture(content, reader.at);
+        given = [new Stream(pictureDict(given), content.subarray(from, reader.at))];
+      }
       operations.push({ word: value.word, given });
       given = [];
-      if (value.word === 'ID') reader.at = endOfPicture(content, reader.at);
     }
   }
   return operations;

@@ -1,4 +1,5 @@
-import { contentsOf, type Operation, operationsOf, type PdfFile } from './file';
+import { type Operation, operationsOf, type PdfFile } from './file';
+import { contentsOf } from './filters';
 import { type Dict, Name, Ref, Stream, Text, type Value } from './syntax';
 
 /** A content and the resources its names are looked up in: a page's, a form's, a tile's. */

@@ -1,4 +1,4 @@
-import { contentsOf } from '../parsed/file';
+import { contentsOf } from '../parsed/filters';
 import { Name, Stream, Text } from '../parsed/syntax';
 import { arrayOf, dictOf, nameOf, type PdfView, textOf } from '../parsed/view';
 import { ALL, type Rule, type Standard, unless, X1A, X4 } from './rule';

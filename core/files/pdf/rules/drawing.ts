@@ -1,4 +1,4 @@
-import { filtersOf } from '../parsed/file';
+import { filtersOf } from '../parsed/filters';
 import { Name, Stream, Text } from '../parsed/syntax';
 import { arrayOf, dictOf, nameOf, type PdfView } from '../parsed/view';
 import { ALL, type Rule, unless, X1A } from './rule';

@@ -1,0 +1,117 @@
+import type { LaidPicture } from '../../devices/plates/device';
+import { pieceOf } from '../../job/find';
+import type { Job } from '../../job/schema';
+import { decodePicture } from '../../picture/decode';
+import { separatePicture } from '../../picture/separate';
+import { type Device, type ImageRef, imageKey } from '../../scene/device';
+import { printedFaces } from '../../scene/shown-faces';
+import { sourcesOf } from '../../scene/sources';
+import { facesAsked, type PdfAsked, pageBoxes } from '../pdf/asked';
+import type { PdfKit } from '../pdf/document';
+import { type PdfFacts, readFile } from '../pdf/read-back';
+import { type RuleSeen, verify } from '../pdf/rules';
+import { drawSideAsked, type SheetAsked, sheetBox, sidesOf } from '../pdf/sheet';
+import { STANDARD_FACTS, type Standard } from '../pdf/standards';
+import { drawPageAsked } from '../pdf/write';
+import { comparison, type Row } from './comparison';
+import { pageRows } from './page-rows';
+
+/** What a written file says when it is read again, beside what was asked. */
+export interface Proven {
+  facts: PdfFacts;
+  rules: RuleSeen[];
+  rows: Row[];
+}
+
+/** A written file that is not what was asked: it is not handed over. Its message says what differs. */
+export class ReadBackError extends Error {
+  override name = 'ReadBackError';
+  constructor(name: string, wrong: readonly Row[]) {
+    const says = wrong.map(({ what, asked, read }) => `${what}: asked ${asked}, in the file ${read}.`);
+    super(
+      `${name} was written, but differs from what was asked, so it was not exported. ${says.join(' ')} Send the job file to whoever looks after this app.`,
+    );
+  }
+}
+
+const sameBytes = (one: Uint8Array, other: Uint8Array): boolean =>
+  one.length === other.length && one.every((byte, i) => byte === other[i]);
+
+type Kept = Map<string, LaidPicture>;
+
+/** The pictures of a job as the press has them, each separated once. */
+const separatedOf =
+  (kit: PdfKit, kept: Kept) =>
+  (image: ImageRef): LaidPicture | undefined => {
+    const key = imageKey(image);
+    const file = kit.assets[image.asset];
+    const found =
+      kept.get(key) ?? (file && separatePicture(decodePicture(file), kit.engine, kit.press, image.separation));
+    if (found) kept.set(key, found);
+    return found;
+  };
+
+const profileRow = (profile: Uint8Array | undefined, { press }: PdfKit): Row => {
+  const right = profile !== undefined && sameBytes(profile, press.profile);
+  const { name } = press.condition;
+  return { what: 'Profile of the press', asked: name, read: right ? name : 'another one', right };
+};
+
+/** What holds for every page of a file. */
+const pageFacts = (job: Job, kit: PdfKit, standard: Standard, words: PdfAsked['words'], kept: Kept) => ({
+  picture: separatedOf(kit, kept),
+  hasAlpha: (asset: string): boolean => job.assets[asset]?.alpha === true,
+  flat: !STANDARD_FACTS[standard].seeThrough,
+  outlines: words === 'outlines',
+});
+
+/**
+ * Reads a written file again by a reader that shares nothing with the writer, and holds all of it against what was asked.
+ * `kept` keeps separated pictures from file to file. Throws SyntaxFault where it cannot be read at all.
+ */
+export function prove(job: Job, asked: PdfAsked, bytes: Uint8Array, kit: PdfKit, kept: Kept = new Map()): Proven {
+  const standard = asked.standard ?? asked.shop.standard;
+  const piece = pieceOf(job, asked.pieceId)!;
+  const { facts, pages, profile } = readFile(bytes);
+  const rules = verify(bytes, standard);
+  const sources = sourcesOf(job, kit.fonts);
+  const boxes = pageBoxes(piece, asked.shop, asked.marks, asked.office, asked.also);
+  const common = pageFacts(job, kit, standard, asked.words, kept);
+  const drawn = facesAsked(printedFaces(piece, sources), asked.faces).flatMap((face, i) => {
+    const draw = (device: Device): void => drawPageAsked({ job, piece, face, asked, boxes, sources }, device);
+    const page = { ...common, name: face.name, draw, media: boxes.media, art: boxes.bleed };
+    return pages[i] ? pageRows(page, pages[i]) : [];
+  });
+  return { facts, rules, rows: [...comparison(job, piece, asked, facts, rules), ...drawn, profileRow(profile, kit)] };
+}
+
+/** The same for a file of press sheets. */
+export function proveSheets(job: Job, asked: SheetAsked, bytes: Uint8Array, kit: PdfKit): Proven {
+  const { facts, pages, profile } = readFile(bytes);
+  const rules = verify(bytes, asked.standard);
+  const sides = sidesOf(asked.plan);
+  const media = sheetBox(asked.made);
+  const common = pageFacts(job, kit, asked.standard, asked.words, new Map());
+  const drawn = sides.flatMap((side, i) => {
+    const draw = (device: Device): void => drawSideAsked(job, asked, side, kit.fonts, device);
+    const page = { ...common, name: `Sheet ${side.n + 1}, ${side.side}`, draw, media, art: media };
+    return pages[i] ? pageRows(page, pages[i]) : [];
+  });
+  const against = rules.filter(({ faults }) => faults.length > 0);
+  const holds = `all ${rules.length} hold`;
+  const broken = against.map(({ says }) => says).join(' ');
+  const rows: Row[] = [
+    { what: 'Pages', asked: `${sides.length}`, read: `${pages.length}`, right: sides.length === pages.length },
+    { what: `Rules of ${asked.standard}`, asked: holds, read: broken || holds, right: broken === '' },
+    ...drawn,
+    profileRow(profile, kit),
+  ];
+  return { facts, rules, rows };
+}
+
+/** What was proven of a file that is to leave. Throws ReadBackError where anything differs. */
+export function asAsked(name: string, proof: Proven): Proven {
+  const wrong = proof.rows.filter(({ right }) => !right);
+  if (wrong.length > 0) throw new ReadBackError(name, wrong);
+  return proof;
+}

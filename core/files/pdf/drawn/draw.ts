@@ -1,0 +1,57 @@
+import type { LaidPicture } from '../../../devices/plates/device';
+import type { Point } from '../../../geometry/box';
+import type { Matrix } from '../../../geometry/matrix';
+import type { Device } from '../../../scene/device';
+import { SyntaxFault } from '../parsed/syntax';
+import type { PdfView } from '../parsed/view';
+import type { Hear } from './hear';
+import { OPERATORS } from './operators';
+import { begun, type Drawing, firstState } from './state';
+
+/** Deeper than this, or with more operations, no page is drawn: a budget against files that never end. */
+const MOST_DEEP = 24;
+const MOST_OPERATIONS = 3_000_000;
+
+export interface PageAsked {
+  /** The number of the page, 0 first. */
+  page: number;
+  /** The place of the page, in its own units, that is the device's origin; y runs down from there. */
+  origin: Point;
+}
+
+/**
+ * Draws a page of a PDF on a device: the opposite of the device that writes one, and sharing nothing with it. `pictures`
+ * is filled with those that the device will ask for by their names. Throws SyntaxFault for a content that cannot be read,
+ * or does not end.
+ */
+export function drawPage(
+  view: PdfView,
+  { page, origin }: PageAsked,
+  device: Device,
+  hear: Hear = {},
+  pictures = new Map<string, LaidPicture>(),
+): void {
+  const base: Matrix = [1, 0, 0, -1, -origin.x, origin.y];
+  const drawing: Drawing = {
+    view,
+    device,
+    hear,
+    base,
+    pictures,
+    fonts: new Map(),
+    images: new Map(),
+    count: 0,
+    run(content, resources, from, deep) {
+      if (deep > MOST_DEEP) throw new SyntaxFault('Forms lie in one another without end');
+      const running = begun(drawing, resources, from, deep);
+      for (const { word, given } of content) {
+        if (++drawing.count > MOST_OPERATIONS) throw new SyntaxFault('The page draws more than any page needs');
+        const numbers = given.filter((each) => typeof each === 'number');
+        if (Object.hasOwn(OPERATORS, word)) OPERATORS[word]!(running, numbers, given);
+      }
+      for (let i = from.clips; i < running.state.clips; i++) device.endClip();
+    },
+  };
+  const content = view.contents[page];
+  if (content) drawing.run(content.operations, content.resources, firstState(view, base), 0);
+}

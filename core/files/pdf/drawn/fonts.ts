@@ -1,0 +1,374 @@
+import type { Matrix } from '../../../geometry/matrix';
+import type { Path } from '../../../geometry/path';
+import { openFont } from '../../../type/font';
+import { writeSfnt } from '../../../type/sfnt';
+import { operationsOf } from '../parsed/file';
+import { contentsOf } from '../parsed/filters';
+import { type Dict, Name, Stream, Text, type Value } from '../parsed/syntax';
+import { arrayOf, dictOf, nameOf, type PdfView } from '../parsed/view';
+
+/** Fonts of a PDF as their letters are shown (ISO 32000-1, 9.5 to 9.10). */
+
+export interface FontRead {
+  /** Without the six letters of a subset. */
+  name: string;
+  embedded: boolean;
+  kind: string;
+  /** The codes that a string is made of. */
+  codes(text: string): { code: number; isSpace: boolean }[];
+  /** How far a code moves the pen, in thousandths of the size. */
+  width(code: number): number;
+  /** What a code stands for, where the font says so. */
+  unicode(code: number): string | undefined;
+  /** The number of a code's glyph in the font's program. */
+  glyph(code: number): number;
+  /** A glyph's outline in units of `upem`, y up; undefined where the program is not read here. */
+  outline(glyph: number): Path | undefined;
+  upem: number;
+  /** Letters that are contents themselves. */
+  type3?: { matrix: Matrix; contentOf(code: number): Stream | undefined; resources: Dict };
+}
+
+const numbersOf = ({ file }: PdfView, value: Value | undefined): number[] =>
+  arrayOf(file, value).map((each) => Number(file.get(each)));
+
+const codeOf = (text: string): number => {
+  let code = 0;
+  for (let i = 0; i < text.length; i++) code = code * 256 + text.charCodeAt(i);
+  return code;
+};
+const utf16 = (text: string): string =>
+  text.replace(/([\s\S])([\s\S])/g, (_, high: string, low: string) =>
+    String.fromCharCode(high.charCodeAt(0) * 256 + low.charCodeAt(0)),
+  );
+
+interface CMap {
+  unicode: Map<number, string>;
+  cids: Map<number, number>;
+  /** How many bytes codes have. */
+  bytes: number | undefined;
+}
+
+/** More codes than this no font has. */
+const MOST_CODES = 70_000;
+
+/** What a CMap says of codes (9.7.5 and 9.10.3). */
+function readCMap(view: PdfView, stream: Stream): CMap {
+  const map: CMap = { unicode: new Map(), cids: new Map(), bytes: undefined };
+  for (const { word, given } of operationsOf(contentsOf(stream, view.file))) {
+    const texts = given;
+    if (word === 'endcodespacerange' && texts[0] instanceof Text) map.bytes = texts[0].text.length;
+    if (word === 'endbfchar')
+      for (let i = 0; i + 1 < texts.length; i += 2) {
+        const [from, to] = [texts[i], texts[i + 1]];
+        if (from instanceof Text && to instanceof Text) map.unicode.set(codeOf(from.text), utf16(to.text));
+      }
+    if (word === 'endbfrange' || word === 'endcidrange')
+      for (let i = 0; i + 2 < texts.length; i += 3) {
+        const [low, high, to] = [texts[i], texts[i + 1], texts[i + 2]];
+        if (!(low instanceof Text) || !(high instanceof Text)) continue;
+        const [first, last] = [codeOf(low.text), Math.min(codeOf(high.text), codeOf(low.text) + MOST_CODES)];
+        for (let code = first; code <= last; code++) {
+          if (word === 'endcidrange') map.cids.set(code, Number(to) + code - first);
+          else if (Array.isArray(to)) {
+            const each = to[code - first];
+            if (each instanceof Text) map.unicode.set(code, utf16(each.text));
+          } else if (to instanceof Text) {
+            const start = utf16(to.text);
+            const end = start.length - 1;
+            map.unicode.set(code, start.slice(0, end) + String.fromCharCode(start.charCodeAt(end) + code - first));
+          }
+        }
+      }
+    if (word === 'endcidchar')
+      for (let i = 0; i + 1 < texts.length; i += 2) {
+        const from = texts[i];
+        if (from instanceof Text) map.cids.set(codeOf(from.text), Number(texts[i + 1]));
+      }
+  }
+  return map;
+}
+
+interface Program {
+  outline(glyph: number): Path | undefined;
+  glyphFor(character: number): number | undefined;
+  upem: number;
+}
+const NO_PROGRAM: Program = { outline: () => undefined, glyphFor: () => undefined, upem: 1000 };
+
+const word = (...values: number[]): number[] => values.flatMap((v) => [(v >> 8) & 255, v & 255]);
+const long = (v: number): number[] => [...word(v >>> 16), ...word(v & 0xffff)];
+
+/** How many glyphs a bare CFF has (Adobe Technical Note 5176): its Top DICT says where they are. */
+function countOfCff(cff: Uint8Array): number {
+  const at = (from: number, size: number): number => {
+    let n = 0;
+    for (let i = 0; i < size; i++) n = n * 256 + (cff[from + i] ?? 0);
+    return n;
+  };
+  const endOfIndex = (from: number): number => {
+    const count = at(from, 2);
+    if (count === 0) return from + 2;
+    const size = at(from + 2, 1);
+    return from + 3 + (count + 1) * size - 1 + at(from + 3 + count * size, size);
+  };
+  const top = endOfIndex(cff[2] ?? 4);
+  const size = at(top + 2, 1);
+  const start = top + 3 + (at(top, 2) + 1) * size - 1 + at(top + 3, size);
+  const end = endOfIndex(top);
+  const operands: number[] = [];
+  for (let i = start; i < end; ) {
+    const byte = cff[i]!;
+    if (byte === 28) {
+      operands.push(at(i + 1, 2));
+      i += 3;
+    } else if (byte === 29) {
+      operands.push(at(i + 1, 4));
+      i += 5;
+    } else if (byte === 30) {
+      i++;
+      while (i < end && (cff[i]! & 15) !== 15) i++;
+      i++;
+    } else if (byte >= 32 && byte <= 246) {
+      operands.push(byte - 139);
+      i++;
+    } else if (byte >= 247) {
+      operands.push(0);
+      i += 2;
+    } else {
+      if (byte === 17) return at(operands.at(-1) ?? 0, 2);
+      operands.length = 0;
+      i += byte === 12 ? 2 : 1;
+    }
+  }
+  return 0;
+}
+
+/** A bare CFF as a font file: the few tables that a reader of glyphs asks for. */
+function asOpenType(cff: Uint8Array): Uint8Array {
+  const count = countOfCff(cff);
+  const table = (...bytes: number[]): Uint8Array => Uint8Array.from(bytes);
+  const head = table(
+    ...long(0x00010000),
+    ...long(0x00010000),
+    ...long(0),
+    ...long(0x5f0f3cf5),
+    ...word(0, 1000),
+    ...Array(16).fill(0),
+    ...word(0, 0, 0, 0, 0, 8, 2, 0, 0),
+  );
+  return writeSfnt({
+    flavour: 0x4f54544f,
+    tables: new Map([
+      ['CFF ', cff],
+      ['head', head],
+      ['hhea', table(...long(0x00010000), ...word(800, 0xff38, 0, 1000), ...Array(22).fill(0), ...word(1))],
+      ['hmtx', new Uint8Array(4 + 2 * Math.max(0, count - 1))],
+      ['maxp', table(...long(0x00005000), ...word(count))],
+    ]),
+  });
+}
+
+function programOf(view: PdfView, descriptor: Dict | undefined): Program {
+  const { file } = view;
+  const trueType = file.get(descriptor?.get('FontFile2'));
+  const other = file.get(descriptor?.get('FontFile3'));
+  try {
+    const bytes =
+      trueType instanceof Stream
+        ? contentsOf(trueType, file)
+        : other instanceof Stream
+          ? nameOf(file, other.dict.get('Subtype')) === 'OpenType'
+            ? contentsOf(other, file)
+            : nameOf(file, other.dict.get('Subtype')) === 'CIDFontType0C'
+              ? asOpenType(contentsOf(other, file))
+              : undefined
+          : undefined;
+    if (!bytes) return NO_PROGRAM;
+    const font = openFont(bytes);
+    return {
+      outline: (glyph) => font.outline(glyph),
+      upem: font.upem,
+      glyphFor: (character) =>
+        font.has(character) ? font.shape({ text: String.fromCodePoint(character) })[0]?.id : undefined,
+    };
+  } catch {
+    return NO_PROGRAM;
+  }
+}
+
+const nameOfFont = (view: PdfView, font: Dict): string =>
+  (nameOf(view.file, font.get('BaseFont')) ?? '').replace(/^[A-Z]{6}\+/, '');
+
+const isEmbedded = (descriptor: Dict | undefined): boolean =>
+  ['FontFile', 'FontFile2', 'FontFile3'].some((key) => descriptor?.has(key));
+
+function composite(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
+  const { file } = view;
+  const own = dictOf(file, arrayOf(file, font.get('DescendantFonts'))[0]) ?? new Map();
+  const descriptor = dictOf(file, own.get('FontDescriptor'));
+  const program = programOf(view, descriptor);
+  const encoding = file.get(font.get('Encoding'));
+  const cmap = encoding instanceof Stream ? readCMap(view, encoding) : undefined;
+  const bytes = cmap?.bytes ?? 2;
+  const cidOf = (code: number): number => cmap?.cids.get(code) ?? code;
+  const gids = file.get(own.get('CIDToGIDMap'));
+  const table = gids instanceof Stream ? contentsOf(gids, file) : undefined;
+  const usual = Number(file.get(own.get('DW')) ?? 1000);
+  const widths = new Map<number, number>();
+  const list = arrayOf(file, own.get('W')).map((each) => file.get(each) ?? null);
+  for (let i = 0; i < list.length; ) {
+    const first = Number(list[i]);
+    const next = list[i + 1];
+    if (Array.isArray(next)) {
+      for (const [k, each] of next.entries()) widths.set(first + k, Number(file.get(each)));
+      i += 2;
+    } else {
+      for (let cid = first; cid <= Math.min(Number(next), first + MOST_CODES); cid++)
+        widths.set(cid, Number(list[i + 2]));
+      i += 3;
+    }
+  }
+  return {
+    name: nameOfFont(view, font),
+    embedded: isEmbedded(descriptor),
+    kind: nameOf(file, own.get('Subtype')) ?? 'Type0',
+    codes: (text) =>
+      Array.from({ length: Math.floor(text.length / bytes) }, (_, i) => ({
+        code: codeOf(text.slice(i * bytes, (i + 1) * bytes)),
+        isSpace: bytes === 1 && text[i] === ' ',
+      })),
+    width: (code) => widths.get(cidOf(code)) ?? usual,
+    unicode: (code) => told?.unicode.get(code),
+    glyph: (code) => {
+      const cid = cidOf(code);
+      return table ? (table[2 * cid] ?? 0) * 256 + (table[2 * cid + 1] ?? 0) : cid;
+    },
+    outline: program.outline,
+    upem: program.upem,
+  };
+}
+
+/** Letters by the names that encodings use most; others are told by `ToUnicode`, or not at all. */
+const BY_NAME: Readonly<Record<string, string>> = {
+  space: ' ',
+  period: '.',
+  comma: ',',
+  hyphen: '-',
+  colon: ':',
+  semicolon: ';',
+  at: '@',
+  ampersand: '&',
+  zero: '0',
+  one: '1',
+  two: '2',
+  three: '3',
+  four: '4',
+  five: '5',
+  six: '6',
+  seven: '7',
+  eight: '8',
+  nine: '9',
+  quoteright: '’',
+  quoteleft: '‘',
+  quotedblleft: '“',
+  quotedblright: '”',
+  endash: '–',
+  emdash: '—',
+  fi: 'fi',
+  fl: 'fl',
+  parenleft: '(',
+  parenright: ')',
+  slash: '/',
+  exclam: '!',
+  question: '?',
+  quotesingle: "'",
+  quotedbl: '"',
+};
+
+function simple(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
+  const { file } = view;
+  const descriptor = dictOf(file, font.get('FontDescriptor'));
+  const program = programOf(view, descriptor);
+  const first = Number(file.get(font.get('FirstChar')) ?? 0);
+  const widths = numbersOf(view, font.get('Widths'));
+  const missing = Number(file.get(descriptor?.get('MissingWidth')) ?? 500);
+  const names = new Map<number, string>();
+  let at = 0;
+  for (const each of arrayOf(file, dictOf(file, font.get('Encoding'))?.get('Differences'))) {
+    const value = file.get(each);
+    if (typeof value === 'number') at = value;
+    else if (value instanceof Name) names.set(at++, value.name);
+  }
+  const unicode = (code: number): string | undefined => {
+    const name = names.get(code);
+    if (told?.unicode.has(code)) return told.unicode.get(code);
+    if (name !== undefined) {
+      const hex = /^uni([0-9A-F]{4})$/.exec(name)?.[1];
+      return hex ? String.fromCharCode(Number.parseInt(hex, 16)) : name.length === 1 ? name : BY_NAME[name];
+    }
+    return code >= 32 && code < 256 ? String.fromCharCode(code) : undefined;
+  };
+  return {
+    name: nameOfFont(view, font),
+    embedded: isEmbedded(descriptor),
+    kind: nameOf(file, font.get('Subtype')) ?? 'Type1',
+    codes: (text) => Array.from(text, (c) => ({ code: c.charCodeAt(0), isSpace: c === ' ' })),
+    width: (code) => widths[code - first] ?? missing,
+    unicode,
+    glyph: (code) => {
+      const character = unicode(code)?.codePointAt(0);
+      return (
+        (character === undefined ? undefined : program.glyphFor(character)) ??
+        program.glyphFor(0xf000 + code) ??
+        program.glyphFor(code) ??
+        0
+      );
+    },
+    outline: program.outline,
+    upem: program.upem,
+  };
+}
+
+function type3(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
+  const { file } = view;
+  const base = simple(view, font, told);
+  const matrix = numbersOf(view, font.get('FontMatrix'));
+  const procs = dictOf(file, font.get('CharProcs')) ?? new Map();
+  const names = new Map<number, string>();
+  let at = 0;
+  for (const each of arrayOf(file, dictOf(file, font.get('Encoding'))?.get('Differences'))) {
+    const value = file.get(each);
+    if (typeof value === 'number') at = value;
+    else if (value instanceof Name) names.set(at++, value.name);
+  }
+  return {
+    ...base,
+    name: nameOf(file, font.get('Name')) ?? 'Type 3',
+    embedded: true,
+    kind: 'Type3',
+    // Widths are in glyph space there.
+    width: (code) => base.width(code) * (matrix[0] ?? 0.001) * 1000,
+    type3: {
+      matrix: (matrix.length === 6 ? matrix : [0.001, 0, 0, 0.001, 0, 0]) as unknown as Matrix,
+      resources: dictOf(file, font.get('Resources')) ?? new Map(),
+      contentOf: (code) => {
+        const found = file.get(procs.get(names.get(code) ?? ''));
+        return found instanceof Stream ? found : undefined;
+      },
+    },
+  };
+}
+
+/** Reads a font; its program is opened where it is one whose glyphs are read. */
+export function fontOf(view: PdfView, font: Dict): FontRead {
+  const { file } = view;
+  const stream = file.get(font.get('ToUnicode'));
+  const told = stream instanceof Stream ? readCMap(view, stream) : undefined;
+  const kind = nameOf(file, font.get('Subtype'));
+  return kind === 'Type0'
+    ? composite(view, font, told)
+    : kind === 'Type3'
+      ? type3(view, font, told)
+      : simple(view, font, told);
+}

@@ -1,0 +1,199 @@
+import type { LaidPicture } from '../../../devices/plates/device';
+import { jpegPixels } from '../../../picture/jpeg-decode';
+import { unpacked } from '../parsed/filters';
+import { type Dict, Stream } from '../parsed/syntax';
+import { arrayOf, type PdfView } from '../parsed/view';
+import { type Space, spaceOf } from './spaces';
+
+/** Pictures of a PDF as amounts of ink (ISO 32000-1, 8.9). */
+
+export interface ImageRead {
+  width: number;
+  height: number;
+  bits: number;
+  space: string;
+  /** Amounts by plate; undefined for a packing that is not read here. */
+  laid: LaidPicture | undefined;
+  /** One colour throughout, seen through `alpha` of this size. */
+  stencil?: { width: number; height: number; amounts: Uint8Array };
+}
+
+/** A picture of more pixels than this is measured, but not looked into. */
+const MOST_PIXELS = 120_000_000;
+
+const numberAt = ({ file }: PdfView, dict: Dict, key: string): number => {
+  const found = file.get(dict.get(key));
+  return typeof found === 'number' ? found : 0;
+};
+
+/** Samples as 8-bit bytes, whatever their depth; indexes stay what they are. */
+function bytesOf(
+  raw: Uint8Array,
+  width: number,
+  height: number,
+  channels: number,
+  bits: number,
+  isIndex: boolean,
+): Uint8Array {
+  const row = width * channels;
+  if (bits === 8) return raw.length >= row * height ? raw.subarray(0, row * height) : padded(raw, row * height);
+  const out = new Uint8Array(row * height);
+  const perRow = Math.ceil((row * bits) / 8);
+  const top = (1 << bits) - 1;
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < row; x++) {
+      if (bits === 16) {
+        out[y * row + x] = raw[y * perRow + 2 * x] ?? 0;
+        continue;
+      }
+      const at = x * bits;
+      const value = ((raw[y * perRow + (at >> 3)] ?? 0) >> (8 - bits - (at & 7))) & top;
+      out[y * row + x] = isIndex ? value : Math.round((value * 255) / top);
+    }
+  return out;
+}
+
+function padded(raw: Uint8Array, length: number): Uint8Array {
+  const out = new Uint8Array(length);
+  out.set(raw);
+  return out;
+}
+
+const CHANNELS = (n: number): n is 1 | 3 | 4 => n === 1 || n === 3 || n === 4;
+
+/** The samples of a picture, a byte each; undefined where its packing is not read. */
+function samplesOf(view: PdfView, stream: Stream, channels: number, isIndex: boolean): Uint8Array | undefined {
+  const [width, height] = [numberAt(view, stream.dict, 'Width'), numberAt(view, stream.dict, 'Height')];
+  const isMask = view.file.get(stream.dict.get('ImageMask')) === true;
+  const bits = isMask ? 1 : numberAt(view, stream.dict, 'BitsPerComponent') || 8;
+  const { bytes, left } = unpacked(stream, view.file);
+  if (!left) return bytesOf(bytes, width, height, channels, bits, isIndex);
+  if (left !== 'DCTDecode' || !CHANNELS(channels)) return undefined;
+  try {
+    const pixels = jpegPixels(bytes, channels);
+    if (pixels.width !== width || pixels.height !== height) return undefined;
+    // Pictures by themselves hold the opposite of each amount, and are turned as they are decoded; a PDF says what it holds.
+    return channels === 4 ? pixels.colour.map((each) => 255 - each) : pixels.colour;
+  } catch {
+    return undefined;
+  }
+}
+
+/** The coverage that a soft mask or a stencil gives each pixel of a picture of so many. */
+function coverageOf(view: PdfView, stream: Stream, width: number, height: number): Uint8Array | undefined {
+  const mask = gray(view, stream);
+  if (!mask) return undefined;
+  if (mask.width === width && mask.height === height) return mask.amounts;
+  const out = new Uint8Array(width * height);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++)
+      out[y * width + x] =
+        mask.amounts[
+          Math.floor(((y + 0.5) * mask.height) / height) * mask.width + Math.floor(((x + 0.5) * mask.width) / width)
+        ]!;
+  return out;
+}
+
+/** A picture of one channel as it shows what it masks: 255 where all shows. */
+export function gray(
+  view: PdfView,
+  stream: Stream,
+): { width: number; height: number; amounts: Uint8Array } | undefined {
+  const { file } = view;
+  const [width, height] = [numberAt(view, stream.dict, 'Width'), numberAt(view, stream.dict, 'Height')];
+  if (!(width > 0 && height > 0 && width * height <= MOST_PIXELS)) return undefined;
+  const samples = samplesOf(view, stream, 1, false);
+  if (!samples) return undefined;
+  const isStencil = file.get(stream.dict.get('ImageMask')) === true;
+  const flips = file.get(arrayOf(file, stream.dict.get('Decode'))[0]) === 1;
+  // A stencil paints where its sample is 0; a soft mask shows as much as it says.
+  const turned = isStencil !== flips;
+  return { width, height, amounts: turned ? samples.map((each) => 255 - each) : samples };
+}
+
+function keyedOut(samples: Uint8Array, ranges: readonly number[], channels: number, pixels: number): Uint8Array {
+  return Uint8Array.from({ length: pixels }, (_, i) => {
+    for (let c = 0; c < channels; c++) {
+      const value = samples[i * channels + c]!;
+      if (value < ranges[2 * c]! || value > ranges[2 * c + 1]!) return 255;
+    }
+    return 0;
+  });
+}
+
+/** Reads a picture. Its samples may be in any space; screen colours become a guess of their inks. */
+export function imageOf(view: PdfView, stream: Stream, resources: Dict): ImageRead {
+  const { file } = view;
+  const { dict } = stream;
+  const [width, height] = [numberAt(view, dict, 'Width'), numberAt(view, dict, 'Height')];
+  const bits = numberAt(view, dict, 'BitsPerComponent') || 8;
+  const space = spaceOf(view, dict.get('ColorSpace'), resources);
+  const facts = { width, height, bits, space: space?.says ?? 'none' };
+  if (!space || space.channels === 0 || !(width > 0 && height > 0 && width * height <= MOST_PIXELS))
+    return { ...facts, laid: undefined };
+  const isIndex = space.says.startsWith('Indexed');
+  const samples = samplesOf(view, stream, space.channels, isIndex);
+  if (!samples) return { ...facts, laid: undefined };
+  const soft = file.get(dict.get('SMask'));
+  const mask = file.get(dict.get('Mask'));
+  const given = arrayOf(file, dict.get('Decode')).map((each) => Number(file.get(each)));
+  if (soft instanceof Stream && width === 1 && height === 1) {
+    const stencil = gray(view, soft);
+    const laid = laidFrom(samples, 1, 1, space, given);
+    return { ...facts, laid, ...(stencil ? { stencil } : {}) };
+  }
+  const alpha =
+    soft instanceof Stream
+      ? coverageOf(view, soft, width, height)
+      : mask instanceof Stream
+        ? coverageOf(view, mask, width, height)
+        : Array.isArray(mask)
+          ? keyedOut(samples, mask.map(Number), space.channels, width * height)
+          : undefined;
+  return { ...facts, laid: { ...laidFrom(samples, width, height, space, given), ...(alpha ? { alpha } : {}) } };
+}
+
+function laidFrom(
+  samples: Uint8Array,
+  width: number,
+  height: number,
+  space: Space,
+  given: readonly number[],
+): LaidPicture {
+  const decode = given.length === 2 * space.channels ? given : space.decode;
+  const value = (byte: number, k: number): number => {
+    const [from, to] = [decode[2 * k]!, decode[2 * k + 1]!];
+    return from + (byte / 255) * (to - from);
+  };
+  const plates = Object.keys(space.plates(space.initial));
+  const count = width * height;
+  const amounts = new Uint8Array(count * plates.length);
+  // Most pictures have inks for channels: their bytes are amounts already.
+  const direct =
+    plates.length === space.channels &&
+    decode.every((each, i) => each === i % 2) &&
+    !space.says.includes('Indexed') &&
+    !space.screen &&
+    space.says !== 'DeviceGray' &&
+    !space.says.startsWith('ICCBased, Gray') &&
+    space.says !== 'CalGray';
+  if (direct) return { width, height, plates, amounts: samples };
+  const known = new Map<number, readonly number[]>();
+  for (let i = 0; i < count; i++) {
+    let key = 0;
+    for (let k = 0; k < space.channels; k++) key = key * 256 + samples[i * space.channels + k]!;
+    let inks = known.get(key);
+    if (!inks) {
+      const values = Array.from({ length: space.channels }, (_, k) =>
+        space.says.startsWith('Indexed') && given.length === 0
+          ? samples[i * space.channels + k]!
+          : value(samples[i * space.channels + k]!, k),
+      );
+      const all = space.plates(values);
+      inks = plates.map((plate) => Math.round(255 * Math.max(0, Math.min(1, all[plate] ?? 0))));
+      if (known.size < 100_000) known.set(key, inks);
+    }
+    for (let k = 0; k < plates.length; k++) amounts[i * plates.length + k] = inks[k]!;
+  }
+  return { width, height, plates, amounts };
+}

@@ -1,0 +1,89 @@
+import { type Matrix, multiply } from '../../../geometry/matrix';
+import { type Path, transformPath } from '../../../geometry/path';
+import { operationsOf } from '../parsed/file';
+import { contentsOf } from '../parsed/filters';
+import type { FontRead } from './fonts';
+import { fillArea, painted, strokeLine } from './paint';
+import type { Running } from './state';
+
+/** Letters (ISO 32000-1, 9.4): where each stands, what it stands for, and its outline on the device. */
+
+/** Modes of text (table 106): what is done with a letter's outline. */
+const FILLS = [0, 2, 4, 6];
+const STROKES = [1, 2, 5, 6];
+const CLIPS = [4, 5, 6, 7];
+
+/** What the letter stands for: what is told of several of them goes with the first. */
+function saidOf({ told }: Running, font: FontRead, code: number): string {
+  const holder = told.findIndex((each) => each !== undefined);
+  if (holder < 0) return font.unicode(code) ?? '';
+  const said = told[holder]!;
+  told[holder] = '';
+  return said;
+}
+
+/** A letter that is a content itself. */
+function drawProcedure(running: Running, font: FontRead, code: number, matrix: Matrix): void {
+  const { drawing, resources, state, deep } = running;
+  const { type3 } = font;
+  const proc = type3?.contentOf(code);
+  if (!type3 || !proc) return;
+  const own = type3.resources.size > 0 ? type3.resources : resources;
+  const from = { ...state, ctm: multiply(matrix, type3.matrix), clips: 0 };
+  drawing.run(operationsOf(contentsOf(proc, drawing.view.file)), own, from, deep + 1);
+}
+
+function drawOutline(running: Running, font: FontRead, glyph: number, matrix: Matrix): void {
+  const { drawing, state } = running;
+  const { mode } = state.text;
+  const outline = font.outline(glyph);
+  if (!outline) drawing.hear.unread?.(`letters of ${font.name}`);
+  if (!outline || outline.length === 0) return;
+  const shape: Path = transformPath(outline, multiply(matrix, [1 / font.upem, 0, 0, 1 / font.upem, 0, 0]));
+  const { colour, tile } = state.paint.fill;
+  if (FILLS.includes(mode)) {
+    if (tile) fillArea(running, shape);
+    else if (colour) painted(running, 'fill', () => drawing.device.fillPath(shape, colour));
+  }
+  if (STROKES.includes(mode)) strokeLine(running, shape);
+  if (CLIPS.includes(mode)) running.letters.push(shape);
+}
+
+/** Shows a string, and moves the pen past it. */
+export function show(running: Running, text: string): void {
+  const { drawing, state } = running;
+  const { font, size } = state;
+  if (!font) return;
+  const { char, word, wide, mode, rise } = state.text;
+  for (const { code, isSpace } of font.codes(text)) {
+    const line = multiply(state.ctm, running.letter);
+    const matrix = multiply(line, [size * wide, 0, 0, size, 0, rise]);
+    const glyph = font.glyph(code);
+    const advance = ((font.width(code) / 1000) * size + char + (isSpace ? word : 0)) * wide;
+    drawing.hear.glyph?.({
+      font,
+      glyph,
+      text: saidOf(running, font, code),
+      x: matrix[4],
+      y: matrix[5],
+      size: Math.hypot(matrix[2], matrix[3]),
+      angle: (Math.atan2(matrix[1], matrix[0]) * 180) / Math.PI,
+      advance: advance * Math.hypot(line[0], line[1]),
+      colour: state.paint[mode === 1 ? 'stroke' : 'fill'].colour,
+      overprints: state.overprint.fill,
+      seen: mode !== 3 && mode !== 7,
+    });
+    if (font.type3) drawProcedure(running, font, code, matrix);
+    else if (mode !== 3) drawOutline(running, font, glyph, matrix);
+    running.letter = multiply(running.letter, [1, 0, 0, 1, advance, 0]);
+  }
+}
+
+/** Letters whose outlines were to clip do so once the text ends. */
+export function endText(running: Running): void {
+  if (running.letters.length > 0) {
+    running.drawing.device.beginClip(running.letters.flat());
+    running.state.clips++;
+  }
+  running.letters = [];
+}

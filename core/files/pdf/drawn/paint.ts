@@ -1,0 +1,113 @@
+import type { Pen } from '../../../colour/fill';
+import { apply, invert, type Matrix, multiply } from '../../../geometry/matrix';
+import type { Path } from '../../../geometry/path';
+import { operationsOf } from '../parsed/file';
+import { contentsOf } from '../parsed/filters';
+import type { Stream } from '../parsed/syntax';
+import { dictOf } from '../parsed/view';
+import { type How, matrixOf, numbersOf, type Running, type State } from './state';
+
+/** Areas and lines on the device, in what a state says of them. */
+
+const CAPS = ['flat', 'round', 'square'] as const;
+const JOINS = ['mitre', 'round', 'bevel'] as const;
+/** A line without width is the thinnest that a device draws; points. */
+const THINNEST = 0.01;
+const MOST_TILES = 4000;
+
+/** Draws one thing: how much of it shows, how much it covers, and whether it prints over. */
+export function painted({ drawing: { device }, state }: Running, how: How, draw: () => void): void {
+  const { mask } = state;
+  const opacity = state.opacity[how];
+  const overprints = state.overprint[how];
+  if (mask) device.beginFade(mask);
+  if (opacity < 1) device.beginGroup(opacity);
+  if (overprints) device.beginOverprint();
+  draw();
+  if (overprints) device.endOverprint();
+  if (opacity < 1) device.endGroup();
+  if (mask) device.endFade();
+}
+
+export function fillArea(running: Running, path: Path): void {
+  const { drawing, state } = running;
+  const { colour, tile } = state.paint.fill;
+  if (tile) layTiles(running, tile, path);
+  if (!colour) return;
+  drawing.hear.path?.({ path, pen: undefined, colour, overprints: state.overprint.fill });
+  painted(running, 'fill', () => drawing.device.fillPath(path, colour));
+}
+
+const scaleOf = ([a, b, c, d]: Matrix): number => Math.sqrt(Math.abs(a * d - b * c));
+
+function penOf({ ctm, weight, cap, join, dash }: State): Pen {
+  const scale = scaleOf(ctm);
+  return {
+    weight: weight * scale,
+    cap: CAPS[cap] ?? 'flat',
+    join: JOINS[join] ?? 'mitre',
+    ...(dash.some((n) => n > 0) ? { dash: dash.map((n) => n * scale) } : {}),
+  } as Pen;
+}
+
+export function strokeLine(running: Running, path: Path): void {
+  const { drawing, state } = running;
+  const { colour } = state.paint.stroke;
+  if (!colour) return;
+  const pen = penOf(state);
+  drawing.hear.path?.({ path, pen, colour, overprints: state.overprint.stroke });
+  painted(running, 'stroke', () =>
+    drawing.device.strokePath(path, { ...pen, weight: Math.max(THINNEST, pen.weight) }, colour),
+  );
+}
+
+/** The first and the last tile of a row that a stretch of it needs. */
+const spanOf = (places: readonly number[], low: number, high: number, step: number): [number, number] => [
+  Math.floor((Math.min(...places) - high) / step),
+  Math.ceil((Math.max(...places) - low) / step),
+];
+
+/** A tile laid side by side over an area (8.7.3). */
+function layTiles({ drawing, resources, state, deep }: Running, tile: Stream, path: Path): void {
+  const { view, device, base, hear } = drawing;
+  const { dict } = tile;
+  const [x0 = 0, y0 = 0, x1 = 0, y1 = 0] = numbersOf(view, dict.get('BBox'));
+  const across = Math.abs(Number(view.file.get(dict.get('XStep'))));
+  const down = Math.abs(Number(view.file.get(dict.get('YStep'))));
+  const placed = multiply(base, matrixOf(view, dict.get('Matrix')));
+  const back = invert(placed);
+  const numbers = path.flatMap(([, ...rest]) => rest as number[]);
+  if (!back || !(across > 0 && down > 0) || numbers.length === 0) return;
+  const xs = numbers.filter((_, i) => i % 2 === 0);
+  const ys = numbers.filter((_, i) => i % 2 === 1);
+  const corners = [Math.min(...xs), Math.max(...xs)].flatMap((x) =>
+    [Math.min(...ys), Math.max(...ys)].map((y) => apply(back, { x, y })),
+  );
+  const [fromX, toX] = spanOf(
+    corners.map(({ x }) => x),
+    x0,
+    x1,
+    across,
+  );
+  const [fromY, toY] = spanOf(
+    corners.map(({ y }) => y),
+    y0,
+    y1,
+    down,
+  );
+  if ((toX - fromX + 1) * (toY - fromY + 1) > MOST_TILES) {
+    hear.unread?.('a pattern of very many tiles');
+    return;
+  }
+  const own = dictOf(view.file, dict.get('Resources')) ?? resources;
+  const content = operationsOf(contentsOf(tile, view.file));
+  // A tile without colours of its own is drawn in the colour that is chosen with it.
+  const paint = { ...state.paint, fill: { space: state.paint.fill.space, colour: state.paint.fill.colour } };
+  device.beginClip(path);
+  for (let i = fromX; i <= toX; i++)
+    for (let j = fromY; j <= toY; j++) {
+      const ctm = multiply(placed, [1, 0, 0, 1, i * across, j * down]);
+      drawing.run(content, own, { ...state, ctm, paint, clips: 0 }, deep + 1);
+    }
+  device.endClip();
+}

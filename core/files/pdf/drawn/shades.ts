@@ -1,0 +1,75 @@
+import { type Matrix, multiply, ontoLine } from '../../../geometry/matrix';
+import type { Coverage, Shade } from '../../../scene/colour';
+import { type Dict, Stream, type Value } from '../parsed/syntax';
+import { dictOf } from '../parsed/view';
+import { functionOf } from './functions';
+import { spaceOf } from './spaces';
+import { type Drawing, matrixOf, numbersOf } from './state';
+
+/** Colour that runs (ISO 32000-1, 8.7.4.5), and masks that do (11.6.5.3). */
+
+const AXIAL = 2;
+const RADIAL = 3;
+
+/** A run of values from 0 to 1, and what lays it on the device. */
+interface Run {
+  kind: Shade['kind'];
+  matrix: Matrix;
+  stops: readonly { at: number; values: readonly number[] }[];
+}
+
+/** A shading that runs along a line, or about a middle; undefined for other kinds. */
+function runOf({ view }: Drawing, dict: Dict, matrix: Matrix): Run | undefined {
+  const { file } = view;
+  const kind = file.get(dict.get('ShadingType'));
+  const coords = numbersOf(view, dict.get('Coords'));
+  const run = functionOf(view, dict.get('Function'));
+  if (!run || (kind !== AXIAL && kind !== RADIAL)) return undefined;
+  const [from = 0, to = 1] = numbersOf(view, dict.get('Domain'));
+  // Either side of a knot has its own colour: a stitched function may jump there.
+  const hair = (to - from) * 1e-6;
+  const knots = run.knots.filter((t) => t > from && t < to).flatMap((t) => [t - hair, t]);
+  const stops = [from, ...knots, to].map((t) => ({ at: to === from ? 0 : (t - from) / (to - from), values: run(t) }));
+  const [x0 = 0, y0 = 0, x1 = 1, y1 = 0, x2 = 0, r2 = 1] = coords;
+  // A middle, a radius of 0, the same middle and the radius of the end: what lies between two others is not told apart.
+  const own: Matrix = kind === AXIAL ? ontoLine({ x: x0, y: y0 }, { x: x1, y: y1 }) : [r2, 0, 0, r2, y1, x2];
+  return { kind: kind === AXIAL ? 'linear' : 'radial', matrix: multiply(matrix, own), stops };
+}
+
+/** A shading as a colour; `matrix` lays its own space on the device. */
+export function shadeOf(
+  drawing: Drawing,
+  value: Value | undefined,
+  matrix: Matrix,
+  resources: Dict,
+): Shade | undefined {
+  const dict = dictOf(drawing.view.file, value);
+  const space = dict && spaceOf(drawing.view, dict.get('ColorSpace'), resources);
+  const run = dict && runOf(drawing, dict, matrix);
+  if (!space || !run) {
+    drawing.hear.unread?.('a gradient of a kind that is not read');
+    return undefined;
+  }
+  return { ...run, stops: run.stops.map(({ at, values }) => ({ at, plates: space.plates(values) })) };
+}
+
+/** What a soft mask shows, where it is one gradient across the page. */
+export function maskOf(drawing: Drawing, value: Value | undefined): Coverage | undefined {
+  const { view, base } = drawing;
+  const form = view.file.get(dictOf(view.file, value)?.get('G'));
+  if (!(form instanceof Stream)) return undefined;
+  const resources = dictOf(view.file, form.dict.get('Resources'));
+  const patterns = [...(dictOf(view.file, resources?.get('Pattern'))?.values() ?? [])];
+  const pattern = patterns.length === 1 ? dictOf(view.file, patterns[0]) : undefined;
+  const shading = dictOf(view.file, pattern?.get('Shading'));
+  const there = multiply(
+    multiply(base, matrixOf(view, form.dict.get('Matrix'))),
+    matrixOf(view, pattern?.get('Matrix')),
+  );
+  const run = shading && runOf(drawing, shading, there);
+  if (!run) {
+    drawing.hear.unread?.('a soft mask');
+    return undefined;
+  }
+  return { ...run, stops: run.stops.map(({ at, values }) => ({ at, amount: values[0] ?? 0 })) };
+}

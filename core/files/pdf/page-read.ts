@@ -1,0 +1,149 @@
+import { type PlateGrid, platesDevice } from '../../devices/plates/device';
+import type { Box } from '../../geometry/box';
+import { apply } from '../../geometry/matrix';
+import { drawPage } from './drawn/draw';
+import type { GlyphSeen, PathSeen, PictureSeen } from './drawn/hear';
+import { filtersOf } from './parsed/filters';
+import type { Dict } from './parsed/syntax';
+import { arrayOf, type PdfView } from './parsed/view';
+
+/** A box of a page in points as [x0, y0, x1, y1], origin lower left. */
+export type BoxNumbers = [x0: number, y0: number, x1: number, y1: number];
+
+/** A picture as it is drawn on a page. */
+export interface PictureDrawn {
+  width: number;
+  height: number;
+  /** Pixels for each inch along its rows; and along its columns. */
+  ppi: number;
+  ppiDown: number;
+  /** The family of its colour space, or the plates that it names. */
+  space: string;
+  bits: number;
+  packed: string;
+  /** How long it is in the file. */
+  bytes: number;
+  /** Whether only some of its cells are there: what flattening leaves. */
+  patch: boolean;
+  soft: boolean;
+}
+
+/** A page as it is drawn. Lengths in points from its trim's upper left corner, y down. */
+export interface PageRead {
+  letters: GlyphSeen[];
+  pictures: PictureSeen[];
+  paths: PathSeen[];
+  /** Its plates, all of its sheet. */
+  grid: PlateGrid;
+  /** What is not drawn as it is, each once. */
+  unread: string[];
+  /** What is see-through, each once. */
+  soft: string[];
+}
+
+/** A box that a page has or inherits, its corners in order; undefined where it has none that is a box. */
+export function boxAt({ file }: PdfView, page: Dict, name: string): BoxNumbers | undefined {
+  const values = arrayOf(file, page.get(name)).map((each) => Number(file.get(each)));
+  if (values.length !== 4 || !values.every(Number.isFinite)) return undefined;
+  const [a, b, c, d] = values as BoxNumbers;
+  return [Math.min(a, c), Math.min(b, d), Math.max(a, c), Math.max(b, d)];
+}
+
+/** Where a page is drawn: its media box, or a letter's where it has none (ISO 32000-1 asks for one). */
+export const mediaOf = (view: PdfView, page: Dict): BoxNumbers => boxAt(view, page, 'MediaBox') ?? [0, 0, 612, 792];
+
+/** Where a page is cut: its trim, else its art, crop or media box (ISO 32000-1, 14.11.2). */
+export const trimOf = (view: PdfView, page: Dict): BoxNumbers =>
+  boxAt(view, page, 'TrimBox') ?? boxAt(view, page, 'ArtBox') ?? boxAt(view, page, 'CropBox') ?? mediaOf(view, page);
+
+/** Cells an inch that plates are compared at, unless a sheet is so large that they are too many. */
+const PPI = 72;
+const MOST_CELLS = 3_000_000;
+
+export function cellsFor({ width, height }: Pick<Box, 'width' | 'height'>): number {
+  return Math.min(PPI, 72 * Math.sqrt(MOST_CELLS / Math.max(1, width * height)));
+}
+
+/** Draws a page of a file and tells what is on it. Throws SyntaxFault where it cannot be read. */
+export function readPage(view: PdfView, page: number): PageRead {
+  const dict = view.pages[page]!;
+  const media = mediaOf(view, dict);
+  const [x, , , y] = trimOf(view, dict);
+  const box: Box = { x: media[0] - x, y: y - media[3], width: media[2] - media[0], height: media[3] - media[1] };
+  const pictures = new Map();
+  const device = platesDevice({ box, ppi: cellsFor(box), picture: ({ asset }) => pictures.get(asset) });
+  const read: Omit<PageRead, 'grid' | 'unread' | 'soft'> = { letters: [], pictures: [], paths: [] };
+  const unread = new Set<string>();
+  const soft = new Set<string>();
+  drawPage(
+    view,
+    { page, origin: { x, y } },
+    device,
+    {
+      glyph: (glyph) => read.letters.push(glyph),
+      picture: (picture) => read.pictures.push(picture),
+      path: (path) => read.paths.push(path),
+      unread: (what) => unread.add(what),
+      soft: (what) => soft.add(what),
+    },
+    pictures,
+  );
+  return { ...read, grid: device.grid(), unread: [...unread], soft: [...soft] };
+}
+
+/** What is told of a picture as it stands. */
+export function pictureDrawn(view: PdfView, { read, stream, place, partly }: PictureSeen): PictureDrawn {
+  const [a, b, c, d] = place;
+  return {
+    width: read.width,
+    height: read.height,
+    ppi: (read.width / Math.hypot(a, b)) * 72,
+    ppiDown: (read.height / Math.hypot(c, d)) * 72,
+    space: read.space,
+    bits: read.bits,
+    packed: filtersOf(stream, view.file).join(', '),
+    bytes: stream.raw.length,
+    patch: partly && stream.dict.has('Mask'),
+    soft: stream.dict.has('SMask'),
+  };
+}
+
+/** Letters further apart than this share of their size, off their line or back along it, are not one line. */
+const OFF_LINE = 0.35;
+const SPACE = 0.18;
+
+/** The words of a page in the order that they are drawn, a line a line. */
+export function wordsOf(letters: readonly GlyphSeen[]): string {
+  let out = '';
+  let last: GlyphSeen | undefined;
+  for (const letter of letters) {
+    if (last) {
+      const end = apply(
+        [Math.cos((last.angle * Math.PI) / 180), Math.sin((last.angle * Math.PI) / 180), 0, 0, last.x, last.y],
+        { x: last.advance, y: 0 },
+      );
+      const turn = (-last.angle * Math.PI) / 180;
+      const [dx, dy] = [letter.x - end.x, letter.y - end.y];
+      const along = dx * Math.cos(turn) - dy * Math.sin(turn);
+      const across = dx * Math.sin(turn) + dy * Math.cos(turn);
+      const size = Math.max(last.size, letter.size);
+      if (Math.abs(across) > OFF_LINE * size || along < -size || along > 3 * size) out += '\n';
+      else if (along > SPACE * size && !/\s$/.test(out)) out += ' ';
+    }
+    out += letter.text;
+    last = letter;
+  }
+  return out;
+}
+
+/** The quarter turn clockwise at which most letters run; none where there are no letters. */
+export function runOfWords(letters: readonly GlyphSeen[]): number | undefined {
+  const counts = [0, 0, 0, 0];
+  for (const { angle, text } of letters) {
+    const quarter = angle / 90;
+    if (text.trim() !== '' && Math.abs(quarter - Math.round(quarter)) < 0.02)
+      counts[(Math.round(quarter) + 8) % 4]! += text.trim().length;
+  }
+  const most = Math.max(...counts);
+  return most > 0 ? counts.indexOf(most) : undefined;
+}
