@@ -44,6 +44,8 @@ export interface PageFacts {
 }
 export interface FontFacts {
   name: string;
+  /** Its subtype, as PDF names it. */
+  kind: string;
   embedded: boolean;
   subset: boolean;
   searchable: boolean;
@@ -54,13 +56,14 @@ function fontFacts({ file }: PdfView, font: Dict): FontFacts {
   const descriptor = dictOf(file, own.get('FontDescriptor'));
   return {
     name: name.replace(/^[A-Z]{6}\+/, ''),
+    kind: nameOf(file, own.get('Subtype')) ?? '',
     embedded: ['FontFile', 'FontFile2', 'FontFile3'].some((key) => descriptor?.has(key)),
     subset: /^[A-Z]{6}\+/.test(name),
     searchable: font.has('ToUnicode'),
   };
 }
 
-function fontsIn(view: PdfView): FontFacts[] {
+export function fontsIn(view: PdfView): FontFacts[] {
   const fonts = view.contents.flatMap(({ resources }) => [
     ...(dictOf(view.file, resources.get('Font'))?.values() ?? []),
   ]);
@@ -72,13 +75,22 @@ function fontsIn(view: PdfView): FontFacts[] {
 }
 
 /** The standard that a file says it goes by: PDF/X-1a in Info, PDF/X-4 in its XMP packet. */
-function standardOf({ file, info, catalog }: PdfView): string | undefined {
+export function standardOf({ file, info, catalog }: PdfView): string | undefined {
   const told = textOf(file, info.get('GTS_PDFXConformance')) ?? textOf(file, info.get('GTS_PDFXVersion'));
   if (told) return told;
   const stream = file.get(catalog.get('Metadata'));
   const xmp = stream instanceof Stream ? new TextDecoder().decode(contentsOf(stream, file)) : '';
   return /<pdfxid:GTS_PDFXVersion>([^<]+)</.exec(xmp)?.[1];
 }
+
+const intentIn = ({ file, catalog }: PdfView): Dict | undefined =>
+  dictOf(file, arrayOf(file, catalog.get('OutputIntents'))[0]);
+
+/** The press that a file says it is printed for. */
+export const intentOf = (view: PdfView): string | undefined => {
+  const intent = intentIn(view);
+  return textOf(view.file, intent?.get('Info')) ?? textOf(view.file, intent?.get('OutputConditionIdentifier'));
+};
 
 /** The bytes of the profile that a file is printed for. */
 function profileOf({ file }: PdfView, intent: Dict | undefined): Uint8Array | undefined {

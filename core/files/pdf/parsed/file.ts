@@ -1,22 +1,8 @@
+import { contentsOf } from './filters';
+import { latin } from './latin';
+import type { PdfFile } from './pdf-file';
+import { type Place, type Places, placesFound, placesOf, type RawReader } from './places';
 import { type Dict, Name, Operator, Reader, Ref, Stream, SyntaxFault, type Value } from './syntax';
-
-/** A PDF file with a plain cross-reference table (ISO 32000-1, 7.5.4), read for what it says and nothing else. */
-export interface PdfFile {
-  version: string;
-  trailer: Dict;
-  /** All objects by number. */
-  objects: ReadonlyMap<number, Value>;
-  /** Whether any object lies in an object stream or a cross-reference stream (7.5.7 and 7.5.8). */
-  packsObjects: boolean;
-  /** What a value is, past any references. */
-  get(value: Value | undefined): Value | undefined;
-}
-
-const latin = (bytes: Uint8Array): string => {
-  let out = '';
-  for (let i = 0; i < bytes.length; i += 8192) out += String.fromCharCode(...bytes.subarray(i, i + 8192));
-  return out;
-};
 
 function expectWord(reader: Reader, word: string): void {
   const value = reader.value();
@@ -24,94 +10,195 @@ function expectWord(reader: Reader, word: string): void {
     throw new SyntaxFault(`“${word}” was expected before byte ${reader.at}`);
 }
 
-/** The places of objects, and the trailer; of tables that follow one another the newest counts. */
-function readTable(bytes: Uint8Array): { places: Map<number, number>; trailer: Dict; packsObjects: boolean } {
-  const tail = latin(bytes.subarray(-1100));
-  const start = /startxref\s+(\d+)\s+%%EOF\s*$/.exec(tail)?.[1];
-  if (start === undefined) throw new SyntaxFault('The end of the file does not say where its table is');
-  const places = new Map<number, number>();
-  let trailer: Dict | undefined;
-  const seen = new Set<number>();
-  let packsObjects = false;
-  for (let at: number | undefined = Number(start); at !== undefined; ) {
-    if (seen.has(at)) throw new SyntaxFault('The tables of the file run in a ring');
-    seen.add(at);
-    const reader: Reader = new Reader(bytes, at);
-    const first = reader.value();
-    if (!(first instanceof Operator) || first.word !== 'xref') {
-      // Its objects cannot be found without the stream: what is asked of such a file is whether it has one.
-      packsObjects = true;
-      break;
-    }
-    for (;;) {
-      const from = reader.value();
-      if (from instanceof Operator) break;
-      const count = reader.value();
-      if (typeof from !== 'number' || typeof count !== 'number')
-        throw new SyntaxFault('A table of objects that is damaged');
-      for (let i = 0; i < count; i++) {
-        const [offset, , kind] = [reader.value(), reader.value(), reader.value()];
-        const used = kind instanceof Operator && kind.word === 'n';
-        if (used && !places.has(from + i)) places.set(from + i, Number(offset));
-      }
-    }
-    const dict: Value = reader.value();
-    if (!(dict instanceof Map)) throw new SyntaxFault('The file has no trailer');
-    trailer ??= dict;
-    packsObjects ||= dict.has('XRefStm');
-    const previous: Value | undefined = dict.get('Prev');
-    at = typeof previous === 'number' ? previous : undefined;
+const LINE = { feed: 10, return: 13 };
+
+/** Where the bytes of a stream end that does not say it rightly. */
+function endOfStream(bytes: Uint8Array, from: number): number {
+  const word = 'endstream';
+  for (let at = bytes.indexOf(0x65, from); at >= 0; at = bytes.indexOf(0x65, at + 1)) {
+    let k = 0;
+    while (k < word.length && bytes[at + k] === word.charCodeAt(k)) k++;
+    if (k < word.length) continue;
+    const before =
+      bytes[at - 1] === LINE.feed ? (bytes[at - 2] === LINE.return ? 2 : 1) : bytes[at - 1] === LINE.return ? 1 : 0;
+    return Math.max(from, at - before);
   }
-  return { places, trailer: trailer ?? new Map(), packsObjects };
+  return -1;
 }
 
-const END = [10, 13];
+/** How one object is read: strictly, or with what is wrong put right where that can be done. */
+interface Reading {
+  bytes: Uint8Array;
+  repairs: boolean;
+  lengthOf(value: Value | undefined): number | undefined;
+}
 
-/** Reads a file. Throws SyntaxFault where it is not a PDF or is damaged. */
-export function parsePdf(bytes: Uint8Array): PdfFile {
-  const version = /^%PDF-(\d\.\d)/.exec(latin(bytes.subarray(0, 16)))?.[1];
-  if (!version) throw new SyntaxFault('The file does not begin as a PDF does');
-  const { places, trailer, packsObjects } = readTable(bytes);
-  const objects = new Map<number, Value>();
-  const going = new Set<number>();
-  const get = (value: Value | undefined): Value | undefined =>
-    value instanceof Ref ? get(objectOf(value.number)) : value;
-  const objectOf = (number: number): Value => {
-    const found = objects.get(number);
-    if (found !== undefined) return found;
-    const place = places.get(number);
-    if (place === undefined || going.has(number)) return null;
-    going.add(number);
-    const reader = new Reader(bytes, place);
-    const [written] = [reader.value(), reader.value()];
-    if (written !== number) throw new SyntaxFault(`Object ${number} is not where the table says`);
-    expectWord(reader, 'obj');
-    let value = reader.value();
-    const after = reader.value();
-    if (typeof value === 'number' && typeof after === 'number') {
-      value = new Ref(value, after);
-      expectWord(reader, 'R');
-    } else if (value instanceof Map && after instanceof Operator && after.word === 'stream') {
-      if (bytes[reader.at] === END[1]) reader.at++;
-      if (bytes[reader.at] !== END[0])
-        throw new SyntaxFault(`The stream of object ${number} does not begin on a new line`);
-      const length = get(value.get('Length'));
-      if (typeof length !== 'number') throw new SyntaxFault(`The stream of object ${number} has no length`);
-      const from = reader.at + 1;
-      value = new Stream(value, bytes.subarray(from, from + length));
-      expectWord(new Reader(bytes, from + length), 'endstream');
-    }
-    objects.set(number, value);
-    return value;
-  };
-  for (const number of places.keys()) objectOf(number);
-  return { version, trailer, objects, packsObjects: packsObjects || [...objects.values()].some(isPack), get };
+/** The object at a byte, whatever its number. */
+function objectAt({ bytes, repairs, lengthOf }: Reading, at: number, number?: number): Value {
+  const reader = new Reader(bytes, at);
+  const [written] = [reader.value(), reader.value()];
+  if (typeof written !== 'number' || (number !== undefined && written !== number))
+    throw new SyntaxFault(`Object ${number ?? ''} is not where the table says`);
+  expectWord(reader, 'obj');
+  let value = reader.value();
+  if (value instanceof Operator && value.word === 'endobj') return null;
+  const after = reader.skip() ? reader.value() : null;
+  if (typeof value === 'number' && typeof after === 'number') {
+    value = new Ref(value, after);
+    expectWord(reader, 'R');
+  } else if (value instanceof Map && after instanceof Operator && after.word === 'stream') {
+    if (bytes[reader.at] === LINE.return) reader.at++;
+    if (bytes[reader.at] === LINE.feed) reader.at++;
+    else if (!repairs) throw new SyntaxFault(`The stream of object ${written} does not begin on a new line`);
+    const from = reader.at;
+    const length = lengthOf(value.get('Length'));
+    const ends = (end: number): boolean => {
+      try {
+        expectWord(new Reader(bytes, end), 'endstream');
+        return true;
+      } catch {
+        return false;
+      }
+    };
+    if (length !== undefined && length >= 0 && ends(from + length))
+      return new Stream(value, bytes.subarray(from, from + length));
+    if (!repairs)
+      throw new SyntaxFault(
+        length === undefined
+          ? `The stream of object ${written} has no length`
+          : `“endstream” was expected before byte ${from + length}`,
+      );
+    const end = endOfStream(bytes, from);
+    return new Stream(value, bytes.subarray(from, end < 0 ? bytes.length : end));
+  }
+  return value;
+}
+
+/** The objects that a stream holds, by their place in it (7.5.7). */
+function objectsIn(stream: Stream, file: Pick<PdfFile, 'get'>): Value[] {
+  const count = Number(file.get(stream.dict.get('N')) ?? 0);
+  const first = Number(file.get(stream.dict.get('First')) ?? 0);
+  const bytes = contentsOf(stream, file);
+  const head = new Reader(bytes);
+  const offsets: number[] = [];
+  for (let i = 0; i < count && head.skip(); i++) {
+    head.value();
+    offsets.push(Number(head.value()));
+  }
+  return offsets.map((offset) => new Reader(bytes, first + offset).value());
 }
 
 const isPack = (value: Value): boolean => {
   const type = value instanceof Stream ? value.dict.get('Type') : undefined;
   return type instanceof Name && (type.name === 'ObjStm' || type.name === 'XRef');
 };
+
+/** References that lead to one another, and no further. */
+const MOST_STEPS = 32;
+
+/** Reads a file by places that are known. */
+function fileBy(bytes: Uint8Array, version: string, { places, trailer, packed }: Places, repairs: boolean): PdfFile {
+  const objects = new Map<number, Value>();
+  const held = new Map<number, Value[]>();
+  const going = new Set<number>();
+  const lost: string[] = [];
+  const get = (value: Value | undefined): Value | undefined => {
+    let found = value;
+    for (let i = 0; found instanceof Ref && i < MOST_STEPS; i++) found = objectOf(found.number);
+    return found instanceof Ref ? null : found;
+  };
+  const reading: Reading = {
+    bytes,
+    repairs,
+    lengthOf: (value) => {
+      const found = get(value);
+      return typeof found === 'number' ? found : undefined;
+    },
+  };
+  const valueAt = (place: Place, number: number): Value => {
+    if ('at' in place) return objectAt(reading, place.at, number);
+    const stream = objectOf(place.in);
+    if (!(stream instanceof Stream)) return null;
+    const all = held.get(place.in) ?? objectsIn(stream, { get });
+    held.set(place.in, all);
+    return all[place.index] ?? null;
+  };
+  const objectOf = (number: number): Value => {
+    const found = objects.get(number);
+    if (found !== undefined) return found;
+    const place = places.get(number);
+    if (place === undefined || going.has(number)) return null;
+    going.add(number);
+    let value: Value = null;
+    try {
+      value = valueAt(place, number);
+    } catch (error) {
+      if (!repairs || !(error instanceof SyntaxFault)) throw error;
+      lost.push(`object ${number} is lost`);
+    }
+    objects.set(number, value);
+    return value;
+  };
+  for (const number of places.keys()) objectOf(number);
+  return {
+    version,
+    trailer,
+    objects,
+    packsObjects: packed || [...objects.values()].some(isPack),
+    repaired: lost.slice(0, 20),
+    get,
+  };
+}
+
+/** What reads objects while their places are not known: lengths have to stand by themselves. */
+function rawReader(bytes: Uint8Array, repairs: boolean): RawReader {
+  const lengthOf = (value: Value | undefined): number | undefined => (typeof value === 'number' ? value : undefined);
+  const get = (value: Value | undefined): Value | undefined => (value instanceof Ref ? null : value);
+  return {
+    objectAt: (at) => objectAt({ bytes, repairs, lengthOf }, at),
+    contentsOf: (stream) => contentsOf(stream, { get }),
+  };
+}
+
+/** Before the head of a file some programs put other bytes; its places are counted from the head. */
+const MOST_BEFORE = 1024;
+
+/** Where a file begins, and its version. */
+function headOf(bytes: Uint8Array): { from: number; version: string } {
+  const text = latin(bytes.subarray(0, MOST_BEFORE + 16));
+  const found = /%PDF-(\d\.\d)/.exec(text);
+  if (!found) throw new SyntaxFault('The file does not begin as a PDF does');
+  return { from: found.index, version: found[1]! };
+}
+
+/** Reads a file strictly, as a shop's machine may. Throws SyntaxFault where it is not a PDF or is damaged. */
+export function parsePdf(bytes: Uint8Array): PdfFile {
+  const { from, version } = headOf(bytes);
+  if (from > 0) throw new SyntaxFault('The file does not begin as a PDF does');
+  return fileBy(bytes, version, placesOf(bytes, rawReader(bytes, false)), false);
+}
+
+/**
+ * Reads a file of any make, with what is damaged repaired where that can be done; `repaired` says so. Throws SyntaxFault
+ * where it is no PDF, or nothing of it can be read.
+ */
+export function parseAnyPdf(given: Uint8Array): PdfFile {
+  const { from, version } = headOf(given);
+  const bytes = given.subarray(from);
+  const before = from > 0 ? ['bytes before its head'] : [];
+  const isWhole = ({ get, trailer }: PdfFile): boolean => {
+    const root = get(trailer.get('Root'));
+    return root instanceof Map && get(root.get('Pages')) instanceof Map;
+  };
+  try {
+    const file = fileBy(bytes, version, placesOf(bytes, rawReader(bytes, true)), true);
+    if (isWhole(file)) return { ...file, repaired: [...before, ...file.repaired] };
+  } catch (error) {
+    if (!(error instanceof SyntaxFault)) throw error;
+  }
+  const found = fileBy(bytes, version, placesFound(bytes, rawReader(bytes, true)), true);
+  return { ...found, repaired: [...before, 'its table of objects', ...found.repaired] };
+}
 
 /** An operator of a content, and what stands before it. */
 export interface Operation {

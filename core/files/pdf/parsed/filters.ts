@@ -1,6 +1,6 @@
 import { TooMuchPacked, unpackWithin } from '../../../packed/inflate';
 import { joined } from '../../../packed/joined';
-import type { PdfFile } from './file';
+import type { PdfFile } from './pdf-file';
 import { type Dict, Name, type Stream, SyntaxFault, type Value } from './syntax';
 
 /** How streams are packed (ISO 32000-1, 7.4): each filter's bytes unpacked, within bounds. */

@@ -161,6 +161,8 @@ export class Reader {
     }
     const word = this.word();
     if (/^[+-]?(\d+\.?\d*|\.\d+)$/.test(word)) return Number(word);
+    // What some programs write for a number: two signs, a sign within, or nothing but a point.
+    if (/^[+-]{0,2}[\d.]+[-\d.]*$/.test(word)) return Number.parseFloat(word.replace(/^[+-]*(?=[+-])/, '')) || 0;
     if (word === 'true' || word === 'false') return word === 'true';
     return word === 'null' ? null : new Operator(word);
   }

@@ -1,6 +1,7 @@
-import { type Operation, operationsOf, type PdfFile } from './file';
+import { type Operation, operationsOf } from './file';
 import { contentsOf } from './filters';
-import { type Dict, Name, Ref, Stream, Text, type Value } from './syntax';
+import type { PdfFile } from './pdf-file';
+import { type Dict, Name, Ref, Stream, SyntaxFault, Text, type Value } from './syntax';
 
 /** A content and the resources its names are looked up in: a page's, a form's, a tile's. */
 export interface Content {
@@ -49,12 +50,18 @@ export const arrayOf = ({ get }: Pick<PdfFile, 'get'>, value: Value | undefined)
 const INHERITED = ['Resources', 'MediaBox', 'CropBox', 'Rotate'];
 const MOST_DEEP = 60;
 
-function pagesBelow(file: PdfFile, node: Dict, above: Dict, deep = 0): Dict[] {
+/** More pages than this are not looked at. */
+const MOST_PAGES = 20_000;
+
+/** The pages below a node of the tree; one that is reached a second time leads nowhere. */
+function pagesBelow(file: PdfFile, node: Dict, above: Dict, seen = new Set<Dict>()): Dict[] {
+  if (seen.has(node) || seen.size > MOST_PAGES) return [];
+  seen.add(node);
   const own: Dict = new Map([...[...above].filter(([key]) => INHERITED.includes(key)), ...node]);
-  if (nameOf(file, node.get('Type')) === 'Page' || deep > MOST_DEEP) return [own];
+  if (nameOf(file, node.get('Type')) === 'Page' || !node.has('Kids')) return [own];
   return arrayOf(file, node.get('Kids')).flatMap((kid) => {
     const below = dictOf(file, kid);
-    return below ? pagesBelow(file, below, own, deep + 1) : [];
+    return below ? pagesBelow(file, below, own, seen) : [];
   });
 }
 
@@ -64,11 +71,14 @@ function dictsIn(value: Value): Dict[] {
   return value instanceof Map ? [value, ...[...value.values()].flatMap(dictsIn)] : [];
 }
 
-function contentsOfPage(file: PdfFile, page: Dict, number: number): Content[] {
+/** Does something, or gives what is known without it where a content cannot be read and that is no reason to stop. */
+type Trying = <T>(read: () => T, without: T, of: string) => T;
+
+function contentsOfPage(file: PdfFile, page: Dict, number: number, trying: Trying): Content[] {
   const joined = (value: Value | undefined): Uint8Array => {
     const given = file.get(value);
     const streams = (Array.isArray(given) ? given : [given]).map(file.get).filter((each) => each instanceof Stream);
-    const parts = streams.map((stream) => contentsOf(stream, file));
+    const parts = streams.map((stream) => trying(() => contentsOf(stream, file), new Uint8Array(), `page ${number}`));
     const whole = new Uint8Array(parts.reduce((sum, { length }) => sum + length + 1, 0)).fill(10);
     let at = 0;
     for (const part of parts) {
@@ -78,29 +88,65 @@ function contentsOfPage(file: PdfFile, page: Dict, number: number): Content[] {
     return whole;
   };
   const resources = dictOf(file, page.get('Resources')) ?? new Map();
-  return [{ of: `page ${number}`, operations: operationsOf(joined(page.get('Contents'))), resources }];
+  return [
+    {
+      of: `page ${number}`,
+      operations: trying(() => operationsOf(joined(page.get('Contents'))), [], `page ${number}`),
+      resources,
+    },
+  ];
 }
 
-/** Reads all that is drawn or named in a file. Throws SyntaxFault where a content cannot be read. */
-export function viewFile(file: PdfFile): PdfView {
+/** The letters of a font that are contents themselves. */
+function proceduresOf(file: PdfFile, font: Dict): Stream[] {
+  const procs = nameOf(file, font.get('Subtype')) === 'Type3' ? dictOf(file, font.get('CharProcs')) : undefined;
+  return [...(procs?.values() ?? [])].flatMap((each) => {
+    const found = file.get(each);
+    return found instanceof Stream ? [found] : [];
+  });
+}
+
+/**
+ * Reads all that is drawn or named in a file. Throws SyntaxFault where a content cannot be read; where `unread` is given it is
+ * told of that instead, and the rest is read.
+ */
+export function viewFile(file: PdfFile, unread?: (of: string) => void): PdfView {
+  const trying: Trying = (read, without, of) => {
+    try {
+      return read();
+    } catch (error) {
+      if (!unread || !(error instanceof SyntaxFault)) throw error;
+      unread(`${of}: ${error.message}`);
+      return without;
+    }
+  };
   const catalog = dictOf(file, file.trailer.get('Root')) ?? new Map<string, Value>();
-  const pages = pagesBelow(file, dictOf(file, catalog.get('Pages')) ?? new Map(), new Map());
+  const pages = pagesBelow(file, dictOf(file, catalog.get('Pages')) ?? new Map(), new Map()).filter(
+    (page) => page.size > 0,
+  );
   const all = [...file.objects];
+  const dicts = [file.trailer, ...all.flatMap(([, value]) => dictsIn(value))];
+  const contentOf = (stream: Stream, resources: Value | undefined, of: string): Content => ({
+    of,
+    operations: trying(() => operationsOf(contentsOf(stream, file)), [], of),
+    resources: dictOf(file, resources) ?? new Map(),
+  });
   const drawn = all.flatMap(([number, value]): Content[] => {
     if (!(value instanceof Stream)) return [];
     const isForm = nameOf(file, value.dict.get('Subtype')) === 'Form';
     const isTile = file.get(value.dict.get('PatternType')) === 1;
-    if (!isForm && !isTile) return [];
-    const resources = dictOf(file, value.dict.get('Resources')) ?? new Map();
-    return [{ of: `object ${number}`, operations: operationsOf(contentsOf(value, file)), resources }];
+    return isForm || isTile ? [contentOf(value, value.dict.get('Resources'), `object ${number}`)] : [];
   });
+  const letters = dicts.flatMap((dict) =>
+    proceduresOf(file, dict).map((stream) => contentOf(stream, dict.get('Resources'), 'a letter that is drawn')),
+  );
   return {
     file,
     catalog,
     info: dictOf(file, file.trailer.get('Info')) ?? new Map(),
     pages,
-    contents: [...pages.flatMap((page, i) => contentsOfPage(file, page, i + 1)), ...drawn],
-    dicts: [file.trailer, ...all.flatMap(([, value]) => dictsIn(value))],
+    contents: [...pages.flatMap((page, i) => contentsOfPage(file, page, i + 1, trying)), ...drawn, ...letters],
+    dicts,
     streams: all.flatMap(([, value]) => (value instanceof Stream ? [value] : [])),
   };
 }

@@ -1,0 +1,359 @@
+import { type Plates, PROCESS_PLATES } from '../../colour/ink';
+import { highestOf, totalsOf } from '../../devices/plates/readings';
+import type { Box } from '../../geometry/box';
+import { isShade } from '../../scene/colour';
+import { conditionOf } from '../../trade/conditions';
+import { INK_LIMITS } from '../../trade/ink-limits';
+import type { Severity, ShopSpec } from '../../trade/schema';
+import type { GlyphSeen } from './drawn/hear';
+import { shortOfBleed } from './ink-at-edge';
+import {
+  type BoxNumbers,
+  boxAt,
+  mediaOf,
+  type PageRead,
+  type PictureDrawn,
+  pictureDrawn,
+  readPage,
+  trimOf,
+} from './page-read';
+import { parseAnyPdf } from './parsed/file';
+import { SyntaxFault } from './parsed/syntax';
+import { type PdfView, textOf, viewFile } from './parsed/view';
+import { fontsIn, intentOf, standardOf } from './read-back';
+import { type RuleSeen, type Standard, verify } from './rules';
+
+/** What is in a PDF of any make, and what a print shop would find in it. Lengths in points. */
+
+export interface FileFinding {
+  check: string;
+  severity: Severity;
+  /** The page, 1 first. */
+  page: number;
+  says: string;
+}
+
+export interface PageInspected {
+  media: BoxNumbers;
+  crop?: BoxNumbers | undefined;
+  bleed?: BoxNumbers | undefined;
+  trim?: BoxNumbers | undefined;
+  art?: BoxNumbers | undefined;
+  /** Where the page is cut: its trim box, or what stands in for it. */
+  cut: BoxNumbers;
+  turned: number;
+  /** Points a unit of the page. */
+  unit: number;
+  pictures: PictureDrawn[];
+  fonts: string[];
+  plates: string[];
+  /** The highest total ink within the cut, 0 to 4 and more. */
+  highestInk: number;
+  smallestType: number | undefined;
+  thinnestLine: number | undefined;
+  /** What is see-through on it, and whether anything overprints. */
+  soft: string[];
+  overprints: boolean;
+  /** What is on it that is not looked into. */
+  unread: string[];
+}
+
+export interface Inspection {
+  version: string;
+  title: string | undefined;
+  producer: string | undefined;
+  /** The standard that it claims. */
+  standard: string | undefined;
+  intent: string | undefined;
+  pages: PageInspected[];
+  fonts: { name: string; kind: string; embedded: boolean; subset: boolean; pages: number[] }[];
+  plates: { name: string; pages: number[] }[];
+  /** The rules of the standard that it claims. */
+  rules: RuleSeen[];
+  findings: FileFinding[];
+  /** What had to be repaired to read it. */
+  repaired: string[];
+  /** What could not be read. */
+  unread: string[];
+}
+
+const STANDARDS: readonly Standard[] = ['PDF/X-4', 'PDF/X-1a:2003', 'PDF/X-1a:2001'];
+/** Pages that are drawn; of more, the first ones. */
+const MOST_DRAWN = 60;
+
+const mm = (points: number): string => `${((points / 72) * 25.4).toFixed(1)} mm`;
+
+/** The part of the device's space that is left once the page is cut: it begins at the origin. */
+const cutBox = ([x0, y0, x1, y1]: BoxNumbers): Box => ({ x: 0, y: 0, width: x1 - x0, height: y1 - y0 });
+
+const flat = (colour: GlyphSeen['colour']): Plates | undefined => (colour && !isShade(colour) ? colour : undefined);
+
+/** How far a letter's box is from the nearest edge of the cut; negative where it is cut into. */
+function toEdge({ x, y, size, advance, angle }: GlyphSeen, cut: Box): number {
+  const turn = (angle * Math.PI) / 180;
+  const corners = [
+    [0, 0],
+    [advance, 0],
+    [0, -0.7 * size],
+    [advance, -0.7 * size],
+  ].map(([a = 0, b = 0]) => [x + a * Math.cos(turn) - b * Math.sin(turn), y + a * Math.sin(turn) + b * Math.cos(turn)]);
+  const xs = corners.map(([a = 0]) => a);
+  const ys = corners.map(([, b = 0]) => b);
+  return Math.min(Math.min(...xs), Math.min(...ys), cut.width - Math.max(...xs), cut.height - Math.max(...ys));
+}
+
+/** Up to this long a piece is held like a card, else like a flyer; points. */
+const CARD = (100 / 25.4) * 72;
+const kindOf = ({ width, height }: Box): 'card' | 'flyer' => (Math.max(width, height) <= CARD ? 'card' : 'flyer');
+
+/** Whether any of a letter lies on the finished piece. */
+const onPiece = ({ x, y, advance }: GlyphSeen, cut: Box): boolean =>
+  x + advance > 0 && x < cut.width && y > 0 && y - 1 < cut.height;
+
+type Look = (page: PageRead, facts: PageInspected, shop: ShopSpec) => Omit<FileFinding, 'page'>[];
+
+const PPI_OF_LINE_ART = { warn: 550 };
+
+/** What a file can be asked by itself, each with why it matters. */
+const LOOKS: readonly Look[] = [
+  ({ grid }, { cut }, shop) =>
+    shortOfBleed(grid, cutBox(cut), shop.bleed[kindOf(cutBox(cut))]).map(({ side, reaches }) => ({
+      check: 'short-of-bleed',
+      severity: 'stop',
+      says: `Colour reaches the trim at the ${side}, but only ${mm(reaches)} of the ${mm(shop.bleed[kindOf(cutBox(cut))])} bleed.`,
+    })),
+  ({ letters }, { cut }, shop) => {
+    const box = cutBox(cut);
+    const safe = shop.safe[kindOf(box)];
+    const near = letters
+      .filter((letter) => letter.seen && letter.text.trim() !== '' && onPiece(letter, box))
+      .map((letter) => ({ letter, gap: toEdge(letter, box) }))
+      .filter(({ gap }) => gap < safe - 0.5);
+    const worst = near.sort((a, b) => a.gap - b.gap)[0];
+    if (!worst) return [];
+    const cuts = worst.gap < 0;
+    const where = cuts ? `run ${mm(-worst.gap)} past the trim` : `stand ${mm(worst.gap)} from the trim`;
+    return [
+      {
+        check: 'outside-safe',
+        severity: cuts ? 'stop' : 'warn',
+        says: `Words ${where}, needs ${mm(safe)} (${near.length} letters).`,
+      },
+    ];
+  },
+  (_, { pictures }, { ppi: { wanted, warn, stop } }) =>
+    pictures.flatMap(({ width, height, ppi, ppiDown, bits, space, patch }) => {
+      const least = Math.min(ppi, ppiDown);
+      if (patch || width * height < 16) return [];
+      if (bits === 1)
+        return least < PPI_OF_LINE_ART.warn
+          ? [
+              {
+                check: 'line-art-ppi',
+                severity: 'warn' as const,
+                says: `Line art of ${width} × ${height} pixels has ${Math.round(least)} ppi, needs ${PPI_OF_LINE_ART.warn}.`,
+              },
+            ]
+          : [];
+      if (Math.round(least) >= warn) return [];
+      const severity = least < stop ? ('stop' as const) : ('warn' as const);
+      return [
+        {
+          check: 'low-ppi',
+          severity,
+          says: `A picture of ${width} × ${height} pixels (${space}) has ${Math.round(least)} ppi, needs ${wanted}.`,
+        },
+      ];
+    }),
+  (_, { highestInk }, shop) => {
+    const limit = Math.min(conditionOf(shop.condition).totalInk, shop.limits.totalInk ?? 9);
+    return highestInk > limit + 0.005
+      ? [
+          {
+            check: 'total-ink',
+            severity: 'stop',
+            says: `Total ink is ${Math.round(highestInk * 100)} %, at most ${Math.round(limit * 100)} %.`,
+          },
+        ]
+      : [];
+  },
+  (_, { plates }, { plates: { process, spots } }) => {
+    const all = plates.filter((plate) => !PROCESS_PLATES.includes(plate as never) && plate !== 'All');
+    if (all.length > spots)
+      return [
+        {
+          check: 'shop-plates',
+          severity: 'stop',
+          says: `${all.length} spot inks (${all.join(', ')}); the shop prints ${spots}.`,
+        },
+      ];
+    const colours = plates.filter((plate) => PROCESS_PLATES.includes(plate as never) && plate !== 'Black');
+    return process === 'black' && colours.length > 0
+      ? [
+          {
+            check: 'shop-plates',
+            severity: 'stop',
+            says: `${colours.join(', ')} are used; the shop prints black alone.`,
+          },
+        ]
+      : [];
+  },
+  ({ paths }, _, { limits }) => {
+    const pens = paths.flatMap(({ pen }) => (pen ? [pen.weight] : []));
+    const least = pens.length > 0 ? Math.min(...pens) : Number.POSITIVE_INFINITY;
+    return least < limits.line.any - 0.001
+      ? [
+          {
+            check: 'thin-lines',
+            severity: least < limits.line.any / 2 ? 'stop' : 'warn',
+            says: `The thinnest line is ${least.toFixed(2)} pt, needs ${limits.line.any} pt.`,
+          },
+        ]
+      : [];
+  },
+  ({ letters }) => {
+    const rich = letters.filter(({ colour, size, seen, text }) => {
+      const plates = flat(colour);
+      const inks = plates ? PROCESS_PLATES.filter((plate) => (plates[plate] ?? 0) > 0.05) : [];
+      return (
+        seen && text.trim() !== '' && size < INK_LIMITS.richWords && inks.length > 2 && (plates?.['Black'] ?? 0) > 0.7
+      );
+    });
+    return rich.length > 0
+      ? [
+          {
+            check: 'rich-black-words',
+            severity: 'warn',
+            says: `Words of ${Math.min(...rich.map(({ size }) => size)).toFixed(1)} pt are in a black of several inks (${rich.length} letters).`,
+          },
+        ]
+      : [];
+  },
+  ({ letters, paths }) => {
+    const isWhite = ({ colour, overprints }: { colour: GlyphSeen['colour']; overprints: boolean }): boolean => {
+      const plates = flat(colour);
+      return overprints && plates !== undefined && Object.values(plates).every((amount) => amount === 0);
+    };
+    const count = [...letters.filter(({ seen }) => seen), ...paths].filter(isWhite).length;
+    return count > 0
+      ? [
+          {
+            check: 'white-overprint',
+            severity: 'stop',
+            says: `White overprints: it is not there on paper (${count} times).`,
+          },
+        ]
+      : [];
+  },
+  ({ grid }, { cut }) => {
+    const all = grid.plates.get('All');
+    const { total } = all ? highestOf({ ...grid, plates: new Map([['All', all]]) }, all, cutBox(cut)) : { total: 0 };
+    return total > 0.3
+      ? [{ check: 'registration-colour', severity: 'stop', says: 'Something within the trim prints on every plate.' }]
+      : [];
+  },
+];
+
+function inspectPage(view: PdfView, i: number, read: PageRead): PageInspected {
+  const page = view.pages[i]!;
+  const cut = trimOf(view, page);
+  const unit = Number(view.file.get(page.get('UserUnit')) ?? 1) || 1;
+  const seen = read.letters.filter((letter) => letter.seen && letter.text.trim() !== '');
+  const pens = read.paths.flatMap(({ pen }) => (pen ? [pen.weight] : []));
+  const least = (values: readonly number[]): number | undefined =>
+    values.length > 0 ? values.reduce((a, b) => Math.min(a, b)) * unit : undefined;
+  // Letters whose outlines are not read still print from their plates.
+  const lettered = seen.flatMap(({ colour }) =>
+    Object.entries(flat(colour) ?? {}).flatMap(([plate, amount]) => (amount > 0 ? [plate] : [])),
+  );
+  const laid = [...read.grid.plates].flatMap(([plate, cells]) =>
+    cells.some((amount) => amount > 0.002) ? [plate] : [],
+  );
+  const used = [...new Set([...laid, ...lettered])];
+  return {
+    media: mediaOf(view, page),
+    crop: boxAt(view, page, 'CropBox'),
+    bleed: boxAt(view, page, 'BleedBox'),
+    trim: boxAt(view, page, 'TrimBox'),
+    art: boxAt(view, page, 'ArtBox'),
+    cut,
+    turned: Number(view.file.get(page.get('Rotate')) ?? 0) || 0,
+    unit,
+    pictures: read.pictures.map((picture) => {
+      const drawn = pictureDrawn(view, picture);
+      return { ...drawn, ppi: drawn.ppi / unit, ppiDown: drawn.ppiDown / unit };
+    }),
+    fonts: [...new Set(read.letters.map(({ font }) => font.name))],
+    plates: [
+      ...PROCESS_PLATES.filter((plate) => used.includes(plate)),
+      ...used.filter((plate) => !PROCESS_PLATES.includes(plate as never)).sort(),
+    ],
+    highestInk: highestOf(read.grid, totalsOf(read.grid), cutBox(cut)).total,
+    smallestType: least(seen.map(({ size }) => size)),
+    thinnestLine: least(pens),
+    soft: read.soft,
+    overprints: [...read.letters, ...read.paths].some(({ overprints }) => overprints),
+    unread: read.unread,
+  };
+}
+
+const pagesWith = (pages: readonly PageInspected[], has: (page: PageInspected) => boolean): number[] =>
+  pages.flatMap((page, i) => (has(page) ? [i + 1] : []));
+
+/**
+ * Looks into a PDF of any make as a shop with this spec would. Throws SyntaxFault, with what to do, where it is encrypted, or
+ * nothing of it can be read.
+ */
+export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, standard?: Standard): Inspection {
+  const file = parseAnyPdf(bytes);
+  if (file.trailer.has('Encrypt'))
+    throw new SyntaxFault(
+      'The file is encrypted. Save it without a password and without limits on its use, then open it again',
+    );
+  const unread: string[] = [];
+  const view = viewFile(file, (what) => unread.push(what));
+  if (view.pages.length === 0) throw new SyntaxFault('The file has no pages that can be read');
+  const pages: PageInspected[] = [];
+  const findings: FileFinding[] = [];
+  for (const [i] of view.pages.slice(0, MOST_DRAWN).entries()) {
+    try {
+      const read = readPage(view, i);
+      const facts = inspectPage(view, i, read);
+      pages.push(facts);
+      findings.push(...LOOKS.flatMap((look) => look(read, facts, shop)).map((each) => ({ ...each, page: i + 1 })));
+    } catch (error) {
+      if (!(error instanceof SyntaxFault)) throw error;
+      unread.push(`page ${i + 1}: ${error.message}`);
+    }
+  }
+  if (view.pages.length > MOST_DRAWN)
+    unread.push(`pages from ${MOST_DRAWN + 1} on: only the first ${MOST_DRAWN} are drawn`);
+  const facts = fontsIn(view);
+  for (const { name, embedded } of facts)
+    if (!embedded)
+      findings.push({
+        check: 'not-embedded',
+        severity: 'stop',
+        page: pagesWith(pages, ({ fonts }) => fonts.includes(name))[0] ?? 1,
+        says: `The typeface ${name} is not embedded: another may be printed.`,
+      });
+  const claimed = standardOf(view);
+  const held = standard ?? STANDARDS.find((each) => each === claimed);
+  const names = [...new Set(pages.flatMap(({ plates }) => plates))];
+  return {
+    version: file.version,
+    title: textOf(file, view.info.get('Title')),
+    producer: textOf(file, view.info.get('Producer')),
+    standard: claimed,
+    intent: intentOf(view),
+    pages,
+    fonts: facts.map((font) => ({ ...font, pages: pagesWith(pages, ({ fonts }) => fonts.includes(font.name)) })),
+    plates: names.map((name) => ({ name, pages: pagesWith(pages, ({ plates }) => plates.includes(name)) })),
+    rules: held ? verify(bytes, held) : [],
+    findings,
+    repaired: [...file.repaired],
+    unread: [
+      ...new Set([...unread, ...pages.flatMap((page, i) => page.unread.map((what) => `page ${i + 1}: ${what}`))]),
+    ],
+  };
+}
