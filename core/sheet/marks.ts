@@ -1,10 +1,11 @@
 import { ALL_PLATES } from '../colour/ink';
-import { type Box, bottom, outset, right, unionOf } from '../geometry/box';
+import { type Box, bottom, outset, overlaps, right, unionOf } from '../geometry/box';
 import { linePath } from '../geometry/path';
 import type { SheetMade } from '../job/sheet';
 import type { Device } from '../scene/device';
 import { barPatches, drawPatches, drawTarget } from '../scene/marks';
 import type { ShopSpec } from '../trade/schema';
+import { usable } from './printable';
 
 /** Marks of a press sheet, on every plate. Lengths in points from the sheet's upper left corner. */
 
@@ -38,12 +39,6 @@ function outside(from: number, to: number, spans: readonly (readonly [number, nu
     );
   return left.filter(([x, y]) => y - x >= LEAST);
 }
-
-/** Where ink may lie: all of the sheet but what the press holds. */
-export const inkable = ({ press, gripper, turning }: SheetMade): Box => {
-  const head = turning === 'work-and-tumble' ? gripper : 0;
-  return { x: 0, y: head, width: press.width, height: press.height - head - gripper };
-};
 
 /** A mark for each cut line at each end of it, in margins and gutters, none in any piece's colour. */
 export function cutMarks(trims: readonly Box[], bleed: number, style: ShopSpec['marks'], area: Box): Line[] {
@@ -111,7 +106,7 @@ export function sideMarks(
   plates: readonly string[],
 ): SideMarks {
   const { press } = made;
-  const room = inkable(made);
+  const room = usable(made);
   const colour = outset(unionOf(trims) ?? room, bleed + CLEAR);
   const strips = stripsRound(colour, room);
   const [mx, my] = [press.width / 2, press.height / 2];
@@ -166,10 +161,85 @@ export function sideMarks(
   };
 }
 
+/** A line that something is cut along, from edge to edge of what touches it. */
+export interface CutLine {
+  axis: 'x' | 'y';
+  at: number;
+  from: number;
+  to: number;
+}
+
+/** Marks meet a cut line, and one cut another, within this; points. */
+const NEAR = 0.01;
+const near = (a: number, b: number): boolean => Math.abs(a - b) < NEAR;
+
+/** The lines that some trims are cut along. */
+export function cutLines(trims: readonly Box[]): CutLine[] {
+  const along = (axis: 'x' | 'y'): CutLine[] => {
+    const spans = trims.map((trim) =>
+      axis === 'x'
+        ? { edges: [trim.x, right(trim)], from: trim.y, to: bottom(trim) }
+        : { edges: [trim.y, bottom(trim)], from: trim.x, to: right(trim) },
+    );
+    const places = spans.flatMap(({ edges }) => edges).sort((a, b) => a - b);
+    const distinct = places.filter((place, i) => i === 0 || place - places[i - 1]! >= NEAR);
+    return distinct.map((at) => {
+      const touching = spans.filter(({ edges }) => edges.some((edge) => near(edge, at)));
+      return {
+        axis,
+        at,
+        from: Math.min(...touching.map(({ from }) => from)),
+        to: Math.max(...touching.map(({ to }) => to)),
+      };
+    });
+  };
+  return [...along('x'), ...along('y')];
+}
+
+/** The cut lines that have no mark at one of their ends, or at neither. */
+export const unmarkedCuts = (trims: readonly Box[], marks: readonly Line[]): CutLine[] =>
+  cutLines(trims).filter(({ axis, at, from, to }) => {
+    const along = marks.flatMap(({ x0, y0, x1, y1 }) =>
+      axis === 'x' ? (near(x0, at) && near(x1, at) ? [[y0, y1]] : []) : near(y0, at) && near(y1, at) ? [[x0, x1]] : [],
+    );
+    const before = along.some((ends) => Math.max(...ends) <= from + NEAR);
+    const after = along.some((ends) => Math.min(...ends) >= to - NEAR);
+    return !(before && after);
+  });
+
+/** All marks of one side, and what there is no room for, in words. */
+export interface SheetMarks {
+  cuts: Line[];
+  side: SideMarks;
+  noRoom: string[];
+}
+
+/** The marks of one side. No mark of a cut lies on the slug or the bar. */
+export function sheetMarks(
+  trims: readonly Box[],
+  bleed: number,
+  style: ShopSpec['marks'],
+  made: SheetMade,
+  plates: readonly string[],
+): SheetMarks {
+  const side = sideMarks(trims, bleed, style, made, plates);
+  const boxOf = ({ x0, y0, x1, y1 }: Line): Box => ({ x: x0, y: y0, width: x1 - x0, height: y1 - y0 });
+  const cuts = cutMarks(trims, bleed, style, usable(made)).filter(
+    (line) => ![side.slug, side.bar?.box].some((box) => box && overlaps(box, boxOf(line))),
+  );
+  const lacking = unmarkedCuts(trims, cuts).length;
+  const said = lacking > 0 ? [`cut marks at both ends of ${lacking} of ${cutLines(trims).length} cut lines`] : [];
+  return { cuts, side, noRoom: [...said, ...side.noRoom] };
+}
+
 const ALL = { [ALL_PLATES]: 1 };
 
 /** Draws the marks of one side, all but the words of its slug. */
-export function drawSheetMarks(cuts: readonly Line[], side: SideMarks, weight: number, device: Device): void {
+export function drawSheetMarks(
+  { cuts, side }: Pick<SheetMarks, 'cuts' | 'side'>,
+  weight: number,
+  device: Device,
+): void {
   const line = ({ x0, y0, x1, y1 }: Line): void =>
     device.strokePath(linePath({ x: x0, y: y0 }, { x: x1, y: y1 }), { weight }, ALL);
   for (const each of [...cuts, ...side.centres]) line(each);

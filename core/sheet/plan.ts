@@ -9,6 +9,7 @@ import { formsByHand } from './by-hand';
 import { cuttingPlan } from './cutting';
 import type { Placed, SheetForm, SheetItem } from './form';
 import { type Form, ganged, type Item, type Slot } from './gang';
+import { usable } from './printable';
 import { layoutsOf, type Size } from './search';
 import { SheetError } from './sheet-error';
 
@@ -26,19 +27,6 @@ export interface SheetPlan {
   waste: number;
   sheets: number;
   cuts: number;
-}
-
-/** What may be printed on, on the first side: within the gripper at the foot and the white along the other edges. */
-export function usable({ press, gripper, unprintable, turning }: SheetMade): Box {
-  // Tumbled, the sheet is held by its other edge the second time.
-  const head = turning === 'work-and-tumble' ? Math.max(gripper, unprintable) : unprintable;
-  const foot = Math.max(gripper, unprintable);
-  return {
-    x: unprintable,
-    y: head,
-    width: press.width - 2 * unprintable,
-    height: press.height - head - foot,
-  };
 }
 
 /** The faces of a piece that lie on a sheet where nothing else is asked: the first two. */

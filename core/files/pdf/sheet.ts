@@ -14,7 +14,7 @@ import { sourcesOf } from '../../scene/sources';
 import { placedDevice } from '../../scene/turn';
 import { colourArea } from '../../sheet/colour-area';
 import type { Placed, SheetForm, SheetItem } from '../../sheet/form';
-import { cutMarks, drawSheetMarks, inkable, type Line, sideMarks } from '../../sheet/marks';
+import { drawSheetMarks, sheetMarks } from '../../sheet/marks';
 import { bleedOn, pieceFor, type SheetPlan } from '../../sheet/plan';
 import type { ShopSpec } from '../../trade/schema';
 import type { FontBook } from '../../type/font';
@@ -73,8 +73,6 @@ const rectangle = (box: Box, sheet: Box): string =>
 
 /** A box without the hair at its edges that it shares with others. */
 const inside = (box: Box): Box => outset(box, -0.05);
-
-const boxOf = ({ x0, y0, x1, y1 }: Line): Box => ({ x: x0, y: y0, width: x1 - x0, height: y1 - y0 });
 
 /** What draws a form where it is placed: clipped to the colour it may lay, turned about its trim. */
 function drawPlaced({ trim, angle }: Placed, key: string, piece: Piece, own: number, clip: Box, sheet: Box): string {
@@ -141,7 +139,7 @@ function laidOn(job: Job, { items, made }: SheetAsked, placed: readonly Placed[]
   return [...laid, ...again.map((each) => ({ ...each, within: each.each.trim, onWhite: true }))];
 }
 
-/** The marks of a side: no mark of a cut lies on the slug or the bar. */
+/** Draws the marks of a side. */
 function drawMarksOf(
   job: Job,
   asked: SheetAsked,
@@ -153,14 +151,12 @@ function drawMarksOf(
   const bleed = bleedOn(job, items, made);
   const plates = platesOf(job, items);
   const trims = placed.map(({ trim }) => trim);
-  const marks = sideMarks(trims, bleed, shop.marks, made, plates);
-  const free = cutMarks(trims, bleed, shop.marks, inkable(made)).filter(
-    (line) => ![marks.slug, marks.bar?.box].some((box) => box && overlaps(box, boxOf(line))),
-  );
-  drawSheetMarks(free, marks, shop.marks.weight, device);
-  if (!marks.slug) return;
+  const marks = sheetMarks(trims, bleed, shop.marks, made, plates);
+  drawSheetMarks(marks, shop.marks.weight, device);
+  const { slug } = marks.side;
+  if (!slug) return;
   const told = `${job.name}   sheet ${n + 1} of ${plan.forms.length}, ${form.second.length > 0 ? side : made.turning}   ${plates.join(', ')}   ${form.sheets} sheets`;
-  drawSlug([told], marks.slug, sourcesOf(job, fonts), device, 1);
+  drawSlug([told], slug, sourcesOf(job, fonts), device, 1);
 }
 
 /** Draws a side as it is asked for: its pieces where they lie, and its marks. */

@@ -9,7 +9,7 @@ import { sourcesOf } from '../../../core/scene/sources';
 import { colourArea } from '../../../core/sheet/colour-area';
 import type { Cut } from '../../../core/sheet/cutting';
 import type { Placed, SheetForm, SheetItem } from '../../../core/sheet/form';
-import { cutMarks, inkable } from '../../../core/sheet/marks';
+import { sheetMarks } from '../../../core/sheet/marks';
 import { bleedOn } from '../../../core/sheet/plan';
 import { useBench, usePrinted } from '../../bench/bench';
 import { FaceArt } from '../../bench/FaceArt';
@@ -67,7 +67,6 @@ export function SheetDrawing({
   const through =
     made.turning === 'work-and-tumble' ? `translate(0 ${height}) scale(1 -1)` : `translate(${width} 0) scale(-1 1)`;
   const trims = placed.map(({ trim }) => trim);
-  const area = inkable(made);
   const drawn = (all: readonly Placed[], layer: string) => {
     const lying = all.map(({ trim }) => trim);
     return all.map((each, i) => {
@@ -124,7 +123,7 @@ export function SheetDrawing({
         // biome-ignore lint/suspicious/noArrayIndexKey: a place on the sheet is known by its number
         <rect key={i} {...trim} fill="none" stroke="#1f6feb" strokeWidth={0.6} vectorEffect="non-scaling-stroke" />
       ))}
-      {cutMarks(trims, bleed, shop.marks, area).map(({ x0, y0, x1, y1 }) => (
+      {sheetMarks(trims, bleed, shop.marks, made, FOUR).cuts.map(({ x0, y0, x1, y1 }) => (
         <line key={`${x0} ${y0} ${x1} ${y1}`} x1={x0} y1={y0} x2={x1} y2={y1} stroke="#000" strokeWidth={0.8} />
       ))}
       {cut && <CutLine cut={cut} />}
@@ -132,6 +131,9 @@ export function SheetDrawing({
     </svg>
   );
 }
+
+/** The bar is at its longest with the process inks: room is kept for that. */
+const FOUR = ['Cyan', 'Magenta', 'Yellow', 'Black'];
 
 /** A cut on the sheet: the pile that lies under the blade, what is kept at the gauge, and the blade. */
 function CutLine({ cut: { pile, axis, at } }: { cut: Cut }) {

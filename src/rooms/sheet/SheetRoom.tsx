@@ -4,7 +4,7 @@ import { USUAL_SHEET } from '../../../core/job/sheet';
 import { asHand } from '../../../core/sheet/by-hand';
 import { type Cut, cuttingPlan } from '../../../core/sheet/cutting';
 import type { SheetForm } from '../../../core/sheet/form';
-import { sideMarks } from '../../../core/sheet/marks';
+import { sheetMarks } from '../../../core/sheet/marks';
 import { bleedOn, gapOf, itemsOf, pieceFor, type SheetPlan, trimsOf } from '../../../core/sheet/plan';
 import type { WrittenSheets } from '../../../workers/write-work';
 import { useBench } from '../../bench/bench';
@@ -206,7 +206,7 @@ function WriteSheets({ plan }: { plan: SheetPlan }) {
   );
   const gate = useGate(going);
   const trims = trimsOf(plan.forms[0]!);
-  const { noRoom } = sideMarks(trims, bleedOn(job, items, made), shop.marks, made, [
+  const { noRoom } = sheetMarks(trims, bleedOn(job, items, made), shop.marks, made, [
     'Cyan',
     'Magenta',
     'Yellow',
@@ -223,7 +223,7 @@ function WriteSheets({ plan }: { plan: SheetPlan }) {
   const against = file?.rules.filter(({ faults }) => faults.length > 0) ?? [];
   return (
     <div className="grid gap-2 border-base-300 border-t p-4">
-      {noRoom.length > 0 && <p className="quiet text-[13px]">No room on this sheet for: {noRoom.join(', ')}.</p>}
+      {noRoom.length > 0 && <p className="quiet text-[13px]">No room on this sheet for: {noRoom.join('; ')}.</p>}
       {file ? (
         <>
           <p role="status" className={`text-[14px] ${against.length > 0 ? 'text-error' : 'text-success'}`}>
