@@ -21,6 +21,21 @@ export function pngChunk(type: string, data: Uint8Array): Uint8Array {
   return out;
 }
 
+/** A PNG of black and white alone, a bit a pixel. */
+export function makeLineArt(width: number, height: number, isBlack: (x: number, y: number) => boolean): Uint8Array {
+  const row = 1 + Math.ceil(width / 8);
+  const rows = new Uint8Array(row * height);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) if (!isBlack(x, y)) rows[y * row + 1 + (x >> 3)]! |= 128 >> (x & 7);
+  const head = new Uint8Array(13);
+  const view = new DataView(head.buffer);
+  view.setUint32(0, width);
+  view.setUint32(4, height);
+  head.set([1, 0, 0, 0, 0], 8);
+  const parts = [pngChunk('IHDR', head), pngChunk('IDAT', deflateSync(rows)), pngChunk('IEND', new Uint8Array())];
+  return new Uint8Array(Buffer.concat([SIGNATURE, ...parts]));
+}
+
 /** A PNG written without any of the project's packages; `pixel` gives RGB or RGBA bytes. */
 export function makePng(width: number, height: number, pixel: (x: number, y: number) => number[]): Uint8Array {
   const channels = pixel(0, 0).length;

@@ -36,8 +36,8 @@ export interface PagePicture {
   height: number;
 }
 
-/** Draws every page of a file. */
-export async function drawPages(bytes: Uint8Array): Promise<PagePicture[]> {
+/** Draws the pages of a file, the first ones where they are more than `most`. */
+export async function drawPages(bytes: Uint8Array, most = Number.POSITIVE_INFINITY): Promise<PagePicture[]> {
   const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
   const document = await getDocument({
     data: bytes.slice(),
@@ -49,7 +49,7 @@ export async function drawPages(bytes: Uint8Array): Promise<PagePicture[]> {
     FilterFactory: NoFilters,
   } as never).promise;
   const pictures: PagePicture[] = [];
-  for (let n = 1; n <= document.numPages; n++) {
+  for (let n = 1; n <= Math.min(document.numPages, most); n++) {
     const page = await document.getPage(n);
     const whole = page.getViewport({ scale: 1 });
     const scale = Math.min(PPI / 72, LARGEST / Math.max(whole.width, whole.height));

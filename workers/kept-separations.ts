@@ -2,7 +2,7 @@ import type { LaidPicture } from '../core/devices/plates/device';
 
 /** Separated pictures, kept by the browser from visit to visit: the next one separates nothing. */
 
-const NAME = 'separations-1';
+const NAME = 'separations-2';
 /** Kept at most; the oldest go first. A large photograph is some fifty million bytes. */
 const MOST = 60;
 const MOST_BYTES = 120_000_000;

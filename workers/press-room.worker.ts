@@ -19,6 +19,8 @@ const api = {
   writeProofs: async (...args: Parameters<Write['writeProofs']>) => (await write()).writeProofs(...args),
   writePackage: async (...args: Parameters<Write['writePackage']>) => (await write()).writePackage(...args),
   writeSheetFile: async (...args: Parameters<Write['writeSheetFile']>) => (await write()).writeSheetFile(...args),
+  inspectFile: async (...args: Parameters<typeof import('./inspect-work')['inspectFile']>) =>
+    (await import('./inspect-work')).inspectFile(...args),
   handOff: async (...args: Parameters<Write['handOff']>) => (await write()).handOff(...args),
 };
 export type PressRoom = typeof api;

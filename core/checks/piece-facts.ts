@@ -2,8 +2,9 @@ import { PROCESS_PLATES, platesOf } from '../colour/ink';
 import { inkOf } from '../job/find';
 import { letteringsOf } from '../job/look';
 import { paintsShown } from '../job/paints-shown';
-import type { Element, Job, Piece } from '../job/schema';
+import type { Asset, Element, Job, Piece } from '../job/schema';
 import { effectivePpi } from '../picture/place';
+import { isLineArt } from './pictures-on';
 
 /** The figures of a piece that a designer wants in sight: what the edge strip shows. */
 export interface PieceFacts {
@@ -19,21 +20,26 @@ const elementsOf = (piece: Pick<Piece, 'faces'>): Element[] => piece.faces.flatM
 
 const least = (values: number[]): number | undefined => (values.length > 0 ? Math.min(...values) : undefined);
 
-// By element: edits never change one in place. Beside the element only inks and styles tell plates.
-const kept = new WeakMap<Element, Pick<Job, 'inks' | 'styles'> & { plates: readonly string[] }>();
+type PlateSources = Pick<Job, 'inks' | 'styles' | 'assets'>;
+
+// By element: edits never change one in place. Beside the element only inks, styles and files tell plates.
+const kept = new WeakMap<Element, PlateSources & { plates: readonly string[] }>();
 
 /** The plates an element prints on. */
-export function platesUsed(element: Element, { inks, styles }: Pick<Job, 'inks' | 'styles'>): readonly string[] {
+export function platesUsed(element: Element, { inks, styles, assets }: PlateSources): readonly string[] {
   const found = kept.get(element);
-  if (found?.inks === inks && found.styles === styles) return found.plates;
-  const plates = platesDrawn(element, { inks, styles });
-  kept.set(element, { inks, styles, plates });
+  if (found?.inks === inks && found.styles === styles && found.assets === assets) return found.plates;
+  const plates = platesDrawn(element, { inks, styles, assets });
+  kept.set(element, { inks, styles, assets, plates });
   return plates;
 }
 
-/** A picture is separated into all four process inks. */
-const platesDrawn = (element: Element, job: Pick<Job, 'inks' | 'styles'>): string[] => [
-  ...(element.kind === 'picture' && !element.inks ? PROCESS_PLATES : []),
+/** A picture is separated into all four process inks, unless it is line art: that is black alone. */
+const platesOfPicture = (asset: Asset | undefined): readonly string[] =>
+  asset && isLineArt(asset) ? ['Black'] : PROCESS_PLATES;
+
+const platesDrawn = (element: Element, job: PlateSources): string[] => [
+  ...(element.kind === 'picture' && !element.inks ? platesOfPicture(job.assets[element.asset]) : []),
   ...paintsShown(element, job.styles).flatMap(({ ink, tint }) =>
     Object.entries(platesOf(inkOf(job.inks, ink), tint)).flatMap(([name, amount]) => (amount > 0 ? [name] : [])),
   ),

@@ -15,6 +15,8 @@ export interface Pixels {
   alpha?: Uint8Array;
   /** The profile the numbers mean; sRGB is meant where there is none. */
   icc?: Uint8Array;
+  /** Black and white alone: line art, which is not screened. */
+  lineArt?: true;
 }
 
 const SPACE_BY_CHANNELS: Record<number, ColourSpace> = { 1: 'GRAY', 3: 'RGB', 4: 'CMYK' };
@@ -80,6 +82,7 @@ function decodePng(bytes: Uint8Array, facts: PictureFacts): Pixels {
     colour,
     ...(alpha.some((a) => a < 255) ? { alpha } : {}),
     ...(icc ? { icc } : {}),
+    ...(depth === 1 && !palette ? { lineArt: true } : {}),
   };
 }
 

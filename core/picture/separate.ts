@@ -99,7 +99,7 @@ function inInks(pixels: Pixels, engine: ColourEngine, press: Press, inks: readon
   return { plates, amounts };
 }
 
-/** A picture as plates; see `Separation`. */
+/** A picture as plates; see `Separation`. Line art is black alone: made of four inks its edges would be coloured. */
 export function separatePicture(
   pixels: Pixels,
   engine: ColourEngine,
@@ -107,9 +107,12 @@ export function separatePicture(
   how: Separation = {},
 ): SeparatedPicture {
   const { width, height, alpha } = pixels;
-  const made = how.inks
-    ? inInks(pixels, engine, press, how.inks)
-    : { plates: PROCESS_PLATES, amounts: inProcess(pixels, engine, press, how) };
+  const made =
+    pixels.lineArt && !how.inks
+      ? { plates: ['Black'], amounts: pixels.colour.map((each) => 255 - each) }
+      : how.inks
+        ? inInks(pixels, engine, press, how.inks)
+        : { plates: PROCESS_PLATES, amounts: inProcess(pixels, engine, press, how) };
   return { width, height, ...made, ...(alpha ? { alpha } : {}) };
 }
 

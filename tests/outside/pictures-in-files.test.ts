@@ -3,12 +3,15 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
+import { pieceFacts } from '../../core/checks/piece-facts';
 import { verify } from '../../core/files/pdf/rules';
+import { addElement } from '../../core/job/edits/elements';
 import { makePicture } from '../../core/job/make';
 import type { Job } from '../../core/job/schema';
 import { encodeJpeg } from '../../core/picture/jpeg-encode';
 import { resampled } from '../../core/picture/resample';
 import { cardWith, makePng, withPicture } from '../kit';
+import { makeLineArt } from '../png';
 import { exportTo, folder, platesOf, run, tidyUp } from './tools';
 
 afterAll(tidyUp);
@@ -143,3 +146,32 @@ const withLimit = (job: Job, inkLimit: number): Job => {
   const elements = piece.faces[0]!.elements.map((e) => ({ ...e, inkLimit }));
   return { ...job, pieces: [{ ...piece, faces: [{ ...piece.faces[0]!, elements }] }] } as Job;
 };
+
+describe('line art', () => {
+  const png = makeLineArt(640, 320, (x, y) => (x - 320) ** 2 + (y - 160) ** 2 < 120 ** 2);
+  const { job, hash, assets } = withPicture(cardWith([]), png, 'stamp.png');
+  const known = { ...job, assets: { [hash]: { ...job.assets[hash]!, bits: 1, space: 'GRAY' as const } } } as Job;
+  // 640 pixels on 57.6 points are 800 an inch.
+  const picture = makePicture({ id: 'p', x: 60, y: 40, width: 57.6, height: 28.8, asset: hash });
+  const bundle = { job: addElement(known, 'card-1', picture), assets };
+  it.each(['PDF/X-4', 'PDF/X-1a:2001'] as const)(
+    'leaves as it is: a bit a pixel, at its own resolution, in black alone (%s)',
+    async (standard) => {
+      const pdf = await exportTo(`line-art-${standard === 'PDF/X-4' ? 4 : 1}.pdf`, bundle, {
+        standard,
+        marks: false,
+        pictures: { fewer: { above: 450, to: 300 }, quality: 80 },
+      });
+      const [, , row] = run('pdfimages', ['-list', pdf]).trim().split('\n');
+      const [, , , width, height, , , bits, , , , , ppi] = row!.trim().split(/\s+/);
+      expect([width, height, bits, ppi]).toEqual(['640', '320', '1', '800']);
+      const plates = await platesOf(pdf, 1, 200);
+      const inked = [...plates].filter(([, { ink }]) => ink.some((amount) => amount > 5)).map(([name]) => name);
+      expect(inked).toEqual(['Black']);
+      expect(verify(new Uint8Array(readFileSync(pdf)), standard).filter(({ faults }) => faults.length > 0)).toEqual([]);
+    },
+  );
+  it('counts as one plate wherever plates are counted', () => {
+    expect(pieceFacts(bundle.job, bundle.job.pieces[0]!).plates).toEqual(['Black']);
+  });
+});

@@ -1,3 +1,4 @@
+import { isLineArt } from '../../checks/pictures-on';
 import { pieceFacts } from '../../checks/piece-facts';
 import { isProcessPlate } from '../../colour/ink';
 import type { Box } from '../../geometry/box';
@@ -71,7 +72,8 @@ function ppiAsked(job: Job, face: Face, { standard, pictures, shop }: PdfAsked):
     const asset = e.kind === 'picture' && !e.hidden && !e.sample ? job.assets[e.asset] : undefined;
     if (!asset || e.kind !== 'picture' || (flat && !staysPicture(job, e))) return [];
     const ppi = effectivePpi(e, asset.width, asset.height);
-    return [fewer && ppi > fewer.above ? Math.min(ppi, fewer.to) : ppi];
+    // Line art keeps every pixel.
+    return [fewer && ppi > fewer.above && !isLineArt(asset) ? Math.min(ppi, fewer.to) : ppi];
   });
 }
 

@@ -1,4 +1,4 @@
-import type { PDFContext, PDFRef } from '@cantoo/pdf-lib';
+import { type PDFContext, PDFHexString, type PDFRef } from '@cantoo/pdf-lib';
 import { type Ink, isProcessPlate, type Plates, PROCESS_PLATES } from '../../colour/ink';
 import type { Patch } from '../../devices/flat/patch';
 import { encodeJpeg } from '../../picture/jpeg-encode';
@@ -57,6 +57,33 @@ export function embedPicture(
     samplesStream(context, amounts, plates.length, picture, { ColorSpace: space, ...(mask ? { SMask: mask } : {}) }),
   );
 }
+
+/** Line art on its one plate: a bit a pixel, at its own resolution. */
+export function embedLineArt(
+  context: PDFContext,
+  { width, height, plates, amounts, alpha }: SeparatedPicture,
+  separation: (plate: string) => PDFRef,
+): PDFRef {
+  const row = Math.ceil(width / 8);
+  const bits = new Uint8Array(row * height);
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) if (amounts[y * width + x]! > 127) bits[y * row + (x >> 3)]! |= 128 >> (x & 7);
+  const [plate] = plates;
+  // No ink, and the plate alone.
+  const process = ['Indexed', 'DeviceCMYK', 1, PDFHexString.of(`00000000${SOLID[plate as keyof typeof SOLID]}`)];
+  return context.register(
+    flate(context, bits, {
+      Type: 'XObject',
+      Subtype: 'Image',
+      Width: width,
+      Height: height,
+      BitsPerComponent: 1,
+      ColorSpace: isProcessPlate(plate!) ? process : separation(plate!),
+      ...(alpha ? { SMask: softMask(context, alpha, { width, height }) } : {}),
+    }),
+  );
+}
+const SOLID = { Cyan: 'FF000000', Magenta: '00FF0000', Yellow: '0000FF00', Black: '000000FF' };
 
 /** The same packed as JPEG where it is in the four process inks; others keep every pixel. */
 export function embedJpeg(

@@ -9,6 +9,7 @@ import type { GlyphSeen } from './drawn/hear';
 import { shortOfBleed } from './ink-at-edge';
 import {
   type BoxNumbers,
+  blankRead,
   boxAt,
   mediaOf,
   type PageRead,
@@ -20,7 +21,7 @@ import {
 import { parseAnyPdf } from './parsed/file';
 import { SyntaxFault } from './parsed/syntax';
 import { type PdfView, textOf, viewFile } from './parsed/view';
-import { fontsIn, intentOf, standardOf } from './read-back';
+import { fontsIn, intentOf, screenColoursIn, standardOf } from './read-back';
 import { type RuleSeen, type Standard, verify } from './rules';
 
 /** What is in a PDF of any make, and what a print shop would find in it. Lengths in points. */
@@ -297,6 +298,17 @@ function inspectPage(view: PdfView, i: number, read: PageRead): PageInspected {
   };
 }
 
+/** A page as it is drawn; where it cannot be, that is told, and its boxes are all that is known. */
+function readOrBlank(view: PdfView, i: number, unread: (what: string) => void): PageRead {
+  try {
+    return readPage(view, i);
+  } catch (error) {
+    if (!(error instanceof SyntaxFault)) throw error;
+    unread(`page ${i + 1}: ${error.message}`);
+    return blankRead(view, i);
+  }
+}
+
 const pagesWith = (pages: readonly PageInspected[], has: (page: PageInspected) => boolean): number[] =>
   pages.flatMap((page, i) => (has(page) ? [i + 1] : []));
 
@@ -316,15 +328,10 @@ export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, standard?: Standar
   const pages: PageInspected[] = [];
   const findings: FileFinding[] = [];
   for (const [i] of view.pages.slice(0, MOST_DRAWN).entries()) {
-    try {
-      const read = readPage(view, i);
-      const facts = inspectPage(view, i, read);
-      pages.push(facts);
-      findings.push(...LOOKS.flatMap((look) => look(read, facts, shop)).map((each) => ({ ...each, page: i + 1 })));
-    } catch (error) {
-      if (!(error instanceof SyntaxFault)) throw error;
-      unread.push(`page ${i + 1}: ${error.message}`);
-    }
+    const read = readOrBlank(view, i, (what) => unread.push(what));
+    const facts = inspectPage(view, i, read);
+    pages.push(facts);
+    findings.push(...LOOKS.flatMap((look) => look(read, facts, shop)).map((each) => ({ ...each, page: i + 1 })));
   }
   if (view.pages.length > MOST_DRAWN)
     unread.push(`pages from ${MOST_DRAWN + 1} on: only the first ${MOST_DRAWN} are drawn`);
@@ -337,6 +344,14 @@ export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, standard?: Standar
         page: pagesWith(pages, ({ fonts }) => fonts.includes(name))[0] ?? 1,
         says: `The typeface ${name} is not embedded: another may be printed.`,
       });
+  const screen = screenColoursIn(view);
+  if (screen.length > 0)
+    findings.push({
+      check: 'screen-colours',
+      severity: 'warn',
+      page: pagesWith(pages, ({ pictures }) => pictures.some(({ space }) => /RGB|Lab/.test(space)))[0] ?? 1,
+      says: `Screen colours are left (${screen.join(', ')}): the shop turns them into inks by its own rules. Amounts of ink are guesses.`,
+    });
   const claimed = standardOf(view);
   const held = standard ?? STANDARDS.find((each) => each === claimed);
   const names = [...new Set(pages.flatMap(({ plates }) => plates))];

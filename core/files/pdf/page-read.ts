@@ -64,12 +64,25 @@ export function cellsFor({ width, height }: Pick<Box, 'width' | 'height'>): numb
   return Math.min(PPI, 72 * Math.sqrt(MOST_CELLS / Math.max(1, width * height)));
 }
 
-/** Draws a page of a file and tells what is on it. Throws SyntaxFault where it cannot be read. */
-export function readPage(view: PdfView, page: number): PageRead {
+/** The sheet of a page in points from its trim's upper left corner, y down. */
+function sheetOf(view: PdfView, page: number): Box {
   const dict = view.pages[page]!;
   const media = mediaOf(view, dict);
   const [x, , , y] = trimOf(view, dict);
-  const box: Box = { x: media[0] - x, y: y - media[3], width: media[2] - media[0], height: media[3] - media[1] };
+  return { x: media[0] - x, y: y - media[3], width: media[2] - media[0], height: media[3] - media[1] };
+}
+
+/** A page of which nothing could be read. */
+export function blankRead(view: PdfView, page: number): PageRead {
+  const box = sheetOf(view, page);
+  const device = platesDevice({ box, ppi: cellsFor(box), picture: () => undefined });
+  return { letters: [], pictures: [], paths: [], grid: device.grid(), unread: [], soft: [] };
+}
+
+/** Draws a page of a file and tells what is on it. Throws SyntaxFault where it cannot be read. */
+export function readPage(view: PdfView, page: number): PageRead {
+  const box = sheetOf(view, page);
+  const [x, , , y] = trimOf(view, view.pages[page]!);
   const pictures = new Map();
   const device = platesDevice({ box, ppi: cellsFor(box), picture: ({ asset }) => pictures.get(asset) });
   const read: Omit<PageRead, 'grid' | 'unread' | 'soft'> = { letters: [], pictures: [], paths: [] };

@@ -8,7 +8,7 @@ import { resampled } from '../../picture/resample';
 import { keepsNumbers, type SeparatedPicture, type Separation, separatePicture } from '../../picture/separate';
 import { type ImageRef, imageKey } from '../../scene/device';
 import { ExportError, type PicturesAsked } from './asked';
-import { embedJpeg, embedPicture, embedPlainJpeg } from './images';
+import { embedJpeg, embedLineArt, embedPicture, embedPlainJpeg } from './images';
 
 /** Pictures on their way into a file: each is decoded and separated once. */
 export interface PictureDesk {
@@ -43,6 +43,9 @@ function withFewer(picture: SeparatedPicture, ppi: number, { fewer }: PicturesAs
   };
 }
 
+/** Whether every pixel has all of its ink, or none: a tint of it is screened after all. */
+const isBilevel = (amounts: Uint8Array): boolean => amounts.every((amount) => amount === 0 || amount === 255);
+
 /** A CMYK JPEG whose numbers go to the press as they are: its file can too, untouched. */
 function passes(bytes: Uint8Array, pixels: Pixels, separation: Separation, kit: DeskKit): boolean {
   const { type, orientation } = probePicture(bytes);
@@ -57,7 +60,7 @@ export function pictureDesk(
   kit: DeskKit,
   asked: PicturesAsked = {},
 ): PictureDesk {
-  const kept = new Map<string, SeparatedPicture & { bytes: Uint8Array; passes: boolean }>();
+  const kept = new Map<string, SeparatedPicture & { bytes: Uint8Array; passes: boolean; lineArt: boolean }>();
   const open = (image: ImageRef) => {
     const found = kept.get(imageKey(image));
     if (found) return found;
@@ -66,7 +69,12 @@ export function pictureDesk(
       throw new ExportError(`The picture ${kit.nameOf(image.asset) ?? image.asset} is missing. Put it in again.`);
     const pixels = decodePicture(bytes);
     const separated = separatePicture(pixels, kit.engine, kit.press, image.separation);
-    const made = { ...separated, bytes, passes: passes(bytes, pixels, image.separation, kit) };
+    const made = {
+      ...separated,
+      bytes,
+      passes: passes(bytes, pixels, image.separation, kit),
+      lineArt: pixels.lineArt === true,
+    };
     kept.set(imageKey(image), made);
     return made;
   };
@@ -74,6 +82,8 @@ export function pictureDesk(
     separated: open,
     embed(image, ppi) {
       const whole = open(image);
+      if (whole.lineArt && whole.plates.length === 1 && isBilevel(whole.amounts))
+        return embedLineArt(context, whole, plateRef);
       const picture = withFewer(whole, ppi, asked);
       if (whole.passes && picture === whole) return embedPlainJpeg(context, whole.bytes, whole);
       return asked.quality === undefined

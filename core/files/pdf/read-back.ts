@@ -98,6 +98,10 @@ function profileOf({ file }: PdfView, intent: Dict | undefined): Uint8Array | un
   return stream instanceof Stream ? contentsOf(stream, file) : undefined;
 }
 
+/** Colours that are no amounts of ink. Files of this app have none, whichever standard they go by. */
+export const screenColoursIn = (view: PdfView): string[] =>
+  COLOUR_RULES.find(({ id }) => id === 'ink-spaces')!.faults(view, 'PDF/X-1a:2003');
+
 /** A file that has been read: what it says, and each of its pages as it is drawn. */
 export interface FileRead {
   facts: PdfFacts;
@@ -132,8 +136,7 @@ export function readFile(bytes: Uint8Array): FileRead {
     }),
     fonts: fontsIn(view),
     spots: spotsIn(view),
-    // Files of this app have no colours that are not inks, whichever standard they go by.
-    screenColours: COLOUR_RULES.find(({ id }) => id === 'ink-spaces')!.faults(view, 'PDF/X-1a:2003'),
+    screenColours: screenColoursIn(view),
   };
   return { facts, pages, profile: profileOf(view, intent) };
 }

@@ -5,10 +5,14 @@ import type { Chosen } from '../../../core/files/hand-off/plan';
 import { pieceOf } from '../../../core/job/find';
 import { asFace } from '../../../core/job/turned';
 import { printedFaces } from '../../../core/scene/shown-faces';
+import type { Inspected } from '../../../workers/inspect-work';
 import { useBench, usePrinted } from '../../bench/bench';
 import { FaceArt } from '../../bench/FaceArt';
 import { useGate } from '../../bench/gate/use-gate';
 import { PieceRoom } from '../../bench/PieceRoom';
+import { FileChooser } from '../../parts/FileChooser';
+import { useWriting } from '../../parts/use-writing';
+import { CheckedPdf } from './CheckedPdf';
 import { DrawingsForm } from './DrawingsForm';
 import { ImagesForm } from './ImagesForm';
 import { PackageForm } from './PackageForm';
@@ -36,7 +40,7 @@ export default function HandOffRoom() {
 }
 
 function HandOff() {
-  const { job, sheet, sources } = useBench();
+  const { job, sheet, shop, sources } = useBench();
   const [form, setForm] = useState<Form>('shop');
   const [chosen, setChosen] = useState<readonly Chosen[]>([{ piece: sheet.id }]);
   const [done, setDone] = useState<Done>();
@@ -47,6 +51,15 @@ function HandOff() {
     return goingOf(job, sent, fonts);
   }, [job, chosen, fonts, form]);
   const gate = useGate(going);
+  const checking = useWriting();
+  const [checked, setChecked] = useState<Inspected>();
+  async function check(file: File): Promise<void> {
+    const found = await checking.run(async (room, tell) => {
+      tell({ done: 0.2, what: `Reading ${file.name}` });
+      return room.inspectFile(file, file.name, shop);
+    });
+    if (found) setChecked(found);
+  }
   const forms: Readonly<Record<Form, ReactNode>> = {
     shop: <ShopForm chosen={chosen} gate={gate} onDone={setDone} />,
     proof: <ProofForm chosen={chosen} gate={gate} />,
@@ -70,11 +83,32 @@ function HandOff() {
               onClick={() => {
                 setForm(id);
                 setDone(undefined);
+                setChecked(undefined);
               }}
             >
               {says} <span className="font-normal text-[13px] opacity-75">{what}</span>
             </button>
           ))}
+        </div>
+        <h2 className="heading mb-2">Another file</h2>
+        <div className="mb-5 grid gap-2">
+          <FileChooser label="A PDF to check" accept="application/pdf,.pdf" onFile={(file) => void check(file)}>
+            Check a PDF…
+          </FileChooser>
+          <p className="quiet text-[13px]">Any PDF, held against {shop.name}. It can be dropped on the table, too.</p>
+          {checking.progress && (
+            <p role="status" className="flex items-center gap-2 text-[14px]">
+              <span className="min-w-0 flex-1 truncate">{checking.progress.what}…</span>
+              <button type="button" className="btn btn-xs" onClick={checking.stop}>
+                Cancel
+              </button>
+            </p>
+          )}
+          {checking.problem && (
+            <p role="alert" className="rounded border border-error p-2 text-[14px] text-error">
+              {checking.problem}
+            </p>
+          )}
         </div>
         <h2 className="heading mb-2">What goes</h2>
         <WhatGoes
@@ -86,8 +120,25 @@ function HandOff() {
           }}
         />
       </aside>
-      <main className="overflow-y-auto bg-base-200 p-5">
-        {done ? <Results job={job} {...done} onBack={() => setDone(undefined)} /> : <ChosenFaces chosen={chosen} />}
+      <main
+        className="overflow-y-auto bg-base-200 p-5"
+        onDragOver={(event) => {
+          if (event.dataTransfer.types.includes('Files')) event.preventDefault();
+        }}
+        onDrop={(event) => {
+          const [file] = event.dataTransfer.files;
+          if (!file) return;
+          event.preventDefault();
+          void check(file);
+        }}
+      >
+        {checked ? (
+          <CheckedPdf checked={checked} onBack={() => setChecked(undefined)} />
+        ) : done ? (
+          <Results job={job} {...done} onBack={() => setDone(undefined)} />
+        ) : (
+          <ChosenFaces chosen={chosen} />
+        )}
       </main>
       <aside className="flex min-h-0 flex-col border-base-300 border-l bg-base-100" aria-label="How it is written">
         {forms[form]}

@@ -1,0 +1,158 @@
+import type { PageInspected } from '../../../core/files/pdf/inspect';
+import type { BoxNumbers } from '../../../core/files/pdf/page-read';
+import type { PagePicture } from '../../../workers/draw-pages';
+import type { Inspected } from '../../../workers/inspect-work';
+import { PageShot } from '../../parts/PageShot';
+
+const SAYS = { stop: 'Error', warn: 'Warning', advise: 'Advice' } as const;
+
+/** A size in both units. */
+function size([x0, y0, x1, y1]: BoxNumbers, unit: number): string {
+  const sides = [x1 - x0, y1 - y0].map((side) => (side * unit) / 72);
+  return `${sides.map((side) => (side * 25.4).toFixed(1)).join(' × ')} mm, ${sides.map((side) => side.toFixed(3)).join(' × ')} in`;
+}
+
+const listed = (names: readonly string[]): string => names.join(', ') || 'none';
+
+/** What is in a PDF of any make, and what the shop would find in it. */
+export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): void }) {
+  const { name, inspection, pages } = checked;
+  const { findings, rules, repaired, unread, fonts, plates } = inspection;
+  const against = rules.filter(({ faults }) => faults.length > 0);
+  const errors = findings.filter(({ severity }) => severity === 'stop').length + against.length;
+  const facts: readonly (readonly [string, string])[] = [
+    ['Version', `PDF ${inspection.version}${inspection.producer ? `, made by ${inspection.producer}` : ''}`],
+    ['Standard', inspection.standard ?? 'none claimed'],
+    ['Printed for', inspection.intent ?? 'not said'],
+    ['Plates', plates.map((plate) => `${plate.name} (page ${plate.pages.join(', ')})`).join('; ') || 'none'],
+    ['Typefaces', fonts.map((font) => `${font.name}${font.embedded ? '' : ', not embedded'}`).join('; ') || 'none'],
+  ];
+  return (
+    <section aria-label={`Check of ${name}`} className="grid gap-5">
+      <div className="flex flex-wrap items-center gap-3">
+        <h2 className="mr-auto text-lg font-semibold">{name}</h2>
+        <button type="button" className="btn btn-sm" onClick={onBack}>
+          Close
+        </button>
+      </div>
+      <p role="status" className={`font-semibold text-[15px] ${errors > 0 ? 'text-error' : 'text-success'}`}>
+        {errors === 0 ? 'No errors.' : errors === 1 ? '1 error.' : `${errors} errors.`}
+        {repaired.length > 0 && ` Repaired to read it: ${repaired.join(', ')}.`}
+      </p>
+      {unread.length > 0 && (
+        <ul aria-label="Not read" className="rounded bg-warning p-3 text-[14px] text-warning-content">
+          {unread.slice(0, 12).map((what) => (
+            <li key={what}>Not read: {what}</li>
+          ))}
+          {unread.length > 12 && <li>and {unread.length - 12} more</li>}
+        </ul>
+      )}
+      {findings.length + against.length > 0 && (
+        <ul aria-label="Findings" className="grid gap-1 rounded-lg bg-base-100 p-4 text-[14px] shadow-sm">
+          {findings.map((finding) => (
+            <li key={`${finding.page} ${finding.says}`}>
+              <b className="font-semibold">{SAYS[finding.severity]}</b>, page {finding.page}: {finding.says}
+            </li>
+          ))}
+          {against.map(({ id, says, faults }) => (
+            <li key={id}>
+              <b className="font-semibold">Error</b>, {inspection.standard}: {says} (
+              {[...new Set(faults)].slice(0, 3).join('; ')})
+            </li>
+          ))}
+        </ul>
+      )}
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 rounded-lg bg-base-100 p-4 text-[14px] shadow-sm">
+        {facts.map(([what, says]) => (
+          <div key={what} className="contents">
+            <dt className="quiet">{what}</dt>
+            <dd>{says}</dd>
+          </div>
+        ))}
+      </dl>
+      {inspection.pages.map((page, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a page is known by its number
+        <PageCard key={i} number={i + 1} page={page} shot={pages[i]} />
+      ))}
+    </section>
+  );
+}
+
+const BOXES = [
+  ['trim', 'Trim', '#24221e', undefined],
+  ['bleed', 'Bleed', '#b9832a', '6 3'],
+] as const;
+
+/** A page as it is drawn, with its boxes. */
+function PageCard({ number, page, shot }: { number: number; page: PageInspected; shot: PagePicture | undefined }) {
+  const [x0, y0, x1, y1] = page.crop ?? page.media;
+  const upright = page.turned % 360 === 0;
+  const { unit, pictures } = page;
+  const rows: readonly (readonly [string, string])[] = [
+    ...(['media', 'crop', 'bleed', 'trim', 'art'] as const).flatMap((kind) => {
+      const box = page[kind];
+      return box ? [[`${kind[0]!.toUpperCase()}${kind.slice(1)} box`, size(box, unit)] as const] : [];
+    }),
+    ['Plates', listed(page.plates)],
+    ['Total ink', `${Math.round(page.highestInk * 100)} %`],
+    ['Smallest type', page.smallestType === undefined ? 'no text' : `${page.smallestType.toFixed(1)} pt`],
+    ['Thinnest line', page.thinnestLine === undefined ? 'no lines' : `${page.thinnestLine.toFixed(2)} pt`],
+    ['Transparency', listed(page.soft)],
+    ['Overprint', page.overprints ? 'yes' : 'no'],
+    ...pictures
+      .slice(0, 12)
+      .map(
+        (picture, i) =>
+          [
+            `Picture ${i + 1}`,
+            `${picture.width} × ${picture.height}, ${Math.round(Math.min(picture.ppi, picture.ppiDown))} ppi, ${picture.space}`,
+          ] as const,
+      ),
+  ];
+  return (
+    <section
+      aria-label={`Page ${number}`}
+      className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-5 rounded-lg bg-base-100 p-4 shadow-sm"
+    >
+      <div className="relative justify-self-center self-start">
+        {shot ? <PageShot page={shot} says={`Page ${number}`} /> : <p className="quiet">Page {number}</p>}
+        {shot && upright && (
+          <svg
+            className="pointer-events-none absolute inset-x-0 top-0 w-full"
+            viewBox={`0 0 ${x1 - x0} ${y1 - y0}`}
+            role="img"
+            aria-label="Boxes of the page"
+          >
+            {BOXES.map(([kind, says, stroke, dash]) => {
+              const box = page[kind];
+              if (!box) return null;
+              return (
+                <rect
+                  key={kind}
+                  x={box[0] - x0}
+                  y={y1 - box[3]}
+                  width={box[2] - box[0]}
+                  height={box[3] - box[1]}
+                  fill="none"
+                  stroke={stroke}
+                  strokeDasharray={dash}
+                  vectorEffect="non-scaling-stroke"
+                >
+                  <title>{says}</title>
+                </rect>
+              );
+            })}
+          </svg>
+        )}
+      </div>
+      <dl className="grid grid-cols-[auto_1fr] content-start gap-x-4 gap-y-0.5 text-[14px]">
+        {rows.map(([what, says]) => (
+          <div key={what} className="contents">
+            <dt className="quiet">{what}</dt>
+            <dd>{says}</dd>
+          </div>
+        ))}
+      </dl>
+    </section>
+  );
+}

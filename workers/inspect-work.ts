@@ -1,0 +1,37 @@
+import { type Inspection, inspectPdf } from '../core/files/pdf/inspect';
+import { SyntaxFault } from '../core/files/pdf/parsed/syntax';
+import type { ShopSpec } from '../core/trade/schema';
+import { drawPages, type PagePicture } from './draw-pages';
+import { loadJpegDecoder } from './kit';
+
+/** Files of other makes, looked into off the page's thread. */
+
+export interface Inspected {
+  name: string;
+  inspection: Inspection;
+  /** The first pages as a reader draws them; none where it cannot. */
+  pages: PagePicture[];
+}
+
+/** A larger file is not looked into: it would not fit beside what is drawn from it. */
+const MOST_BYTES = 300_000_000;
+/** Pages that are shown. */
+const MOST_SHOWN = 24;
+
+/** Looks into a PDF as a shop with this spec would. Throws with words for the user. */
+export async function inspectFile(file: Blob, name: string, shop: ShopSpec): Promise<Inspected> {
+  if (file.size > MOST_BYTES)
+    throw new Error(
+      `${name} has ${Math.round(file.size / 1e6)} MB, at most ${MOST_BYTES / 1e6} MB can be checked. Split it.`,
+    );
+  // pdf.js looks for its own worker; with the worker's code loaded here it works in this thread.
+  await Promise.all([loadJpegDecoder(), import('pdfjs-dist/legacy/build/pdf.worker.mjs')]);
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  try {
+    const inspection = inspectPdf(bytes, shop);
+    return { name, inspection, pages: await drawPages(bytes, MOST_SHOWN).catch(() => []) };
+  } catch (error) {
+    if (!(error instanceof SyntaxFault)) throw error;
+    throw new Error(`${name} cannot be read: ${error.message}. Export it again from the program that made it.`);
+  }
+}
