@@ -142,3 +142,50 @@ test('the cut test, the shops and the checks are there in the Inks room as well'
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
 });
+
+test('a piece has as many findings on the table, in Hand-off and in Sheet as in Layout', async ({ page }) => {
+  await spoil(page);
+  const count = page.getByRole('button', { name: /^\d+ findings?$/ });
+  await expect(count).toHaveText('2 findings');
+  await page.getByRole('link', { name: 'Pieces', exact: true }).click();
+  const card = page.getByRole('listitem', { name: /^Business card/ });
+  await expect(card.getByText('2 findings')).toBeVisible({ timeout: 30_000 });
+  await card.getByRole('link', { name: /^Open/ }).click();
+  for (const room of ['Hand-off', 'Sheet', 'Inks']) {
+    await page.getByRole('link', { name: room }).click();
+    await expect(count, room).toHaveText('2 findings');
+  }
+});
+
+test('an open error stops every kind of file; letting it go is for that selection alone', async ({ page }) => {
+  await spoil(page);
+  await page.getByRole('link', { name: 'Hand-off' }).click();
+  const stops = page.getByRole('region', { name: 'What stops the export' });
+  for (const [tab, button] of [
+    ['For the client', 'Export proof'],
+    ['Pictures', 'Export images'],
+    ['Drawings', 'Export SVG'],
+    ['The whole job', 'Export package'],
+    ['For the shop', 'Export PDF'],
+  ] as const) {
+    await page.getByRole('tab', { name: tab }).click();
+    await expect(stops).toContainText('Fen panel: Stops short of the bleed');
+    await expect(page.getByRole('button', { name: button }), tab).toBeDisabled();
+  }
+  const anyway = page.getByLabel('Export anyway');
+  await anyway.check();
+  await expect(page.getByRole('button', { name: 'Export PDF' })).toBeEnabled();
+  // The back alone has no error; with the front again, the error is there again, and has not been let go.
+  const goes = page.getByRole('complementary', { name: 'What goes' });
+  await goes.getByLabel('Front', { exact: true }).uncheck();
+  await expect(stops).toBeHidden();
+  await goes.getByLabel('Front', { exact: true }).check();
+  await expect(anyway).not.toBeChecked();
+  await anyway.check();
+  await page.getByRole('button', { name: 'Export PDF' }).click();
+  await expect(page.getByText('Exported with 1 open error')).toBeVisible({ timeout: 60_000 });
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save ticket.json' }).click();
+  const ticket = JSON.parse(readFileSync(await (await saving).path(), 'utf8'));
+  expect(ticket.pieces[0].openErrors).toEqual([expect.stringContaining('Fen panel')]);
+});

@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
+import { PDFDocument, StandardFonts } from '@cantoo/pdf-lib';
 import { type Download, expect, type Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { bytesOf, element, typeInto } from './bench';
@@ -128,4 +129,29 @@ test('a proof tells the client what changed since the last; a package has all of
   expect(JSON.parse(new TextDecoder().decode(files['ticket.json']))).toMatchObject({
     pieces: [{ order: { quantity: 500, stock: 'Uncoated board' } }],
   });
+});
+
+test('a PDF of another make is held against the shop, and one that cannot be read is refused in words', async ({
+  page,
+}) => {
+  await handOff(page);
+  const file = await PDFDocument.create();
+  const sheet = file.addPage([300, 200]);
+  sheet.setTrimBox(20, 20, 260, 160);
+  sheet.drawRectangle({ x: 20, y: 20, width: 100, height: 160 });
+  sheet.drawText('Tea garden', { x: 150, y: 100, size: 9, font: await file.embedFont(StandardFonts.Helvetica) });
+  const choose = (name: string, buffer: Buffer) =>
+    page.getByLabel('A PDF to check').setInputFiles({ name, mimeType: 'application/pdf', buffer });
+  await choose('flyer.pdf', Buffer.from(await file.save()));
+  const check = page.getByRole('region', { name: 'Check of flyer.pdf' });
+  await expect(check.getByRole('list', { name: 'Findings' })).toContainText('Colour reaches the trim at the left', {
+    timeout: 30_000,
+  });
+  await expect(check).toContainText('The typeface Helvetica is not embedded');
+  await expect(check.getByRole('img', { name: 'Page 1', exact: true })).toBeVisible();
+  await expect(check.getByRole('region', { name: 'Page 1' })).toContainText('Trim box91.7 × 56.4 mm, 3.611 × 2.222 in');
+  await choose('notes.pdf', Buffer.from('not a pdf'));
+  await expect(page.getByRole('alert')).toContainText(
+    'notes.pdf cannot be read: The file does not begin as a PDF does.',
+  );
 });

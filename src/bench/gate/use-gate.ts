@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { type Going, type Stop, stopsOf } from '../../../core/files/gate';
 import { useReviews } from '../use-reviews';
 
@@ -29,6 +29,8 @@ export function useGate(going: readonly Going[]): Gate {
     going.map(({ piece: { id }, faces }) => [id, faces]),
     stops.map(({ key, says }) => key ?? says),
   ]);
+  // Another selection, or other errors, and back again, is asked for anew.
+  useEffect(() => setLetFor((was) => (was === selection ? was : undefined)), [selection]);
   const keys = stops.flatMap(({ key }) => (key === undefined ? [] : [key]));
   const sure = letFor === selection && keys.length > 0;
   return {
