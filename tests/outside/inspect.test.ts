@@ -5,13 +5,16 @@ import fc from 'fast-check';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { type Inspection, inspectPdf } from '../../core/files/pdf/inspect';
+import { readPage } from '../../core/files/pdf/page-read';
+import { parseAnyPdf } from '../../core/files/pdf/parsed/file';
 import { SyntaxFault } from '../../core/files/pdf/parsed/syntax';
+import { viewFile } from '../../core/files/pdf/parsed/view';
 import { writePdf } from '../../core/files/pdf/write';
 import { shopOf } from '../../core/trade/shops';
 import { openBrowser } from '../browser';
 import { isDeep } from '../deep';
 import { kit, openDemo } from '../kit';
-import { folder, run, tidyUp } from './tools';
+import { folder, run, tidyUp, tiffsep } from './tools';
 
 /** PDFs of other makes, read beside what poppler says of them. */
 
@@ -19,6 +22,13 @@ const at = (name: string): string => join(folder, `inspect-${name}`);
 const shop = shopOf('metric-offset');
 const inspected = (bytes: Uint8Array): Inspection => inspectPdf(bytes, shop);
 const read = (name: string): Uint8Array => new Uint8Array(readFileSync(at(name)));
+const known = new Map<string, Inspection>();
+/** What is found in a file of one of the makers, looked into once. */
+function foundIn(name: string): Inspection {
+  const found = known.get(name) ?? inspected(read(name));
+  known.set(name, found);
+  return found;
+}
 
 /** A page of another maker, with words, a line, a picture and a colour that stops at the trim. */
 async function byPdfLib(): Promise<Uint8Array> {
@@ -73,7 +83,7 @@ const mm = (text: string): number => Number(text);
 
 describe.each(Object.keys(MAKERS))('%s', (name) => {
   it('has the pages, boxes and version that pdfinfo tells', () => {
-    const found = inspected(read(name));
+    const found = foundIn(name);
     const told = run('pdfinfo', ['-box', '-f', '1', '-l', '99', at(name)]);
     expect(found.pages).toHaveLength(Number(/Pages:\s+(\d+)/.exec(told)![1]));
     expect(found.version).toBe(/PDF version:\s+(\S+)/.exec(told)![1]);
@@ -96,7 +106,7 @@ describe.each(Object.keys(MAKERS))('%s', (name) => {
       row.split(/\s+/)[0]!.replace(/^[A-Z]{6}\+/, ''),
       /\s(yes|no)\s+(yes|no)\s+(yes|no)\s/.exec(row)![1] === 'yes',
     ]);
-    const found = inspected(read(name)).fonts.map((font) => [font.name, font.embedded]);
+    const found = foundIn(name).fonts.map((font) => [font.name, font.embedded]);
     expect(Object.fromEntries(found as never)).toEqual(Object.fromEntries(told as never));
   });
   it('has the pictures that pdfimages tells, as fine as they are drawn', () => {
@@ -108,11 +118,89 @@ describe.each(Object.keys(MAKERS))('%s', (name) => {
     const told = rows
       .filter(([, , type]) => type === 'image')
       .map((row) => [Number(row[3]), Number(row[4]), Number(row[12]), Number(row[13])]);
-    const found = inspected(read(name)).pages.flatMap(({ pictures }) =>
+    const found = foundIn(name).pages.flatMap(({ pictures }) =>
       pictures.map(({ width, height, ppi, ppiDown }) => [width, height, Math.round(ppi), Math.round(ppiDown)]),
     );
     const sorted = (rows: number[][]) => rows.map((row) => row.join(' ')).sort();
     expect(sorted(found)).toEqual(sorted(told));
+  });
+});
+
+const WORDS = 'Tea garden & plants, 1234 (by the fen)';
+
+/** Words in a Type 1 font as it is, not packed as CFF. */
+async function inType1(): Promise<Uint8Array> {
+  const file = await PDFDocument.create();
+  const { context } = file;
+  const page = file.addPage([420, 80]);
+  const program = readFileSync('/usr/share/fonts/type1/urw-base35/NimbusRoman-Regular.t1');
+  const descriptor = context.register(
+    context.obj({
+      Type: 'FontDescriptor',
+      FontName: 'NimbusRoman-Regular',
+      Flags: 32,
+      FontBBox: [-168, -281, 1000, 924],
+      ItalicAngle: 0,
+      Ascent: 924,
+      Descent: -281,
+      CapHeight: 662,
+      StemV: 85,
+      FontFile: context.register(context.flateStream(new Uint8Array(program), { Length1: program.length })),
+    }),
+  );
+  const font = context.register(
+    context.obj({
+      Type: 'Font',
+      Subtype: 'Type1',
+      BaseFont: 'NimbusRoman-Regular',
+      FirstChar: 32,
+      LastChar: 126,
+      Widths: Array.from({ length: 95 }, () => 520),
+      FontDescriptor: descriptor,
+      Encoding: 'WinAnsiEncoding',
+    }),
+  );
+  page.node.setFontDictionary(PDFName.of('F1'), font);
+  const words = WORDS.replace(/[()\\]/g, '\\$&');
+  page.node.set(
+    PDFName.of('Contents'),
+    context.register(context.flateStream(`BT /F1 20 Tf 0 0 0 1 k 10 30 Td (${words}) Tj ET`)),
+  );
+  return file.save();
+}
+
+describe('letters are laid on their plate as Ghostscript lays them', () => {
+  it.each([
+    ['Type 1', async (to: string) => writeFileSync(to, await inType1())],
+    [
+      'Type 1C',
+      (to: string) => {
+        const script = `%!PS\n/Helvetica findfont 22 scalefont setfont 72 700 moveto (${WORDS.replace(/[()]/g, '\\$&')}) show showpage`;
+        writeFileSync(at('letters.ps'), script);
+        run('gs', [
+          '-q',
+          '-dNOPAUSE',
+          '-dBATCH',
+          '-dEmbedAllFonts=true',
+          '-dPDFSETTINGS=/prepress',
+          '-sDEVICE=pdfwrite',
+          '-o',
+          to,
+          at('letters.ps'),
+        ]);
+      },
+    ],
+  ] as const)('in a font of %s', async (_, make) => {
+    await make(at('letters.pdf'));
+    const { pages, unread } = inspected(read('letters.pdf'));
+    expect([unread, pages[0]!.plates]).toEqual([[], ['Black']]);
+    const { grid } = readPage(viewFile(parseAnyPdf(read('letters.pdf'))), 0);
+    const mine = grid.plates.get('Black')!.reduce((sum, amount) => sum + amount, 0);
+    const smooth = ['-r72', '-dTextAlphaBits=4', '-dGraphicsAlphaBits=4'];
+    const black = (await tiffsep(at('letters.pdf'), smooth, 1)).find(({ name }) => name === 'Black')!;
+    const theirs = black.levels.reduce((sum, level) => sum + 1 - level / 255, 0);
+    expect(theirs).toBeGreaterThan(100);
+    expect(Math.abs(mine / theirs - 1)).toBeLessThan(0.02);
   });
 });
 
@@ -132,12 +220,12 @@ describe('what a shop would find', () => {
     );
   });
   it('is nothing in a sound file of our own, and all its rules hold', () => {
-    const { findings, rules, unread } = inspected(read('own.pdf'));
+    const { findings, rules, unread } = foundIn('own.pdf');
     expect([findings, unread, rules.filter(({ faults }) => faults.length > 0)]).toEqual([[], [], []]);
   });
   it('is the same whoever wrote the objects anew', () => {
     const plates = (name: string) =>
-      inspected(read(name)).pages.map((page) => [page.plates, Math.round(page.highestInk * 100)]);
+      foundIn(name).pages.map((page) => [page.plates, Math.round(page.highestInk * 100)]);
     for (const name of ['objects-in-streams.pdf', 'linearised.pdf', 'unpacked.pdf', 'ghostscript.pdf'])
       expect(plates(name), name).toEqual(plates('own.pdf'));
   });

@@ -15,7 +15,7 @@ import { sheetMarks, unmarkedCuts } from '../../core/sheet/marks';
 import { itemsOf, SheetError, sheetPlans, turnedOver } from '../../core/sheet/plan';
 import { usable } from '../../core/sheet/printable';
 import { shopOf } from '../../core/trade/shops';
-import { someOf } from '../deep';
+import { isDeep, someOf } from '../deep';
 import { cardWith, kit, mm, openDemo } from '../kit';
 import type { PlacedBox } from './marks-seen';
 import { squaresIn } from './marks-seen';
@@ -52,7 +52,9 @@ async function written(
   const asked = { made, items, plan, shop, standard };
   const on = { ...kit, press: kit.press('general-coated'), assets };
   const bytes = await writeSheets(job, asked, on);
-  expect(proveSheets(job, asked, bytes, on).rows.filter(({ right }) => !right)).toEqual([]);
+  // Drawing sheets twice over takes seconds: by every standard only in a deep run.
+  if (isDeep || standard === 'PDF/X-4')
+    expect(proveSheets(job, asked, bytes, on).rows.filter(({ right }) => !right)).toEqual([]);
   const file = join(folder, `sheet-${Math.random().toString(36).slice(2)}.pdf`);
   writeFileSync(file, bytes);
   return { file, up: plan.up, bytes };

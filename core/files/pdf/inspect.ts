@@ -246,7 +246,9 @@ const LOOKS: readonly Look[] = [
         ]
       : [];
   },
-  ({ grid }, { cut }) => {
+  ({ grid }, { cut, media }) => {
+    // A press sheet is cut by nobody: its marks lie within it.
+    if (cut.every((n, i) => Math.abs(n - media[i]!) < 0.5)) return [];
     const all = grid.plates.get('All');
     const { total } = all ? highestOf({ ...grid, plates: new Map([['All', all]]) }, all, cutBox(cut)) : { total: 0 };
     return total > 0.3

@@ -6,6 +6,9 @@ import { operationsOf } from '../parsed/file';
 import { contentsOf } from '../parsed/filters';
 import { type Dict, Name, Stream, Text, type Value } from '../parsed/syntax';
 import { arrayOf, dictOf, nameOf, type PdfView } from '../parsed/view';
+import { type CffFacts, cffFacts } from './cff';
+import { characterOf, usualName } from './letter-names';
+import { readType1 } from './type1';
 
 /** Fonts of a PDF as their letters are shown (ISO 32000-1, 9.5 to 9.10). */
 
@@ -92,61 +95,24 @@ function readCMap(view: PdfView, stream: Stream): CMap {
 interface Program {
   outline(glyph: number): Path | undefined;
   glyphFor(character: number): number | undefined;
+  /** The glyph of a name, and of a code that has none: of fonts whose letters are known by names. */
+  named(name: string | undefined, code: number): number | undefined;
+  /** The glyphs by their CIDs, where those are not the glyphs' numbers. */
+  cids?: ReadonlyMap<number, number> | undefined;
   upem: number;
 }
-const NO_PROGRAM: Program = { outline: () => undefined, glyphFor: () => undefined, upem: 1000 };
+const NO_PROGRAM: Program = {
+  outline: () => undefined,
+  glyphFor: () => undefined,
+  named: () => undefined,
+  upem: 1000,
+};
 
 const word = (...values: number[]): number[] => values.flatMap((v) => [(v >> 8) & 255, v & 255]);
 const long = (v: number): number[] => [...word(v >>> 16), ...word(v & 0xffff)];
 
-/** How many glyphs a bare CFF has (Adobe Technical Note 5176): its Top DICT says where they are. */
-function countOfCff(cff: Uint8Array): number {
-  const at = (from: number, size: number): number => {
-    let n = 0;
-    for (let i = 0; i < size; i++) n = n * 256 + (cff[from + i] ?? 0);
-    return n;
-  };
-  const endOfIndex = (from: number): number => {
-    const count = at(from, 2);
-    if (count === 0) return from + 2;
-    const size = at(from + 2, 1);
-    return from + 3 + (count + 1) * size - 1 + at(from + 3 + count * size, size);
-  };
-  const top = endOfIndex(cff[2] ?? 4);
-  const size = at(top + 2, 1);
-  const start = top + 3 + (at(top, 2) + 1) * size - 1 + at(top + 3, size);
-  const end = endOfIndex(top);
-  const operands: number[] = [];
-  for (let i = start; i < end; ) {
-    const byte = cff[i]!;
-    if (byte === 28) {
-      operands.push(at(i + 1, 2));
-      i += 3;
-    } else if (byte === 29) {
-      operands.push(at(i + 1, 4));
-      i += 5;
-    } else if (byte === 30) {
-      i++;
-      while (i < end && (cff[i]! & 15) !== 15) i++;
-      i++;
-    } else if (byte >= 32 && byte <= 246) {
-      operands.push(byte - 139);
-      i++;
-    } else if (byte >= 247) {
-      operands.push(0);
-      i += 2;
-    } else {
-      if (byte === 17) return at(operands.at(-1) ?? 0, 2);
-      operands.length = 0;
-      i += byte === 12 ? 2 : 1;
-    }
-  }
-  return 0;
-}
-
 /** A bare CFF as a font file: the few tables that a reader of glyphs asks for. */
-function asOpenType(cff: Uint8Array): Uint8Array {
-  const count = countOfCff(cff);
+function asOpenType(cff: Uint8Array, count: number): Uint8Array {
   const table = (...bytes: number[]): Uint8Array => Uint8Array.from(bytes);
   const head = table(
     ...long(0x00010000),
@@ -169,28 +135,50 @@ function asOpenType(cff: Uint8Array): Uint8Array {
   });
 }
 
-function programOf(view: PdfView, descriptor: Dict | undefined): Program {
+/** The program of a font: TrueType or OpenType as it is, a bare CFF with what it says of its glyphs. */
+function fileOf(view: PdfView, descriptor: Dict | undefined): { bytes: Uint8Array; cff?: CffFacts } | undefined {
   const { file } = view;
   const trueType = file.get(descriptor?.get('FontFile2'));
+  if (trueType instanceof Stream) return { bytes: contentsOf(trueType, file) };
   const other = file.get(descriptor?.get('FontFile3'));
+  if (!(other instanceof Stream)) return undefined;
+  const bytes = contentsOf(other, file);
+  if (nameOf(file, other.dict.get('Subtype')) === 'OpenType') return { bytes };
+  const cff = cffFacts(bytes);
+  return { bytes: asOpenType(bytes, cff.count), cff };
+}
+
+/** A program of Type 1: its letters are numbered as they are asked for. */
+function type1Program(bytes: Uint8Array): Program {
+  const font = readType1(bytes);
+  const numbers: string[] = [];
+  return {
+    ...NO_PROGRAM,
+    outline: (glyph) => font.outline(numbers[glyph] ?? '.notdef'),
+    named: (given, code) => {
+      const name = given ?? font.codes.get(code) ?? usualName(code) ?? '.notdef';
+      const at = numbers.indexOf(name);
+      return at >= 0 ? at : numbers.push(name) - 1;
+    },
+  };
+}
+
+function programOf(view: PdfView, descriptor: Dict | undefined): Program {
   try {
-    const bytes =
-      trueType instanceof Stream
-        ? contentsOf(trueType, file)
-        : other instanceof Stream
-          ? nameOf(file, other.dict.get('Subtype')) === 'OpenType'
-            ? contentsOf(other, file)
-            : nameOf(file, other.dict.get('Subtype')) === 'CIDFontType0C'
-              ? asOpenType(contentsOf(other, file))
-              : undefined
-          : undefined;
-    if (!bytes) return NO_PROGRAM;
+    const type1 = view.file.get(descriptor?.get('FontFile'));
+    if (type1 instanceof Stream) return type1Program(contentsOf(type1, view.file));
+    const found = fileOf(view, descriptor);
+    if (!found) return NO_PROGRAM;
+    const { bytes, cff } = found;
     const font = openFont(bytes);
     return {
       outline: (glyph) => font.outline(glyph),
       upem: font.upem,
       glyphFor: (character) =>
         font.has(character) ? font.shape({ text: String.fromCodePoint(character) })[0]?.id : undefined,
+      named: (name, code) =>
+        (name === undefined ? cff?.codes.get(code) : undefined) ?? cff?.names.get(name ?? usualName(code) ?? ''),
+      cids: cff?.cids,
     };
   } catch {
     return NO_PROGRAM;
@@ -242,49 +230,12 @@ function composite(view: PdfView, font: Dict, told: CMap | undefined): FontRead 
     unicode: (code) => told?.unicode.get(code),
     glyph: (code) => {
       const cid = cidOf(code);
-      return table ? (table[2 * cid] ?? 0) * 256 + (table[2 * cid + 1] ?? 0) : cid;
+      return table ? (table[2 * cid] ?? 0) * 256 + (table[2 * cid + 1] ?? 0) : (program.cids?.get(cid) ?? cid);
     },
     outline: program.outline,
     upem: program.upem,
   };
 }
-
-/** Letters by the names that encodings use most; others are told by `ToUnicode`, or not at all. */
-const BY_NAME: Readonly<Record<string, string>> = {
-  space: ' ',
-  period: '.',
-  comma: ',',
-  hyphen: '-',
-  colon: ':',
-  semicolon: ';',
-  at: '@',
-  ampersand: '&',
-  zero: '0',
-  one: '1',
-  two: '2',
-  three: '3',
-  four: '4',
-  five: '5',
-  six: '6',
-  seven: '7',
-  eight: '8',
-  nine: '9',
-  quoteright: '’',
-  quoteleft: '‘',
-  quotedblleft: '“',
-  quotedblright: '”',
-  endash: '–',
-  emdash: '—',
-  fi: 'fi',
-  fl: 'fl',
-  parenleft: '(',
-  parenright: ')',
-  slash: '/',
-  exclam: '!',
-  question: '?',
-  quotesingle: "'",
-  quotedbl: '"',
-};
 
 function simple(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
   const { file } = view;
@@ -303,10 +254,7 @@ function simple(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
   const unicode = (code: number): string | undefined => {
     const name = names.get(code);
     if (told?.unicode.has(code)) return told.unicode.get(code);
-    if (name !== undefined) {
-      const hex = /^uni([0-9A-F]{4})$/.exec(name)?.[1];
-      return hex ? String.fromCharCode(Number.parseInt(hex, 16)) : name.length === 1 ? name : BY_NAME[name];
-    }
+    if (name !== undefined) return characterOf(name);
     return code >= 32 && code < 256 ? String.fromCharCode(code) : undefined;
   };
   return {
@@ -319,6 +267,7 @@ function simple(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
     glyph: (code) => {
       const character = unicode(code)?.codePointAt(0);
       return (
+        program.named(names.get(code), code) ??
         (character === undefined ? undefined : program.glyphFor(character)) ??
         program.glyphFor(0xf000 + code) ??
         program.glyphFor(code) ??
