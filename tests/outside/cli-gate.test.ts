@@ -1,42 +1,17 @@
-import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { writeJobFile } from '../../core/files/job-file';
-import { makeShape, makeWords } from '../../core/job/make';
+import { makeWords } from '../../core/job/make';
 import type { Job } from '../../core/job/schema';
-import { bundle, bundleCli } from '../../scripts/cli-bundle.mjs';
+import { bundleCli } from '../../scripts/cli-bundle.mjs';
 import { cardWith, demoFile, mm } from '../kit';
-import { folder, run, tidyUp } from './tools';
+import { at, faultyJob, tidy } from './tidy';
+import { run, tidyUp } from './tools';
 
-/** The headless twin, run as a person runs it. */
 beforeAll(bundleCli);
-const tidy = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [bundle, ...args], { encoding: 'utf8' });
-  return { status, stdout, stderr };
-};
-const at = (name: string): string => join(folder, name);
 afterAll(tidyUp);
 
-const faulty = at('faulty.tidyedge');
-mkdirSync(folder, { recursive: true });
-writeFileSync(
-  faulty,
-  writeJobFile({
-    job: cardWith([
-      makeShape({
-        id: 'panel',
-        name: 'Panel',
-        x: 0,
-        y: -mm(3),
-        width: mm(40),
-        height: mm(61),
-        paint: { ink: 'green', tint: 1 },
-      }),
-    ]),
-    assets: {},
-  }),
-);
+const faulty = faultyJob();
 
 const jobFile = (name: string, job: Job): string => {
   writeFileSync(at(name), writeJobFile({ job, assets: {} }));

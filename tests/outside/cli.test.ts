@@ -1,43 +1,17 @@
 import { spawnSync } from 'node:child_process';
-import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { readFileSync, writeFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { writeJobFile } from '../../core/files/job-file';
-import { makeShape } from '../../core/job/make';
 import { SHOPS } from '../../core/trade/shops';
-import { bundle, bundleCli } from '../../scripts/cli-bundle.mjs';
-import { cardWith, demoFile, fileHere, mm } from '../kit';
-import { boxesOf, folder, run, tidyUp } from './tools';
+import { bundleCli } from '../../scripts/cli-bundle.mjs';
+import { demoFile, fileHere } from '../kit';
+import { at, faultyJob, tidy } from './tidy';
+import { boxesOf, run, tidyUp } from './tools';
 
-/** The headless twin, run as a person runs it. */
 beforeAll(bundleCli);
-const tidy = (...args: string[]) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, [bundle, ...args], { encoding: 'utf8' });
-  return { status, stdout, stderr };
-};
-const at = (name: string): string => join(folder, name);
 afterAll(tidyUp);
 
-const faulty = at('faulty.tidyedge');
-mkdirSync(folder, { recursive: true });
-writeFileSync(
-  faulty,
-  writeJobFile({
-    job: cardWith([
-      makeShape({
-        id: 'panel',
-        name: 'Panel',
-        x: 0,
-        y: -mm(3),
-        width: mm(40),
-        height: mm(61),
-        paint: { ink: 'green', tint: 1 },
-      }),
-    ]),
-    assets: {},
-  }),
-);
+const faulty = faultyJob();
 
 describe('tidy', () => {
   it('lists the pieces', () => {
