@@ -75,9 +75,22 @@ export async function reviewed(job: Job, piece: Piece, shop = shopIn(job, piece.
   };
 }
 
-/** Lets all of it leave, and gives the errors that were let go; throws GateError with what stops it. */
-export async function passAll(going: readonly Going[], letGo: LetGo): Promise<Stop[]> {
-  const stops: Stop[] = [];
-  for (const each of going) stops.push(...stopsOf(each, await reviewed(each.job, each.piece, each.shop)));
-  return passGate(stops, letGo);
+/** What was let go of what passed the gate, and how each piece of it stands. */
+export interface Passed {
+  letGo: Stop[];
+  reviews: ReadonlyMap<Piece, Review>;
+}
+
+/** Lets all of it leave, each piece looked over once; throws GateError with what stops it. */
+export async function passAll(going: readonly Going[], letGo: LetGo): Promise<Passed> {
+  const reviews = new Map<Piece, Review>();
+  for (const { job, piece, shop } of going)
+    if (!reviews.has(piece)) reviews.set(piece, await reviewed(job, piece, shop));
+  return {
+    letGo: passGate(
+      going.flatMap((each) => stopsOf(each, reviews.get(each.piece)!)),
+      letGo,
+    ),
+    reviews,
+  };
 }

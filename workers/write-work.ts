@@ -32,7 +32,7 @@ import type { ShopSpec } from '../core/trade/schema';
 import { ownId } from '../core/type/own-font';
 import { drawPages, type PagePicture } from './draw-pages';
 import { loadFontCutter, loadJpegDecoder, openKit } from './kit';
-import { passAll, reviewed } from './review-work';
+import { type Passed, passAll, reviewed } from './review-work';
 
 /** Writing files, off the page's thread. Errors keep their message when they cross. */
 
@@ -75,7 +75,7 @@ const withoutLetters = (chosen: readonly Pick<Chosen, 'piece' | 'faces'>[]): Cho
   chosen.map(({ piece, faces }) => ({ piece, faces }));
 
 /** Says what is done while the gate looks at what goes. */
-async function pass(going: readonly Going[], letGo: LetGo, tell: Hear): Promise<Stop[]> {
+async function pass(going: readonly Going[], letGo: LetGo, tell: Hear): Promise<Passed> {
   tell({ done: 0, what: 'Checking' });
   return passAll(going, letGo);
 }
@@ -128,7 +128,7 @@ export async function handOff(
   tell: Hear,
 ): Promise<HandedOff> {
   const kit = await kitFor(job, assets);
-  const gone = await pass(goingIn(job, files, kit), letGo, tell);
+  const { letGo: gone } = await pass(goingIn(job, files, kit), letGo, tell);
   await loadReader();
   const written: Written[] = [];
   await writeFiles(job, files, kit, tell, async (bytes, file, { of, on, as, hear }) => {
@@ -151,7 +151,7 @@ async function ofPieces(
   write: (piece: Piece, faces: readonly number[], shop: ShopSpec, kit: FileKit & { press: Press }) => ImageFile[],
 ): Promise<ImageFile[]> {
   const kit = await kitFor(job, assets);
-  const gone = await pass(goingOf(job, withoutLetters(chosen), kit.fonts), letGo, tell);
+  const { letGo: gone } = await pass(goingOf(job, withoutLetters(chosen), kit.fonts), letGo, tell);
   const files = chosen.flatMap(({ piece: id, faces }, i) => {
     const piece = pieceOf(job, id);
     if (!piece) return [];
@@ -209,7 +209,7 @@ export async function writeProofs(
   tell: Hear,
 ): Promise<{ proofs: Proof[]; beside: ImageFile[] }> {
   const kit = await kitFor(job, assets);
-  const gone = await pass(goingOf(job, withoutLetters(asked), kit.fonts), letGo, tell);
+  const { letGo: gone } = await pass(goingOf(job, withoutLetters(asked), kit.fonts), letGo, tell);
   const proofs: Proof[] = [];
   for (const [i, { piece: id, last }] of asked.entries()) {
     const piece = pieceOf(job, id);
@@ -238,7 +238,7 @@ export async function writePackage(
   tell: Hear,
 ): Promise<Uint8Array> {
   const kit = await kitFor(job, assets);
-  const gone = await pass(goingIn(job, files, kit), letGo, tell);
+  const { letGo: gone, reviews } = await pass(goingIn(job, files, kit), letGo, tell);
   const written: { name: string; piece: string; bytes: Uint8Array }[] = [];
   const hear: Hear = ({ done, what }) => tell({ done: 0.9 * done, what });
   await writeFiles(job, files, kit, hear, async (bytes, { name, piece, asked }, { of, on }) => {
@@ -251,7 +251,9 @@ export async function writePackage(
     tell({ done: 0.9 + (0.08 * i) / pieces.length, what: `Looking ${piece.name} over` });
     const press = kit.press(pressConditionOf(job, shopIn(job, piece.shop)));
     const picture = separatedPictures((hash) => assets[hash], kit.engine, press);
-    const { report, pictures } = pieceReport(job, piece, await reviewed(job, piece), { ...kit, press, picture });
+    // Of a piece whose letters alone go, only those were looked over.
+    const stands = reviews.get(piece) ?? (await reviewed(job, piece));
+    const { report, pictures } = pieceReport(job, piece, stands, { ...kit, press, picture });
     const pdf = await reportPdf(report, pictures);
     reports.push({ piece: piece.name, json: reportJson(report, pictures), pdf });
   }
@@ -283,7 +285,7 @@ export async function writeSheetFile(
   if (!piece) throw new Error('The piece is not in this job any more.');
   const made = piece.sheet ?? USUAL_SHEET;
   const items = itemsOf(job, piece, made);
-  const gone = await pass(
+  const { letGo: gone } = await pass(
     items.map((item) => ({ ...pieceFor(job, item), faces: item.faces })),
     letGo,
     tell,

@@ -48,7 +48,7 @@ export function sourceOf(pixels: Pixels, engine: ColourEngine): { data: Uint8Arr
   return { data: pixels.space === 'GRAY' ? grayAsRgb(pixels.colour) : pixels.colour, from: 'sRGB' };
 }
 
-const sameBytes = (a: Uint8Array, b: Uint8Array): boolean =>
+export const sameBytes = (a: Uint8Array, b: Uint8Array): boolean =>
   a.length === b.length && a.every((byte, i) => byte === b[i]);
 
 /** The profile that a picture's numbers mean, where it is not the press's own. */

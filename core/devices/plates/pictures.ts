@@ -40,6 +40,9 @@ export function separatedPictures(
 const PPI = 150;
 const MOST_CELLS = 2_400_000;
 
-/** Cells an inch for an area in points: 150, or as many as leave no more than some millions of cells. */
-export const cellsAnInch = ({ width, height }: Pick<Box, 'width' | 'height'>): number =>
-  Math.min(PPI, 72 * Math.sqrt(MOST_CELLS / (width * height)));
+/** Cells an inch for an area in points: so many, or as many as leave no more cells than `most`. */
+export const cellsWithin = ({ width, height }: Pick<Box, 'width' | 'height'>, ppi: number, most: number): number =>
+  Math.min(ppi, 72 * Math.sqrt(most / Math.max(1, width * height)));
+
+/** The same for plates that are looked at: 150, or as many as leave no more than some millions of cells. */
+export const cellsAnInch = (box: Pick<Box, 'width' | 'height'>): number => cellsWithin(box, PPI, MOST_CELLS);

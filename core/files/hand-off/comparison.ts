@@ -12,7 +12,7 @@ import { pdfBox } from '../pdf/document';
 import type { BoxNumbers } from '../pdf/page-read';
 import type { PageFacts, PdfFacts } from '../pdf/read-back';
 import type { RuleSeen } from '../pdf/rules';
-import { STANDARD_FACTS } from '../pdf/standards';
+import { STANDARD_FACTS, type Standard } from '../pdf/standards';
 
 /** One thing asked of the file and what the file says, and whether the two agree. */
 export interface Row {
@@ -113,6 +113,14 @@ function pictureRows(job: Job, face: Face, page: PageFacts, asked: PdfAsked): Ro
   ];
 }
 
+/** Whether every rule of a standard holds. */
+export function rulesRow(standard: Standard, rules: readonly RuleSeen[]): Row {
+  const against = rules.filter(({ faults }) => faults.length > 0);
+  const holds = `all ${rules.length} hold`;
+  const broken = against.map(({ says, faults }) => `${says} (${faults[0]})`).join(' ');
+  return { what: `Rules of ${standard}`, asked: holds, read: broken || holds, right: against.length === 0 };
+}
+
 /** What was asked of a file beside what it says when it is read again, and the rules of its standard. */
 export function comparison(
   job: Job,
@@ -125,19 +133,10 @@ export function comparison(
   const standard = asked.standard ?? shop.standard;
   const boxes = pageBoxes(piece, shop, marks, office, also);
   const faces = asked.faces ?? piece.faces.map((_, i) => i);
-  const against = rules.filter(({ faults }) => faults.length > 0);
   const rows: Row[] = [
     same('Standard', standard, facts.standard),
     same('PDF version', STANDARD_FACTS[standard].pdf.join('.'), facts.version),
-    {
-      what: `Rules of ${standard}`,
-      asked: `all ${rules.length} hold`,
-      read:
-        against.length === 0
-          ? `all ${rules.length} hold`
-          : against.map(({ says, faults }) => `${says} (${faults[0]})`).join(' '),
-      right: against.length === 0,
-    },
+    rulesRow(standard, rules),
     same('Pages', `${faces.length}`, `${facts.pages.length}`),
     same('Spot inks', spotsAsked(job, piece, faces).join(', ') || 'none', facts.spots.join(', ') || 'none'),
     same('Screen colours (RGB)', 'none', facts.screenColours.join(', ') || 'none'),

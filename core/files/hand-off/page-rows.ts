@@ -135,12 +135,12 @@ function picturesRow(
   });
   if (wanted.length === 0 && left.length === 0) return [];
   const placeOf = (place: Matrix) => placeSaid({ x: place[4], y: place[5] });
-  const read_ = lost
+  const found = lost
     ? `none ${placeOf(lost.place)}`
     : left[0] && !flat
       ? `one that was not laid, ${placeOf(left[0].place)}`
       : asked;
-  return [{ what, asked, read: read_, right: read_ === asked }];
+  return [{ what, asked, read: found, right: found === asked }];
 }
 
 /** A page as it is to be: what draws it, on which sheet, and where more than marks may lie. */

@@ -2,18 +2,18 @@ import type { LaidPicture } from '../../devices/plates/device';
 import { pieceOf } from '../../job/find';
 import type { Job } from '../../job/schema';
 import { decodePicture } from '../../picture/decode';
-import { separatePicture } from '../../picture/separate';
+import { sameBytes, separatePicture } from '../../picture/separate';
 import { type Device, type ImageRef, imageKey } from '../../scene/device';
 import { printedFaces } from '../../scene/shown-faces';
 import { sourcesOf } from '../../scene/sources';
 import { facesAsked, type PdfAsked, pageBoxes } from '../pdf/asked';
 import type { PdfKit } from '../pdf/document';
 import { type PdfFacts, readFile } from '../pdf/read-back';
-import { type RuleSeen, verify } from '../pdf/rules';
+import { held, type RuleSeen } from '../pdf/rules';
 import { drawSideAsked, type SheetAsked, sheetBox, sidesOf } from '../pdf/sheet';
 import { STANDARD_FACTS, type Standard } from '../pdf/standards';
 import { drawPageAsked } from '../pdf/write';
-import { comparison, type Row } from './comparison';
+import { comparison, type Row, rulesRow } from './comparison';
 import { pageRows } from './page-rows';
 
 /** What a written file says when it is read again, beside what was asked. */
@@ -33,9 +33,6 @@ export class ReadBackError extends Error {
     );
   }
 }
-
-const sameBytes = (one: Uint8Array, other: Uint8Array): boolean =>
-  one.length === other.length && one.every((byte, i) => byte === other[i]);
 
 type Kept = Map<string, LaidPicture>;
 
@@ -72,8 +69,8 @@ const pageFacts = (job: Job, kit: PdfKit, standard: Standard, words: PdfAsked['w
 export function prove(job: Job, asked: PdfAsked, bytes: Uint8Array, kit: PdfKit, kept: Kept = new Map()): Proven {
   const standard = asked.standard ?? asked.shop.standard;
   const piece = pieceOf(job, asked.pieceId)!;
-  const { facts, pages, profile } = readFile(bytes);
-  const rules = verify(bytes, standard);
+  const { view, facts, pages, profile } = readFile(bytes);
+  const rules = held(view, standard);
   const sources = sourcesOf(job, kit.fonts);
   const boxes = pageBoxes(piece, asked.shop, asked.marks, asked.office, asked.also);
   const common = pageFacts(job, kit, standard, asked.words, kept);
@@ -87,8 +84,8 @@ export function prove(job: Job, asked: PdfAsked, bytes: Uint8Array, kit: PdfKit,
 
 /** The same for a file of press sheets. */
 export function proveSheets(job: Job, asked: SheetAsked, bytes: Uint8Array, kit: PdfKit): Proven {
-  const { facts, pages, profile } = readFile(bytes);
-  const rules = verify(bytes, asked.standard);
+  const { view, facts, pages, profile } = readFile(bytes);
+  const rules = held(view, asked.standard);
   const sides = sidesOf(asked.plan);
   const media = sheetBox(asked.made);
   const common = pageFacts(job, kit, asked.standard, asked.words, new Map());
@@ -97,12 +94,9 @@ export function proveSheets(job: Job, asked: SheetAsked, bytes: Uint8Array, kit:
     const page = { ...common, name: `Sheet ${side.n + 1}, ${side.side}`, draw, media, art: media };
     return pages[i] ? pageRows(page, pages[i]) : [];
   });
-  const against = rules.filter(({ faults }) => faults.length > 0);
-  const holds = `all ${rules.length} hold`;
-  const broken = against.map(({ says }) => says).join(' ');
   const rows: Row[] = [
     { what: 'Pages', asked: `${sides.length}`, read: `${pages.length}`, right: sides.length === pages.length },
-    { what: `Rules of ${asked.standard}`, asked: holds, read: broken || holds, right: broken === '' },
+    rulesRow(asked.standard, rules),
     ...drawn,
     profileRow(profile, kit),
   ];

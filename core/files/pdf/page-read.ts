@@ -1,6 +1,6 @@
 import { type PlateGrid, platesDevice } from '../../devices/plates/device';
+import { cellsWithin } from '../../devices/plates/pictures';
 import type { Box } from '../../geometry/box';
-import { apply } from '../../geometry/matrix';
 import { drawPage } from './drawn/draw';
 import type { GlyphSeen, PathSeen, PictureSeen } from './drawn/hear';
 import { filtersOf } from './parsed/filters';
@@ -57,12 +57,7 @@ export const trimOf = (view: PdfView, page: Dict): BoxNumbers =>
   boxAt(view, page, 'TrimBox') ?? boxAt(view, page, 'ArtBox') ?? boxAt(view, page, 'CropBox') ?? mediaOf(view, page);
 
 /** Cells an inch that plates are compared at, unless a sheet is so large that they are too many. */
-const PPI = 72;
-const MOST_CELLS = 3_000_000;
-
-export function cellsFor({ width, height }: Pick<Box, 'width' | 'height'>): number {
-  return Math.min(PPI, 72 * Math.sqrt(MOST_CELLS / Math.max(1, width * height)));
-}
+export const cellsFor = (box: Pick<Box, 'width' | 'height'>): number => cellsWithin(box, 72, 3_000_000);
 
 /** The sheet of a page in points from its trim's upper left corner, y down. */
 function sheetOf(view: PdfView, page: number): Box {
@@ -119,34 +114,6 @@ export function pictureDrawn(view: PdfView, { read, stream, place, partly }: Pic
     patch: partly && stream.dict.has('Mask'),
     soft: stream.dict.has('SMask'),
   };
-}
-
-/** Letters further apart than this share of their size, off their line or back along it, are not one line. */
-const OFF_LINE = 0.35;
-const SPACE = 0.18;
-
-/** The words of a page in the order that they are drawn, a line a line. */
-export function wordsOf(letters: readonly GlyphSeen[]): string {
-  let out = '';
-  let last: GlyphSeen | undefined;
-  for (const letter of letters) {
-    if (last) {
-      const end = apply(
-        [Math.cos((last.angle * Math.PI) / 180), Math.sin((last.angle * Math.PI) / 180), 0, 0, last.x, last.y],
-        { x: last.advance, y: 0 },
-      );
-      const turn = (-last.angle * Math.PI) / 180;
-      const [dx, dy] = [letter.x - end.x, letter.y - end.y];
-      const along = dx * Math.cos(turn) - dy * Math.sin(turn);
-      const across = dx * Math.sin(turn) + dy * Math.cos(turn);
-      const size = Math.max(last.size, letter.size);
-      if (Math.abs(across) > OFF_LINE * size || along < -size || along > 3 * size) out += '\n';
-      else if (along > SPACE * size && !/\s$/.test(out)) out += ' ';
-    }
-    out += letter.text;
-    last = letter;
-  }
-  return out;
 }
 
 /** The quarter turn clockwise at which most letters run; none where there are no letters. */

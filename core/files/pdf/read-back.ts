@@ -1,3 +1,4 @@
+import { baseFont, isEmbedded } from './drawn/fonts';
 import {
   type BoxNumbers,
   boxAt,
@@ -8,7 +9,6 @@ import {
   readPage,
   runOfWords,
   trimOf,
-  wordsOf,
 } from './page-read';
 import { parsePdf } from './parsed/file';
 import { contentsOf } from './parsed/filters';
@@ -22,7 +22,6 @@ import { COLOUR_RULES } from './rules/colour';
 export interface PdfFacts {
   version: string;
   standard: string | undefined;
-  intent: string | undefined;
   pages: PageFacts[];
   fonts: FontFacts[];
   spots: string[];
@@ -38,7 +37,6 @@ export interface PageFacts {
   /** Degrees clockwise that a reader turns the page before it is shown. */
   turned: number;
   pictures: PictureDrawn[];
-  words: string;
   /** The quarter turns clockwise at which most of its words run; none where it has no words. */
   wordsRun: number | undefined;
 }
@@ -51,14 +49,11 @@ export interface FontFacts {
   searchable: boolean;
 }
 function fontFacts({ file }: PdfView, font: Dict): FontFacts {
-  const name = nameOf(file, font.get('BaseFont')) ?? '';
   const own = dictOf(file, arrayOf(file, font.get('DescendantFonts'))[0]) ?? font;
-  const descriptor = dictOf(file, own.get('FontDescriptor'));
   return {
-    name: name.replace(/^[A-Z]{6}\+/, ''),
+    ...baseFont(file, font),
     kind: nameOf(file, own.get('Subtype')) ?? '',
-    embedded: ['FontFile', 'FontFile2', 'FontFile3'].some((key) => descriptor?.has(key)),
-    subset: /^[A-Z]{6}\+/.test(name),
+    embedded: isEmbedded(dictOf(file, own.get('FontDescriptor'))),
     searchable: font.has('ToUnicode'),
   };
 }
@@ -93,9 +88,9 @@ export const intentOf = (view: PdfView): string | undefined => {
 };
 
 /** The bytes of the profile that a file is printed for. */
-function profileOf({ file }: PdfView, intent: Dict | undefined): Uint8Array | undefined {
-  const stream = file.get(intent?.get('DestOutputProfile'));
-  return stream instanceof Stream ? contentsOf(stream, file) : undefined;
+function profileOf(view: PdfView): Uint8Array | undefined {
+  const stream = view.file.get(intentIn(view)?.get('DestOutputProfile'));
+  return stream instanceof Stream ? contentsOf(stream, view.file) : undefined;
 }
 
 /** Colours that are no amounts of ink. Files of this app have none, whichever standard they go by. */
@@ -104,6 +99,7 @@ export const screenColoursIn = (view: PdfView): string[] =>
 
 /** A file that has been read: what it says, and each of its pages as it is drawn. */
 export interface FileRead {
+  view: PdfView;
   facts: PdfFacts;
   pages: PageRead[];
   profile: Uint8Array | undefined;
@@ -113,12 +109,10 @@ export interface FileRead {
 export function readFile(bytes: Uint8Array): FileRead {
   const view = viewFile(parsePdf(bytes));
   const { file } = view;
-  const intent = dictOf(file, arrayOf(file, view.catalog.get('OutputIntents'))[0]);
   const pages = view.pages.map((_, i) => readPage(view, i));
   const facts: PdfFacts = {
     version: file.version,
     standard: standardOf(view),
-    intent: intent && textOf(file, intent.get('Info')),
     pages: pages.map(({ letters, pictures }, i) => {
       const page = view.pages[i]!;
       const media = mediaOf(view, page);
@@ -130,7 +124,6 @@ export function readFile(bytes: Uint8Array): FileRead {
         crop: boxAt(view, page, 'CropBox'),
         turned: Number(file.get(page.get('Rotate')) ?? 0),
         pictures: pictures.map((picture) => pictureDrawn(view, picture)),
-        words: wordsOf(letters),
         wordsRun: runOfWords(letters),
       };
     }),
@@ -138,5 +131,5 @@ export function readFile(bytes: Uint8Array): FileRead {
     spots: spotsIn(view),
     screenColours: screenColoursIn(view),
   };
-  return { facts, pages, profile: profileOf(view, intent) };
+  return { view, facts, pages, profile: profileOf(view) };
 }

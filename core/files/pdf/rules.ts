@@ -1,6 +1,6 @@
 import { parsePdf } from './parsed/file';
 import { SyntaxFault } from './parsed/syntax';
-import { viewFile } from './parsed/view';
+import { type PdfView, viewFile } from './parsed/view';
 import { COLOUR_RULES } from './rules/colour';
 import { DOCUMENT_RULES } from './rules/document';
 import { DRAWING_RULES } from './rules/drawing';
@@ -20,11 +20,14 @@ export interface RuleSeen {
 
 export const rulesOf = (standard: Standard): Rule[] => RULES.filter(({ standards }) => standards.includes(standard));
 
+/** Holds a file that has been read against every rule of a standard. */
+export const held = (view: PdfView, standard: Standard): RuleSeen[] =>
+  rulesOf(standard).map(({ id, says, faults }) => ({ id, says, faults: faults(view, standard) }));
+
 /** Holds a written file against every rule of a standard. A file that cannot be read goes against the first. */
 export function verify(bytes: Uint8Array, standard: Standard): RuleSeen[] {
   try {
-    const view = viewFile(parsePdf(bytes));
-    return rulesOf(standard).map(({ id, says, faults }) => ({ id, says, faults: faults(view, standard) }));
+    return held(viewFile(parsePdf(bytes)), standard);
   } catch (error) {
     if (!(error instanceof SyntaxFault)) throw error;
     return [{ id: 'readable', says: 'The file can be read.', faults: [error.message] }];

@@ -4,8 +4,8 @@ import { openFont } from '../../../type/font';
 import { writeSfnt } from '../../../type/sfnt';
 import { operationsOf } from '../parsed/file';
 import { contentsOf } from '../parsed/filters';
-import { type Dict, Name, Stream, Text, type Value } from '../parsed/syntax';
-import { arrayOf, dictOf, nameOf, type PdfView } from '../parsed/view';
+import { type Dict, Name, Stream, Text } from '../parsed/syntax';
+import { arrayOf, dictOf, nameOf, numbersOf, type PdfView } from '../parsed/view';
 import { type CffFacts, cffFacts } from './cff';
 import { characterOf, usualName } from './letter-names';
 import { readType1 } from './type1';
@@ -31,9 +31,6 @@ export interface FontRead {
   /** Letters that are contents themselves. */
   type3?: { matrix: Matrix; contentOf(code: number): Stream | undefined; resources: Dict };
 }
-
-const numbersOf = ({ file }: PdfView, value: Value | undefined): number[] =>
-  arrayOf(file, value).map((each) => Number(file.get(each)));
 
 const codeOf = (text: string): number => {
   let code = 0;
@@ -185,11 +182,30 @@ function programOf(view: PdfView, descriptor: Dict | undefined): Program {
   }
 }
 
-const nameOfFont = (view: PdfView, font: Dict): string =>
-  (nameOf(view.file, font.get('BaseFont')) ?? '').replace(/^[A-Z]{6}\+/, '');
+/** The letters that mark a subset before its font's name (9.6.4). */
+const SUBSET = /^[A-Z]{6}\+/;
 
-const isEmbedded = (descriptor: Dict | undefined): boolean =>
+/** The name of a font without the mark of a subset, and whether it has one. */
+export function baseFont(file: Pick<PdfView['file'], 'get'>, font: Dict): { name: string; subset: boolean } {
+  const name = nameOf(file, font.get('BaseFont')) ?? '';
+  return { name: name.replace(SUBSET, ''), subset: SUBSET.test(name) };
+}
+
+/** Whether a font's program is in the file, by its descriptor. */
+export const isEmbedded = (descriptor: Dict | undefined): boolean =>
   ['FontFile', 'FontFile2', 'FontFile3'].some((key) => descriptor?.has(key));
+
+/** The names that an encoding gives codes of its own (table 114). */
+function differencesOf({ file }: PdfView, font: Dict): Map<number, string> {
+  const names = new Map<number, string>();
+  let at = 0;
+  for (const each of arrayOf(file, dictOf(file, font.get('Encoding'))?.get('Differences'))) {
+    const value = file.get(each);
+    if (typeof value === 'number') at = value;
+    else if (value instanceof Name) names.set(at++, value.name);
+  }
+  return names;
+}
 
 function composite(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
   const { file } = view;
@@ -218,7 +234,7 @@ function composite(view: PdfView, font: Dict, told: CMap | undefined): FontRead 
     }
   }
   return {
-    name: nameOfFont(view, font),
+    name: baseFont(file, font).name,
     embedded: isEmbedded(descriptor),
     kind: nameOf(file, own.get('Subtype')) ?? 'Type0',
     codes: (text) =>
@@ -244,13 +260,7 @@ function simple(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
   const first = Number(file.get(font.get('FirstChar')) ?? 0);
   const widths = numbersOf(view, font.get('Widths'));
   const missing = Number(file.get(descriptor?.get('MissingWidth')) ?? 500);
-  const names = new Map<number, string>();
-  let at = 0;
-  for (const each of arrayOf(file, dictOf(file, font.get('Encoding'))?.get('Differences'))) {
-    const value = file.get(each);
-    if (typeof value === 'number') at = value;
-    else if (value instanceof Name) names.set(at++, value.name);
-  }
+  const names = differencesOf(view, font);
   const unicode = (code: number): string | undefined => {
     const name = names.get(code);
     if (told?.unicode.has(code)) return told.unicode.get(code);
@@ -258,7 +268,7 @@ function simple(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
     return code >= 32 && code < 256 ? String.fromCharCode(code) : undefined;
   };
   return {
-    name: nameOfFont(view, font),
+    name: baseFont(file, font).name,
     embedded: isEmbedded(descriptor),
     kind: nameOf(file, font.get('Subtype')) ?? 'Type1',
     codes: (text) => Array.from(text, (c) => ({ code: c.charCodeAt(0), isSpace: c === ' ' })),
@@ -284,13 +294,7 @@ function type3(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
   const base = simple(view, font, told);
   const matrix = numbersOf(view, font.get('FontMatrix'));
   const procs = dictOf(file, font.get('CharProcs')) ?? new Map();
-  const names = new Map<number, string>();
-  let at = 0;
-  for (const each of arrayOf(file, dictOf(file, font.get('Encoding'))?.get('Differences'))) {
-    const value = file.get(each);
-    if (typeof value === 'number') at = value;
-    else if (value instanceof Name) names.set(at++, value.name);
-  }
+  const names = differencesOf(view, font);
   return {
     ...base,
     name: nameOf(file, font.get('Name')) ?? 'Type 3',

@@ -1,6 +1,6 @@
 import { unpacked } from '../parsed/filters';
 import { Stream, type Value } from '../parsed/syntax';
-import { arrayOf, dictOf, type PdfView } from '../parsed/view';
+import { arrayOf, dictOf, numbersOf, type PdfView } from '../parsed/view';
 
 /** Functions of a PDF (ISO 32000-1, 7.10): sampled, exponential, stitched; several of one value side by side. */
 
@@ -10,9 +10,6 @@ export interface PdfFunction {
   knots: readonly number[];
   domain: readonly [number, number];
 }
-
-const numbersOf = ({ file }: PdfView, value: Value | undefined): number[] =>
-  arrayOf(file, value).map((each) => Number(file.get(each)));
 
 const within = (n: number, low: number, high: number): number => Math.max(low, Math.min(high, n));
 

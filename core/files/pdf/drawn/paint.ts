@@ -4,8 +4,8 @@ import type { Path } from '../../../geometry/path';
 import { operationsOf } from '../parsed/file';
 import { contentsOf } from '../parsed/filters';
 import type { Stream } from '../parsed/syntax';
-import { dictOf } from '../parsed/view';
-import { type How, matrixOf, numbersOf, type Running, type State } from './state';
+import { dictOf, numbersOf } from '../parsed/view';
+import { type How, matrixOf, type Running, type State } from './state';
 
 /** Areas and lines on the device, in what a state says of them. */
 

@@ -1,10 +1,10 @@
 import { type Matrix, multiply, ontoLine } from '../../../geometry/matrix';
 import type { Coverage, Shade } from '../../../scene/colour';
 import { type Dict, Stream, type Value } from '../parsed/syntax';
-import { dictOf } from '../parsed/view';
+import { dictOf, numbersOf } from '../parsed/view';
 import { functionOf } from './functions';
 import { spaceOf } from './spaces';
-import { type Drawing, matrixOf, numbersOf } from './state';
+import { type Drawing, matrixOf } from './state';
 
 /** Colour that runs (ISO 32000-1, 8.7.4.5), and masks that do (11.6.5.3). */
 

@@ -6,7 +6,7 @@ import type { Colour, Coverage } from '../../../scene/colour';
 import type { Device } from '../../../scene/device';
 import type { Operation } from '../parsed/file';
 import { type Dict, Name, type Stream, type Value } from '../parsed/syntax';
-import { arrayOf, type PdfView } from '../parsed/view';
+import { numbersOf, type PdfView } from '../parsed/view';
 import type { FontRead } from './fonts';
 import type { Hear } from './hear';
 import type { ImageRead } from './images';
@@ -118,9 +118,6 @@ export function firstState(view: PdfView, base: Matrix): State {
     clips: 0,
   };
 }
-
-export const numbersOf = ({ file }: PdfView, value: Value | undefined): number[] =>
-  arrayOf(file, value).map((each) => Number(file.get(each)));
 
 export function matrixOf(view: PdfView, value: Value | undefined): Matrix {
   const numbers = numbersOf(view, value);

@@ -6,10 +6,10 @@ import { isShade } from '../../../scene/colour';
 import { operationsOf } from '../parsed/file';
 import { contentsOf } from '../parsed/filters';
 import type { Dict, Stream } from '../parsed/syntax';
-import { dictOf } from '../parsed/view';
+import { dictOf, numbersOf } from '../parsed/view';
 import { gray, type ImageRead, imageOf } from './images';
 import { painted } from './paint';
-import { type Drawing, matrixOf, numbersOf, type Running, type State } from './state';
+import { type Drawing, matrixOf, type Running, type State } from './state';
 
 /** Pictures (ISO 32000-1, 8.9) and contents that are drawn within another (8.10). */
 

@@ -46,6 +46,10 @@ export const arrayOf = ({ get }: Pick<PdfFile, 'get'>, value: Value | undefined)
   return Array.isArray(found) ? found : [];
 };
 
+/** The numbers of an array; NaN for what is none. */
+export const numbersOf = ({ file }: Pick<PdfView, 'file'>, value: Value | undefined): number[] =>
+  arrayOf(file, value).map((each) => Number(file.get(each)));
+
 /** What pages inherit (table 30). */
 const INHERITED = ['Resources', 'MediaBox', 'CropBox', 'Rotate'];
 const MOST_DEEP = 60;
