@@ -20,7 +20,7 @@ export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): 
   const { findings, rules, repaired, unread, fonts, plates } = inspection;
   const against = rules.filter(({ faults }) => faults.length > 0);
   const errors = findings.filter(({ severity }) => severity === 'stop').length + against.length;
-  const facts: readonly (readonly [string, string])[] = [
+  const facts: readonly Fact[] = [
     ['Version', `PDF ${inspection.version}${inspection.producer ? `, made by ${inspection.producer}` : ''}`],
     ['Standard', inspection.standard ?? 'none claimed'],
     ['Printed for', inspection.intent ?? 'not said'],
@@ -62,19 +62,27 @@ export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): 
           ))}
         </ul>
       )}
-      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 rounded-lg bg-base-100 p-4 text-[14px] shadow-sm">
-        {facts.map(([what, says]) => (
-          <div key={what} className="contents">
-            <dt className="quiet">{what}</dt>
-            <dd>{says}</dd>
-          </div>
-        ))}
-      </dl>
+      <Facts rows={facts} className="gap-x-4 gap-y-1 rounded-lg bg-base-100 p-4 text-[14px] shadow-sm" />
       {inspection.pages.map((page, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a page is known by its number
         <PageCard key={i} number={i + 1} page={page} shot={pages[i]} />
       ))}
     </section>
+  );
+}
+
+type Fact = readonly [what: string, says: string];
+
+function Facts({ rows, className }: { rows: readonly Fact[]; className: string }) {
+  return (
+    <dl className={`grid grid-cols-[auto_1fr] ${className}`}>
+      {rows.map(([what, says]) => (
+        <div key={what} className="contents">
+          <dt className="quiet">{what}</dt>
+          <dd>{says}</dd>
+        </div>
+      ))}
+    </dl>
   );
 }
 
@@ -88,7 +96,7 @@ function PageCard({ number, page, shot }: { number: number; page: PageInspected;
   const [x0, y0, x1, y1] = page.crop ?? page.media;
   const upright = page.turned % 360 === 0;
   const { unit, pictures } = page;
-  const rows: readonly (readonly [string, string])[] = [
+  const rows: readonly Fact[] = [
     ...(['media', 'crop', 'bleed', 'trim', 'art'] as const).flatMap((kind) => {
       const box = page[kind];
       return box ? [[`${kind[0]!.toUpperCase()}${kind.slice(1)} box`, size(box, unit)] as const] : [];
@@ -145,14 +153,7 @@ function PageCard({ number, page, shot }: { number: number; page: PageInspected;
           </svg>
         )}
       </div>
-      <dl className="grid grid-cols-[auto_1fr] content-start gap-x-4 gap-y-0.5 text-[14px]">
-        {rows.map(([what, says]) => (
-          <div key={what} className="contents">
-            <dt className="quiet">{what}</dt>
-            <dd>{says}</dd>
-          </div>
-        ))}
-      </dl>
+      <Facts rows={rows} className="content-start gap-x-4 gap-y-0.5 text-[14px]" />
     </section>
   );
 }

@@ -3,12 +3,11 @@ import { plainName } from '../../../core/files/file-names';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import type { SvgWords } from '../../../core/files/svg-file';
 import { useBench } from '../../bench/bench';
-import { GateStops } from '../../bench/gate/GateStops';
+import { ExportRow } from '../../bench/gate/ExportRow';
 import type { Gate } from '../../bench/gate/use-gate';
 import { RadioList } from '../../parts/RadioList';
 import { saveFiles } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
-import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
 import { keepHandOff } from '../../store/versions';
 
@@ -40,11 +39,11 @@ export function DrawingsForm({ chosen, gate }: { chosen: readonly Chosen[]; gate
     <div className="grid gap-4 p-4">
       <p className="text-[14px]">A file a face with its bleed, in screen colours as the press makes them.</p>
       <RadioList name="words" says="Words" options={WORDS} value={words} onChange={setWords} />
-      <GateStops gate={gate} />
-      <WriteRow
+      <ExportRow
+        gate={gate}
         writing={writing}
         says="Export SVG"
-        disabled={chosen.length === 0 || !gate.open}
+        disabled={chosen.length === 0}
         onWrite={() => void write()}
       />
     </div>

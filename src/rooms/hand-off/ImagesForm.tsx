@@ -4,14 +4,13 @@ import { plainName } from '../../../core/files/file-names';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import { pieceOf } from '../../../core/job/find';
 import { useBench } from '../../bench/bench';
-import { GateStops } from '../../bench/gate/GateStops';
+import { ExportRow } from '../../bench/gate/ExportRow';
 import type { Gate } from '../../bench/gate/use-gate';
 import { NumberField } from '../../parts/NumberField';
 import { RadioList } from '../../parts/RadioList';
 import { saveFiles } from '../../parts/save-files';
 import { Tick } from '../../parts/Tick';
 import { useWriting } from '../../parts/use-writing';
-import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
 import { keepHandOff } from '../../store/versions';
 
@@ -86,11 +85,11 @@ export function ImagesForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: 
           );
         })}
       </div>
-      <GateStops gate={gate} />
-      <WriteRow
+      <ExportRow
+        gate={gate}
         writing={writing}
         says={chosen.length === 1 && chosen[0]!.faces?.length === 1 ? 'Export image' : 'Export images'}
-        disabled={chosen.length === 0 || !gate.open}
+        disabled={chosen.length === 0}
         onWrite={() => void write()}
       />
     </div>

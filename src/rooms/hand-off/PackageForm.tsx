@@ -2,11 +2,10 @@ import { plainName } from '../../../core/files/file-names';
 import { type Chosen, plannedFiles } from '../../../core/files/hand-off/plan';
 import { ticketJson, ticketOf, ticketXjdf } from '../../../core/files/ticket';
 import { useBench } from '../../bench/bench';
-import { GateStops } from '../../bench/gate/GateStops';
+import { ExportRow } from '../../bench/gate/ExportRow';
 import type { Gate } from '../../bench/gate/use-gate';
 import { saveFile } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
-import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
 import { keepHandOff } from '../../store/versions';
 import { OrderFields } from './OrderFields';
@@ -63,11 +62,11 @@ export function PackageForm({ chosen, gate }: { chosen: readonly Chosen[]; gate:
             </button>
           ))}
         </div>
-        <GateStops gate={gate} />
-        <WriteRow
+        <ExportRow
+          gate={gate}
           writing={writing}
           says="Export package"
-          disabled={chosen.length === 0 || !gate.open}
+          disabled={chosen.length === 0}
           onWrite={() => void write()}
         />
       </div>

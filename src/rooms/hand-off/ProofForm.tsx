@@ -1,11 +1,10 @@
 import { plainName } from '../../../core/files/file-names';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import { useBench } from '../../bench/bench';
-import { GateStops } from '../../bench/gate/GateStops';
+import { ExportRow } from '../../bench/gate/ExportRow';
 import type { Gate } from '../../bench/gate/use-gate';
 import { saveFiles } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
-import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
 import { keepProof, lastProof } from '../../store/kept-with';
 import { keepHandOff } from '../../store/versions';
@@ -38,11 +37,11 @@ export function ProofForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: G
         <OrderFields chosen={chosen} />
       </div>
       <div className="grid gap-3 border-base-300 border-t p-4">
-        <GateStops gate={gate} />
-        <WriteRow
+        <ExportRow
+          gate={gate}
           writing={writing}
           says={chosen.length === 1 ? 'Export proof' : `Export ${chosen.length} proofs`}
-          disabled={chosen.length === 0 || !gate.open}
+          disabled={chosen.length === 0}
           onWrite={() => void write()}
         />
       </div>

@@ -7,11 +7,10 @@ import { pressConditionOf } from '../../../core/job/press-of';
 import { shopIn } from '../../../core/job/shops-of';
 import type { HandedOff } from '../../../workers/write-work';
 import { useBench } from '../../bench/bench';
-import { GateStops } from '../../bench/gate/GateStops';
+import { ExportRow } from '../../bench/gate/ExportRow';
 import type { Gate } from '../../bench/gate/use-gate';
 import { NumberField } from '../../parts/NumberField';
 import { useWriting } from '../../parts/use-writing';
-import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
 import { noteExport } from '../../store/kept-with';
 import { keepHandOff } from '../../store/versions';
@@ -67,11 +66,11 @@ export function ShopForm({
         )}
       </div>
       <div className="grid gap-3 border-base-300 border-t p-4">
-        <GateStops gate={gate} />
-        <WriteRow
+        <ExportRow
+          gate={gate}
           writing={writing}
           says={files.length === 1 ? 'Export PDF' : `Export ${files.length} PDFs`}
-          disabled={files.length === 0 || !gate.open}
+          disabled={files.length === 0}
           onWrite={() => void write()}
         />
       </div>

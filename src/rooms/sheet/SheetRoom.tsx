@@ -8,13 +8,12 @@ import { sheetMarks } from '../../../core/sheet/marks';
 import { bleedOn, gapOf, itemsOf, pieceFor, type SheetPlan, trimsOf } from '../../../core/sheet/plan';
 import type { WrittenSheets } from '../../../workers/write-work';
 import { useBench } from '../../bench/bench';
-import { GateStops } from '../../bench/gate/GateStops';
+import { ExportRow } from '../../bench/gate/ExportRow';
 import { useGate } from '../../bench/gate/use-gate';
 import { PieceRoom } from '../../bench/PieceRoom';
 import { PageShot } from '../../parts/PageShot';
 import { saveFiles } from '../../parts/save-files';
 import { useWriting } from '../../parts/use-writing';
-import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
 import { act } from '../../store/session';
 import { keepHandOff } from '../../store/versions';
@@ -246,10 +245,7 @@ function WriteSheets({ plan }: { plan: SheetPlan }) {
           </button>
         </>
       ) : (
-        <>
-          <GateStops gate={gate} />
-          <WriteRow writing={writing} says="Export sheets" disabled={!gate.open} onWrite={() => void write()} />
-        </>
+        <ExportRow gate={gate} writing={writing} says="Export sheets" onWrite={() => void write()} />
       )}
     </div>
   );

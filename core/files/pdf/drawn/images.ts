@@ -131,8 +131,7 @@ export function imageOf(view: PdfView, stream: Stream, resources: Dict): ImageRe
   const facts = { width, height, bits, space: space?.says ?? 'none' };
   if (!space || space.channels === 0 || !(width > 0 && height > 0 && width * height <= MOST_PIXELS))
     return { ...facts, laid: undefined };
-  const isIndex = space.says.startsWith('Indexed');
-  const samples = samplesOf(view, stream, space.channels, isIndex);
+  const samples = samplesOf(view, stream, space.channels, space.channelsAre === 'indexes');
   if (!samples) return { ...facts, laid: undefined };
   const soft = file.get(dict.get('SMask'));
   const mask = file.get(dict.get('Mask'));
@@ -170,13 +169,7 @@ function laidFrom(
   const amounts = new Uint8Array(count * plates.length);
   // Most pictures have inks for channels: their bytes are amounts already.
   const direct =
-    plates.length === space.channels &&
-    decode.every((each, i) => each === i % 2) &&
-    !space.says.includes('Indexed') &&
-    !space.screen &&
-    space.says !== 'DeviceGray' &&
-    !space.says.startsWith('ICCBased, Gray') &&
-    space.says !== 'CalGray';
+    space.channelsAre === 'inks' && plates.length === space.channels && decode.every((each, i) => each === i % 2);
   if (direct) return { width, height, plates, amounts: samples };
   const known = new Map<number, readonly number[]>();
   for (let i = 0; i < count; i++) {
@@ -185,7 +178,7 @@ function laidFrom(
     let inks = known.get(key);
     if (!inks) {
       const values = Array.from({ length: space.channels }, (_, k) =>
-        space.says.startsWith('Indexed') && given.length === 0
+        space.channelsAre === 'indexes' && given.length === 0
           ? samples[i * space.channels + k]!
           : value(samples[i * space.channels + k]!, k),
       );

@@ -14,8 +14,8 @@ export interface Space {
   initial: readonly number[];
   /** What the samples of a picture run over: [from, to] for each channel. */
   decode: readonly number[];
-  /** Screen colours: amounts of ink are only guessed. */
-  screen?: boolean;
+  /** What its channels are, where that matters to a picture: amounts of ink as they are, or places in a table. */
+  channelsAre?: 'inks' | 'indexes';
 }
 
 const PROCESS = ['Cyan', 'Magenta', 'Yellow', 'Black'];
@@ -34,6 +34,7 @@ const CMYK: Space = {
   plates: (values) => Object.fromEntries(PROCESS.map((name, i) => [name, values[i] ?? 0])),
   initial: [0, 0, 0, 1],
   decode: ones(4),
+  channelsAre: 'inks',
 };
 const RGB: Space = {
   says: 'DeviceRGB',
@@ -41,7 +42,6 @@ const RGB: Space = {
   plates: ([r = 0, g = 0, b = 0]) => ({ Cyan: 1 - r, Magenta: 1 - g, Yellow: 1 - b }),
   initial: [0, 0, 0],
   decode: ones(3),
-  screen: true,
 };
 const LAB: Space = {
   ...RGB,
@@ -73,6 +73,7 @@ const inked = (names: readonly string[]): Space => ({
     Object.fromEntries(names.flatMap((name, i) => (name === 'None' ? [] : [[name, values[i] ?? 0] as const]))),
   initial: names.map(() => 1),
   decode: ones(names.length),
+  channelsAre: 'inks',
 });
 
 /** The space that a value names or describes; undefined where it is none. */
@@ -113,6 +114,7 @@ function indexed(view: PdfView, list: readonly Value[], resources: Dict, deep: n
   return {
     ...base,
     says: `Indexed, ${base.says}`,
+    channelsAre: 'indexes',
     channels: 1,
     initial: [0],
     decode: [0, 255],
