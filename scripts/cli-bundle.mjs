@@ -1,6 +1,6 @@
 // Bundles the command line into build/, so that starting it compiles nothing.
-import { existsSync, readdirSync, statSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
@@ -16,13 +16,14 @@ const newest = (path) => {
 const isBundled = () =>
   existsSync(bundle) && statSync(bundle).mtimeMs >= Math.max(...SOURCES.map((name) => newest(join(root, name))));
 
-/** Makes the bundle where a source is newer. */
+/** Makes the bundle where a source is newer. What it is started by comes last, so that it is never found without the rest. */
 export async function bundleCli() {
   if (isBundled()) return;
   const { build } = await import('esbuild');
+  const made = join(dirname(bundle), `new-${process.pid}`);
   await build({
     entryPoints: [join(root, 'cli/tidy.ts')],
-    outdir: join(root, 'build'),
+    outdir: made,
     bundle: true,
     // Each command loads only what it needs.
     splitting: true,
@@ -40,4 +41,8 @@ export async function bundleCli() {
     chunkNames: 'tidy-[hash]',
     logLevel: 'error',
   });
+  mkdirSync(dirname(bundle), { recursive: true });
+  const parts = readdirSync(made).filter((name) => name !== basename(bundle));
+  for (const name of [...parts, basename(bundle)]) renameSync(join(made, name), join(dirname(bundle), name));
+  rmSync(made, { recursive: true });
 }

@@ -16,6 +16,8 @@ const env = {
   CI: 'true',
 };
 const total = { passed: 0, failed: 0 };
+/** What failed and how it says so, told once more at the end. */
+const failures = [];
 
 const run = (command, args) => spawnSync(command, args, { cwd: root, stdio: 'inherit', env }).status === 0;
 const count = (name, passed, failed) => {
@@ -30,6 +32,7 @@ const whole = (name, work) => {
   } catch (error) {
     console.error(error.message);
   }
+  if (!passed) failures.push(name);
   count(name, passed ? 1 : 0, passed ? 0 : 1);
 };
 const report = (file) => JSON.parse(readFileSync(join(results, file), 'utf8'));
@@ -60,7 +63,12 @@ const unitsDone = run('vitest', [
   `--outputFile.json=${join(results, 'unit.json')}`,
 ]);
 try {
-  const { numPassedTests, numFailedTests, numFailedTestSuites, numTotalTests } = report('unit.json');
+  const { numPassedTests, numFailedTests, numFailedTestSuites, numTotalTests, testResults } = report('unit.json');
+  for (const { name, message, assertionResults } of testResults) {
+    if (message) failures.push(`${name}: ${message}`);
+    for (const { status, fullName, failureMessages } of assertionResults)
+      if (status === 'failed') failures.push(`${name} › ${fullName}: ${failureMessages.join(' ')}`);
+  }
   count(
     'unit and outside tests',
     numPassedTests,
@@ -72,10 +80,12 @@ try {
 const e2eDone = run('playwright', ['test']);
 try {
   const { passed, failed } = report('e2e.json');
-  count('end to end tests', passed, Math.max(failed, e2eDone && passed > 0 ? 0 : 1));
+  failures.push(...failed);
+  count('end to end tests', passed, Math.max(failed.length, e2eDone && passed > 0 ? 0 : 1));
 } catch {
   count('end to end tests', 0, 1);
 }
 
+for (const failure of failures) console.log(`✗ ${failure.slice(0, 600)}\n`);
 console.log(`${total.passed} passed, ${total.failed} failed`);
 process.exit(total.failed > 0 ? 1 : 0);

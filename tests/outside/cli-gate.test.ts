@@ -3,15 +3,12 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { writeJobFile } from '../../core/files/job-file';
 import { makeWords } from '../../core/job/make';
 import type { Job } from '../../core/job/schema';
-import { bundleCli } from '../../scripts/cli-bundle.mjs';
 import { cardWith, demoFile, mm } from '../kit';
-import { at, faultyJob, tidy } from './tidy';
+import { at, faulty, tidy, writeFaulty } from './tidy';
 import { run, tidyUp } from './tools';
 
-beforeAll(bundleCli);
+beforeAll(writeFaulty);
 afterAll(tidyUp);
-
-const faulty = faultyJob();
 
 const jobFile = (name: string, job: Job): string => {
   writeFileSync(at(name), writeJobFile({ job, assets: {} }));

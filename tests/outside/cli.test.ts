@@ -3,15 +3,12 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { SHOPS } from '../../core/trade/shops';
-import { bundleCli } from '../../scripts/cli-bundle.mjs';
 import { demoFile, fileHere } from '../kit';
-import { at, faultyJob, tidy } from './tidy';
+import { at, faulty, tidy, writeFaulty } from './tidy';
 import { boxesOf, run, tidyUp } from './tools';
 
-beforeAll(bundleCli);
+beforeAll(writeFaulty);
 afterAll(tidyUp);
-
-const faulty = faultyJob();
 
 describe('tidy', () => {
   it('lists the pieces', () => {

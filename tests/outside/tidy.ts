@@ -16,8 +16,11 @@ export const tidy = (...args: string[]) => {
 /** A file in the folder of the tests. */
 export const at = (name: string): string => join(folder, name);
 
-/** The path of a job whose panel stops short of the bleed. */
-export function faultyJob(): string {
+/** A job whose panel stops short of the bleed, once `writeFaulty` has written it. */
+export const faulty = at('faulty.tidyedge');
+
+/** To be called before the tests of a file: the files of a process are all read first, and each empties the folder. */
+export function writeFaulty(): void {
   const panel = makeShape({
     id: 'panel',
     name: 'Panel',
@@ -28,6 +31,5 @@ export function faultyJob(): string {
     paint: { ink: 'green', tint: 1 },
   });
   mkdirSync(folder, { recursive: true });
-  writeFileSync(at('faulty.tidyedge'), writeJobFile({ job: cardWith([panel]), assets: {} }));
-  return at('faulty.tidyedge');
+  writeFileSync(faulty, writeJobFile({ job: cardWith([panel]), assets: {} }));
 }

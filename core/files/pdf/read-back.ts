@@ -16,6 +16,7 @@ import { spotsIn } from './parsed/spots';
 import type { Dict } from './parsed/syntax';
 import { Stream } from './parsed/syntax';
 import { arrayOf, dictOf, nameOf, type PdfView, textOf, viewFile } from './parsed/view';
+import { xmpOf } from './parsed/xmp';
 import { COLOUR_RULES } from './rules/colour';
 
 /** What a written file says when it is read again. Boxes in points as [x0, y0, x1, y1], origin lower left. */
@@ -70,12 +71,10 @@ export function fontsIn(view: PdfView): FontFacts[] {
 }
 
 /** The standard that a file says it goes by: PDF/X-1a in Info, PDF/X-4 in its XMP packet. */
-export function standardOf({ file, info, catalog }: PdfView): string | undefined {
+export function standardOf(view: PdfView): string | undefined {
+  const { file, info } = view;
   const told = textOf(file, info.get('GTS_PDFXConformance')) ?? textOf(file, info.get('GTS_PDFXVersion'));
-  if (told) return told;
-  const stream = file.get(catalog.get('Metadata'));
-  const xmp = stream instanceof Stream ? new TextDecoder().decode(contentsOf(stream, file)) : '';
-  return /<pdfxid:GTS_PDFXVersion>([^<]+)</.exec(xmp)?.[1];
+  return told ?? xmpOf(view).value('pdfxid:GTS_PDFXVersion');
 }
 
 const intentIn = ({ file, catalog }: PdfView): Dict | undefined =>

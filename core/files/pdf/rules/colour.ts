@@ -32,6 +32,10 @@ function familiesOf(view: PdfView, space: Value | undefined, deep = 0): string[]
   return [...(family ? [family] : []), ...(base === undefined ? [] : familiesOf(view, base, deep + 1))];
 }
 
+/** How many channels the profile of an ICCBased space has. */
+const channelsOf = ({ file }: PdfView, space: Value | undefined): Value | undefined =>
+  file.get(dictOf(file, arrayOf(file, space)[1])?.get('N'));
+
 /** Every colour space that is named in resources, images, shadings and groups. */
 function spacesOf(view: PdfView): Value[] {
   const { file, dicts, contents } = view;
@@ -80,6 +84,30 @@ const graphicsStates = ({ file, contents }: PdfView) =>
   contents.flatMap(({ resources }) =>
     [...(dictOf(file, resources.get('ExtGState'))?.values() ?? [])].flatMap((each) => dictOf(file, each) ?? []),
   );
+
+/** Inks whose screens have no curve of their own. */
+const PROCESS = ['Cyan', 'Magenta', 'Yellow', 'Black', 'Default'];
+/** What is wrong with a halftone dictionary, and with those of its inks (ISO 15930-7, ISO 32000-1, 10.5.5; from memory). */
+function screenFaults({ file }: PdfView, halftone: Value | undefined): string[] {
+  const screen = dictOf(file, halftone);
+  if (!screen) return unless(halftone === undefined || nameOf(file, halftone) === 'Default', 'a screen that is none');
+  const isForInks = file.get(screen.get('HalftoneType')) === 5;
+  const inks = [...screen].flatMap(([ink, value]) => {
+    const own = isForInks ? dictOf(file, value) : undefined;
+    return own ? [{ ink, own, kind: 1 }] : [];
+  });
+  return [{ ink: '', own: screen, kind: isForInks ? 5 : 1 }, ...inks].flatMap(({ ink, own, kind }) => [
+    ...unless(
+      file.get(own.get('HalftoneType')) === kind,
+      `a screen of type ${String(file.get(own.get('HalftoneType')))}`,
+    ),
+    ...unless(!own.has('HalftoneName'), 'a screen by name'),
+    ...unless(
+      !own.has('TransferFunction') || !['', ...PROCESS].includes(ink),
+      `a curve in the screen of ${ink || 'all inks'}`,
+    ),
+  ]);
+}
 
 const isNone = (view: PdfView, value: Value | undefined): boolean =>
   value === undefined || nameOf(view.file, value) === 'None';
@@ -173,13 +201,14 @@ export const COLOUR_RULES: readonly Rule[] = [
   },
   {
     id: 'group-space',
-    says: 'Groups on a page blend in the colours of the press.',
+    says: 'Groups on a page blend in the colours of a press.',
     standards: ['PDF/X-4'],
     faults: (view) =>
       view.pages.flatMap((page, i) => {
         const group = dictOf(view.file, page.get('Group'));
-        const space = group && nameOf(view.file, group.get('CS'));
-        return unless(!group || space === 'DeviceCMYK', `page ${i + 1}: ${space ?? 'no space'}`);
+        const [family] = familiesOf(view, group?.get('CS'));
+        const isPress = family === 'DeviceCMYK' || (family === 'ICCBased' && channelsOf(view, group?.get('CS')) === 4);
+        return unless(!group || isPress, `page ${i + 1}: ${family ?? 'no space'}`);
       }),
   },
   {
@@ -195,6 +224,12 @@ export const COLOUR_RULES: readonly Rule[] = [
         ),
         ...unless(!state.has('HTP'), 'an origin of screens'),
       ]),
+  },
+  {
+    id: 'screens-plain',
+    says: 'Screens that are asked for are of angles and frequencies, have no names, and no curve of their own for an ink of the press.',
+    standards: ALL,
+    faults: (view) => graphicsStates(view).flatMap((state) => screenFaults(view, state.get('HT'))),
   },
   {
     id: 'intents-known',

@@ -1,6 +1,7 @@
 import { contentsOf } from '../parsed/filters';
 import { Name, Stream, Text } from '../parsed/syntax';
 import { arrayOf, dictOf, nameOf, type PdfView, textOf } from '../parsed/view';
+import { type XmpName, xmpOf } from '../parsed/xmp';
 import { ALL, type Rule, type Standard, unless, X1A, X4 } from './rule';
 
 /** What a file says of itself: version, facts, intent, boxes, and what it must not carry. */
@@ -24,18 +25,6 @@ const intents = ({ file, catalog }: PdfView) =>
     return dict && nameOf(file, dict.get('S')) === 'GTS_PDFX' ? [dict] : [];
   });
 
-function xmpOf({ file, catalog }: PdfView): string {
-  const stream = file.get(catalog.get('Metadata'));
-  return stream instanceof Stream ? new TextDecoder().decode(contentsOf(stream, file)) : '';
-}
-const xmpValue = (xmp: string, name: string): string | undefined =>
-  (new RegExp(`<${name}>([^<]*)<`).exec(xmp) ?? new RegExp(`${name}="([^"]*)"`).exec(xmp))?.[1];
-
-const unescaped = (xml: string): string =>
-  xml
-    .replace(/&(lt|gt|quot|apos);/g, (_, name: 'lt') => ({ lt: '<', gt: '>', quot: '"', apos: "'" })[name])
-    .replace(/&amp;/g, '&');
-
 type Corners = [number, number, number, number];
 function boxOf({ file }: PdfView, page: ReadonlyMap<string, unknown>, name: string): Corners | undefined {
   const values = arrayOf(file, page.get(name) as never).map((each) => file.get(each));
@@ -46,6 +35,44 @@ const within = (inner: Corners, outer: Corners): boolean =>
   inner[1] >= outer[1] - 0.001 &&
   inner[2] <= outer[2] + 0.001 &&
   inner[3] <= outer[3] + 0.001;
+
+/** What a packet of PDF/X-4 has (ISO 15930-7; from memory). */
+const IDENTITY: readonly XmpName[] = [
+  'xmpMM:DocumentID',
+  'xmpMM:VersionID',
+  'xmpMM:RenditionClass',
+  'dc:title',
+  'xmp:CreateDate',
+  'xmp:ModifyDate',
+  'xmp:MetadataDate',
+];
+
+/** A date as a moment; PDF's digits are put as XMP's first. What is no date stays as it is. */
+function moment(date: string): string | number {
+  const iso = date
+    .replace(/^D:(\d{4})(\d\d)(\d\d)(\d\d)(\d\d)(\d\d)/, '$1-$2-$3T$4:$5:$6')
+    .replace(/([+-]\d\d)'(\d\d)'?$/, '$1:$2');
+  const seconds = Math.floor(Date.parse(iso) / 1000);
+  return Number.isNaN(seconds) ? date : seconds;
+}
+const asWritten = (text: string): string => text;
+/** Facts that stand in Info and in XMP (ISO 15930-7; from memory). */
+const TOLD_TWICE: readonly { info: string; xmp: XmpName; as(text: string): string | number }[] = [
+  { info: 'Title', xmp: 'dc:title', as: asWritten },
+  { info: 'Creator', xmp: 'xmp:CreatorTool', as: asWritten },
+  { info: 'Producer', xmp: 'pdf:Producer', as: asWritten },
+  { info: 'CreationDate', xmp: 'xmp:CreateDate', as: moment },
+  { info: 'ModDate', xmp: 'xmp:ModifyDate', as: moment },
+  { info: 'Trapped', xmp: 'pdf:Trapped', as: asWritten },
+];
+
+/** Where a page ends when it is cut; an ArtBox says it as well (ISO 15930-7). */
+const cutBox = (view: PdfView, page: PdfView['pages'][number]): Corners | undefined =>
+  boxOf(view, page, 'TrimBox') ?? boxOf(view, page, 'ArtBox');
+
+/** Whether two boxes have nothing in common but an edge. */
+const apart = (a: Corners, b: Corners): boolean =>
+  a[2] <= b[0] + 0.001 || a[0] >= b[2] - 0.001 || a[3] <= b[1] + 0.001 || a[1] >= b[3] - 0.001;
 
 const eachPage = (view: PdfView, faults: (page: PdfView['pages'][number], says: string) => string[]): string[] =>
   view.pages.flatMap((page, i) => faults(page, `page ${i + 1}`));
@@ -95,10 +122,13 @@ export const DOCUMENT_RULES: readonly Rule[] = [
     id: 'dates',
     says: 'When the file was made and changed is given in full.',
     standards: ALL,
-    faults: ({ file, info }) =>
-      ['CreationDate', 'ModDate'].flatMap((key) =>
-        unless(DATE.test(textOf(file, info.get(key)) ?? ''), `${key} is ${textOf(file, info.get(key)) ?? 'left out'}`),
-      ),
+    faults: ({ file, info }, standard) =>
+      ['CreationDate', 'ModDate'].flatMap((key) => {
+        const date = textOf(file, info.get(key));
+        // A PDF/X-4 file may say it in its packet alone.
+        if (date === undefined && standard === 'PDF/X-4') return [];
+        return unless(DATE.test(date ?? ''), `${key} is ${date ?? 'left out'}`);
+      }),
   },
   {
     id: 'trapped',
@@ -107,7 +137,7 @@ export const DOCUMENT_RULES: readonly Rule[] = [
     faults: (view, standard) => {
       const value =
         nameOf(view.file, view.info.get('Trapped')) ??
-        (standard === 'PDF/X-4' ? xmpValue(xmpOf(view), 'pdf:Trapped') : undefined);
+        (standard === 'PDF/X-4' ? xmpOf(view).value('pdf:Trapped') : undefined);
       return unless(value === 'True' || value === 'False', `it is ${value ?? 'left out'}`);
     },
   },
@@ -130,39 +160,37 @@ export const DOCUMENT_RULES: readonly Rule[] = [
     },
   },
   {
+    id: 'xmp-sound',
+    says: 'The XMP packet is well formed.',
+    standards: X4,
+    faults: (view) => unless(xmpOf(view).isSound, 'it is not, or there is none'),
+  },
+  {
     id: 'xmp-version',
     says: 'pdfxid:GTS_PDFXVersion in the XMP packet names the standard.',
     standards: X4,
     faults: (view, standard) => {
-      const said = xmpValue(xmpOf(view), 'pdfxid:GTS_PDFXVersion');
+      const said = xmpOf(view).value('pdfxid:GTS_PDFXVersion');
       return unless(said === standard, `it is ${said ?? 'left out'}`);
     },
   },
   {
     id: 'xmp-identity',
-    says: 'The XMP packet has the document’s ID, version and rendition class, and its dates.',
+    says: 'The XMP packet has the document’s ID, version and rendition class, its title and its dates.',
     standards: X4,
-    faults: (view) => {
-      const xmp = xmpOf(view);
-      return [
-        'xmpMM:DocumentID',
-        'xmpMM:VersionID',
-        'xmpMM:RenditionClass',
-        'xmp:CreateDate',
-        'xmp:ModifyDate',
-        'xmp:MetadataDate',
-      ].flatMap((name) => unless(Boolean(xmpValue(xmp, name)), `no ${name}`));
-    },
+    faults: (view) => IDENTITY.flatMap((name) => unless(Boolean(xmpOf(view).value(name)), `no ${name}`)),
   },
   {
     id: 'xmp-agrees',
-    says: 'The title in Info and in the XMP packet is the same.',
+    says: 'What Info and the XMP packet both say is the same: title, programs, dates, whether it is trapped.',
     standards: X4,
-    faults: (view) => {
-      const written = /<dc:title>[\s\S]*?<rdf:li[^>]*>([^<]*)</.exec(xmpOf(view))?.[1];
-      const title = textOf(view.file, view.info.get('Title'));
-      return unless(written !== undefined && unescaped(written) === title, `“${written ?? ''}” and “${title ?? ''}”`);
-    },
+    faults: (view) =>
+      TOLD_TWICE.flatMap(({ info, xmp, as }) => {
+        const one = textOf(view.file, view.info.get(info)) ?? nameOf(view.file, view.info.get(info));
+        const other = xmpOf(view).value(xmp);
+        if (one === undefined || other === undefined) return [];
+        return unless(as(one) === as(other), `${info} is “${one}”, ${xmp} “${other}”`);
+      }),
   },
   {
     id: 'one-intent',
@@ -181,17 +209,17 @@ export const DOCUMENT_RULES: readonly Rule[] = [
   },
   {
     id: 'condition-told',
-    says: 'A condition outside a registry is told of, and its profile is in the file.',
+    says: 'A condition outside a registry is told of, and its profile is in the file; for PDF/X-4 it always is.',
     standards: ALL,
-    faults: (view) =>
-      intents(view).flatMap((intent) =>
-        intent.has('RegistryName')
-          ? []
-          : [
-              ...unless(Boolean(textOf(view.file, intent.get('Info'))), 'no Info'),
-              ...unless(view.file.get(intent.get('DestOutputProfile')) instanceof Stream, 'no profile'),
-            ],
-      ),
+    faults: (view, standard) =>
+      intents(view).flatMap((intent) => {
+        const isRegistered = intent.has('RegistryName');
+        const hasProfile = view.file.get(intent.get('DestOutputProfile')) instanceof Stream;
+        return [
+          ...unless(isRegistered || Boolean(textOf(view.file, intent.get('Info'))), 'no Info'),
+          ...unless(hasProfile || (isRegistered && standard !== 'PDF/X-4'), 'no profile'),
+        ];
+      }),
   },
   {
     id: 'profile',
@@ -213,13 +241,13 @@ export const DOCUMENT_RULES: readonly Rule[] = [
   },
   {
     id: 'boxes',
-    says: 'Every page has a MediaBox and a TrimBox, and no ArtBox beside it.',
+    says: 'Every page has a MediaBox, and either a TrimBox or an ArtBox.',
     standards: ALL,
     faults: (view) => [
       ...unless(view.pages.length > 0, 'there is no page'),
       ...eachPage(view, (page, says) => [
         ...unless(boxOf(view, page, 'MediaBox') !== undefined, `${says}: no MediaBox`),
-        ...unless(boxOf(view, page, 'TrimBox') !== undefined, `${says}: no TrimBox`),
+        ...unless(cutBox(view, page) !== undefined, `${says}: no TrimBox`),
         ...unless(!(page.has('ArtBox') && page.has('TrimBox')), `${says}: an ArtBox beside the TrimBox`),
       ]),
     ],
@@ -230,7 +258,7 @@ export const DOCUMENT_RULES: readonly Rule[] = [
     standards: ALL,
     faults: (view) =>
       eachPage(view, (page, says) => {
-        const chain = ['TrimBox', 'BleedBox', 'CropBox', 'MediaBox'].flatMap((name) => {
+        const chain = ['TrimBox', 'ArtBox', 'BleedBox', 'CropBox', 'MediaBox'].flatMap((name) => {
           const box = boxOf(view, page, name);
           return box ? [{ name, box }] : [];
         });
@@ -243,11 +271,20 @@ export const DOCUMENT_RULES: readonly Rule[] = [
       }),
   },
   {
-    id: 'no-annotations',
-    says: 'No annotation lies on a page.',
+    id: 'annotations-outside',
+    says: 'Annotations, printer’s marks among them, lie outside the bleed; only a trap network may lie within it.',
     standards: ALL,
     faults: (view) =>
-      eachPage(view, (page, says) => unless(arrayOf(view.file, page.get('Annots')).length === 0, `${says} has some`)),
+      eachPage(view, (page, says) => {
+        const area = boxOf(view, page, 'BleedBox') ?? cutBox(view, page);
+        return arrayOf(view.file, page.get('Annots')).flatMap((each) => {
+          const note = dictOf(view.file, each) ?? new Map();
+          const kind = nameOf(view.file, note.get('Subtype')) ?? 'one of no kind';
+          if (kind === 'TrapNet') return [];
+          const place = boxOf(view, note, 'Rect');
+          return unless(place !== undefined && area !== undefined && apart(place, area), `${says}: ${kind}`);
+        });
+      }),
   },
   {
     id: 'no-actions',
@@ -266,12 +303,20 @@ export const DOCUMENT_RULES: readonly Rule[] = [
   },
   {
     id: 'no-layer-surprises',
-    says: 'Layers do not change when the file is printed.',
+    says: 'Layers do not change when the file is printed, and every choice of them has a name of its own.',
     standards: X4,
     faults: ({ file, catalog }) => {
       const layers = dictOf(file, catalog.get('OCProperties'));
-      const usual = layers && dictOf(file, layers.get('D'));
-      return unless(!usual?.has('AS'), 'they change by themselves');
+      if (!layers) return [];
+      const [usual, others] = [dictOf(file, layers.get('D')), arrayOf(file, layers.get('Configs'))];
+      const choices = [usual, ...others.map((each) => dictOf(file, each))].filter((each) => each !== undefined);
+      const names = choices.map((choice) => textOf(file, choice.get('Name')));
+      return [
+        ...unless(usual !== undefined, 'no usual choice of layers'),
+        ...unless(!choices.some((choice) => choice.has('AS')), 'they change by themselves'),
+        ...unless(names.every(Boolean), 'a choice of layers without a name'),
+        ...unless(new Set(names).size === names.length, 'two choices of one name'),
+      ];
     },
   },
   {

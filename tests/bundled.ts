@@ -1,0 +1,3 @@
+import { bundleCli } from '../scripts/cli-bundle.mjs';
+
+export const setup = bundleCli;
