@@ -5,6 +5,7 @@ import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
 import { writeServiceWorker } from './scripts/service-worker.mjs';
+import { sourcesHash } from './scripts/sources-hash.mjs';
 
 /**
  * Of the hundred kinds of code that the package can draw, the three that the app has: the others are a megabyte in every
@@ -28,13 +29,14 @@ const ourCodes = () => ({
   },
 });
 
+const root = fileURLToPath(new URL('.', import.meta.url));
+
 /** Writes the service worker once all the app's files are there. */
 const offline = {
   name: 'offline',
   hooks: {
     /** @param {{ dir: URL }} built */
-    'astro:build:done': ({ dir }) =>
-      writeServiceWorker(fileURLToPath(dir), fileURLToPath(new URL('.', import.meta.url))),
+    'astro:build:done': ({ dir }) => writeServiceWorker(fileURLToPath(dir), root),
   },
 };
 
@@ -49,6 +51,10 @@ export default defineConfig({
   server: { host: '127.0.0.1', port: 4321 },
   vite: {
     plugins: [tailwindcss(), ourCodes()],
+    // Answers that are kept in the browser are those of this version.
+    define: {
+      'import.meta.env.SOURCES': JSON.stringify(sourcesHash(root, ['core', 'workers', 'assets', 'package-lock.json'])),
+    },
     // wasm loaders use new URL('x.wasm', import.meta.url): bundling them ahead would part the script from its wasm.
     optimizeDeps: {
       exclude: ['harfbuzzjs', 'lcms-wasm'],

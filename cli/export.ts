@@ -3,6 +3,8 @@ import { basename, dirname, join } from 'node:path';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, IMAGE_PPI, ImageError } from '../core/files/face-images';
 import { asAsked, prove } from '../core/files/hand-off/prove';
+import { provenImages } from '../core/files/hand-off/prove-images';
+import { provenSvg } from '../core/files/hand-off/prove-svg';
 import { type HandOffSettings, pdfAsked, settingsOf } from '../core/files/hand-off/settings';
 import type { Standard } from '../core/files/pdf/standards';
 import { writePdf } from '../core/files/pdf/write';
@@ -14,6 +16,7 @@ import { OFFICE_SHEETS, type OfficeSheet } from '../core/scene/office-sheet';
 import type { Command } from './command';
 import { CliError, openJob, pieceAsked } from './given';
 import { loadKit } from './kit';
+import { openPngReader } from './png-reader';
 import { openReviewer, writeTicket } from './review';
 
 function facesGiven(text: string | boolean | undefined, count: number): number[] {
@@ -88,11 +91,16 @@ Nothing is written while there are open errors; --anyway exports with them, and 
       asAsked(basename(out), prove(job, asked, bytes, { ...kit, press, assets }));
       mkdirSync(dirname(out), { recursive: true });
       writeFileSync(out, bytes);
-    } else if (options['as'] === 'svg') {
+      writeTicket(job, letGo, dirname(out));
+      return 0;
+    }
+    const readPng = await openPngReader();
+    if (options['as'] === 'svg') {
       mkdirSync(out, { recursive: true });
       for (const n of faces) {
-        const svg = writeSvg(job, piece, n, shop.bleed[piece.kind], { ...kit, press, assets }, words);
-        writeFileSync(join(out, `${piece.id}-${n + 1}.svg`), svg);
+        const drawing = writeSvg(job, piece, n, shop.bleed[piece.kind], { ...kit, press, assets }, words);
+        const name = `${piece.id}-${n + 1}.svg`;
+        writeFileSync(join(out, name), provenSvg(name, drawing, readPng));
       }
     } else {
       const asked = {
@@ -104,7 +112,7 @@ Nothing is written while there are open errors; --anyway exports with them, and 
       } as const;
       const picture = separatedPictures((hash) => assets[hash], kit.engine, press);
       try {
-        const files = faceImages(job, piece, shop, asked, { ...kit, press, picture });
+        const files = await provenImages(faceImages(job, piece, shop, asked, { ...kit, press, picture }), readPng);
         mkdirSync(out, { recursive: true });
         for (const { name, bytes } of files) writeFileSync(join(out, name), bytes);
       } catch (error) {
@@ -112,7 +120,7 @@ Nothing is written while there are open errors; --anyway exports with them, and 
         throw error;
       }
     }
-    writeTicket(job, letGo, standard ? dirname(out) : out);
+    writeTicket(job, letGo, out);
     return 0;
   },
 };

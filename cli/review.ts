@@ -1,6 +1,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { layPiece, platesFound } from '../core/checks/on-plates';
+import { platesGoBy } from '../core/checks/plates-go-by';
 import { type Review, review } from '../core/checks/review';
 import { misspeltIn, wordsToSpell } from '../core/checks/rules/spelling';
 import type { Press } from '../core/colour/engine';
@@ -33,9 +34,7 @@ export function openReviewer(kit: Kit, assets: Readonly<Record<string, Uint8Arra
   };
   const look = (job: Job, piece: Piece, shop = shopIn(job, piece.shop)): Review => {
     const press = kit.press(pressConditionOf(job, shop));
-    // Files are told by their hashes, which the job names.
-    const { pieces: _pieces, changed: _changed, accepted: _accepted, ...house } = job;
-    const plates = kept(['plates', house, piece, shop, press.condition, [...filesHere]], () => {
+    const plates = kept(['plates', platesGoBy(job, piece, shop, filesHere)], () => {
       const picture = separatedPictures((hash) => assets[hash], kit.engine, press, separated(press));
       return layPiece(job, piece, { fonts: kit.fonts, press }, { picture }, shop).flatMap(platesFound);
     });

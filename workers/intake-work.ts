@@ -5,6 +5,7 @@ import { hashOf } from '../core/files/hash';
 import { type JobBundle, readJobFile } from '../core/files/job-file';
 import { readSvg, type SvgArt } from '../core/files/svg-in/read';
 import type { Asset } from '../core/job/schema';
+import { asKept } from '../core/picture/as-kept';
 import { decodePicture, type Pixels } from '../core/picture/decode';
 import { LARGE, PictureError } from '../core/picture/limits';
 import { isSideways, type PictureFacts, probePicture, refuseTooLong } from '../core/picture/probe';
@@ -15,7 +16,7 @@ import type { OwnFont } from '../core/type/own-font';
 import { plainFont, takeFont } from '../core/type/take-font';
 import { loadEngine, loadJpegDecoder, openKit } from './kit';
 import { keepOnShelf } from './shelf-files';
-import { middlePart, smallPixels } from './small-picture';
+import { middlePart, pngInPasses, screenPixels, smallPixels } from './small-picture';
 
 /** Files that others made are looked over here, in a worker of its own: one that never ends is stopped with it. */
 
@@ -49,13 +50,21 @@ async function quickHash(bytes: Uint8Array): Promise<string> {
   return bytesToHex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as BufferSource)));
 }
 
+/** A picture that was taken in, and what of the file that came is not kept, in words. */
+export interface TakenIn {
+  hash: string;
+  asset: Asset;
+  told: string[];
+}
+
 /** Looks a picture over from head to end, and puts it on the shelf. Throws with words for the user. */
-export async function takeIn(file: Blob, name: string): Promise<{ hash: string; asset: Asset }> {
+export async function takeIn(file: Blob, name: string): Promise<TakenIn> {
   refuseTooLong(file.size);
-  const bytes = new Uint8Array(await file.arrayBuffer());
+  await loadJpegDecoder();
+  const came = new Uint8Array(await file.arrayBuffer());
+  const { bytes, told } = await asKept(came, { ofScreen: screenPixels, inPasses: pngInPasses });
   const facts = probePicture(bytes);
   const { type, bits, quality, pixelAspect, orientation } = facts;
-  await loadJpegDecoder();
   const { width, height, space, alpha, upscaled } =
     facts.width * facts.height > LARGE && facts.channels !== 4
       ? await lookedAtInParts(bytes, facts)
@@ -64,8 +73,9 @@ export async function takeIn(file: Blob, name: string): Promise<{ hash: string; 
   await keepOnShelf(hash, bytes);
   return {
     hash,
+    told,
     asset: {
-      name: name.replace(/\.(jpe?g|png)$/i, '').slice(0, 255),
+      name: name.replace(/\.(jpe?g|png|tiff?|webp|avif|gif|bmp)$/i, '').slice(0, 255),
       type,
       width,
       height,

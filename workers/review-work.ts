@@ -1,5 +1,6 @@
 import type { Finding } from '../core/checks/check';
 import { platesFound } from '../core/checks/on-plates';
+import { platesGoBy } from '../core/checks/plates-go-by';
 import { type Review, review } from '../core/checks/review';
 import { type Misspelt, wordsToSpell } from '../core/checks/rules/spelling';
 import type { Unread } from '../core/checks/unread';
@@ -9,6 +10,7 @@ import { pressConditionOf } from '../core/job/press-of';
 import type { Job, Piece } from '../core/job/schema';
 import { shopIn } from '../core/job/shops-of';
 import { CONDITIONS } from '../core/trade/conditions';
+import { keptFindings } from './kept-findings';
 import { layAnew } from './lay';
 import { shelfHashes } from './shelf-files';
 import { shelfKit } from './shelf-kit';
@@ -48,7 +50,10 @@ export async function reviewed(job: Job, piece: Piece, shop = shopIn(job, piece.
   const [plates, spelt] = await Promise.all([
     tried(
       'plates',
-      async () => (await layAnew({ job, pieceId: piece.id }, { shop })).flatMap(platesFound),
+      () =>
+        keptFindings(platesGoBy(job, piece, shop, filesHere), async () =>
+          (await layAnew({ job, pieceId: piece.id }, { shop })).flatMap(platesFound),
+        ),
       [],
       `The plates of ${piece.name} could not be read`,
     ),

@@ -1,6 +1,10 @@
+import pngUrl from '@jsquash/png/codec/pkg/squoosh_png_bg.wasm?url';
 import { decodePicture, type Pixels } from '../core/picture/decode';
-import { isSideways, type PictureFacts, probePicture } from '../core/picture/probe';
+import { PictureError } from '../core/picture/limits';
+import { isSideways, type PictureFacts, probePicture, refuseSize } from '../core/picture/probe';
+import { bytesAt } from './fetch';
 import { loadJpegDecoder } from './kit';
+import { once } from './once';
 
 const asBlob = (bytes: Uint8Array, type: string): Blob => new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
 
@@ -94,9 +98,60 @@ function canvasOf(bitmap: ImageBitmap) {
 export const packed = (canvas: OffscreenCanvas, hasAlpha: boolean): Promise<Blob> =>
   canvas.convertToBlob(hasAlpha ? { type: 'image/png' } : { type: 'image/jpeg', quality: 0.95 });
 
+/** Four bytes a pixel as colour and, where any of it is seen through, alpha. */
+function fromRgba(data: Uint8ClampedArray, width: number, height: number): Pixels {
+  const count = width * height;
+  const colour = new Uint8Array(count * 3);
+  const alpha = new Uint8Array(count);
+  let isSeenThrough = false;
+  for (let i = 0; i < count; i++) {
+    for (let c = 0; c < 3; c++) colour[3 * i + c] = data[4 * i + c]!;
+    alpha[i] = data[4 * i + 3]!;
+    if (alpha[i]! < 255) isSeenThrough = true;
+  }
+  return { width, height, space: 'RGB', colour, ...(isSeenThrough ? { alpha } : {}) };
+}
+
+/** A picture of any kind that this browser draws, upright and in sRGB. Throws where it cannot. */
+export async function screenPixels(bytes: Uint8Array, type: string): Promise<Pixels> {
+  const bitmap = await createImageBitmap(asBlob(bytes, type), {
+    imageOrientation: 'from-image',
+    colorSpaceConversion: 'default',
+    premultiplyAlpha: 'none',
+  });
+  const { width, height } = bitmap;
+  try {
+    refuseSize(width, height);
+  } catch (error) {
+    bitmap.close();
+    throw error;
+  }
+  const { context } = canvasOf(bitmap);
+  return fromRgba(context.getImageData(0, 0, width, height).data, width, height);
+}
+
+/** Another decoder of PNGs than the usual one. */
+export const loadPngReader = once(async () => {
+  const { decode, default: open } = await import('@jsquash/png/codec/pkg/squoosh_png.js');
+  await open(await bytesAt(pngUrl));
+  return decode;
+});
+
+/** A PNG whose rows come in passes. Throws PictureError. */
+export async function pngInPasses(bytes: Uint8Array): Promise<Pixels> {
+  const decode = await loadPngReader();
+  try {
+    const { data, width, height } = decode(bytes);
+    return fromRgba(data, width, height);
+  } catch {
+    throw new PictureError('This PNG is damaged or cut short. Get the file again, or save it again from its program.');
+  }
+}
+
 /** A picture in the colours of the screen, as soon as it can be had. */
 export async function firstLook(bytes: Uint8Array): Promise<Blob> {
   const facts = probePicture(bytes);
+  if (facts.type === 'image/tiff') return packed(inkSeen(shrunk(decodePicture(bytes), 1000)), false);
   return packed(canvasOf(await smallBitmap(bytes, facts, 1000, true)).canvas, facts.type === 'image/png');
 }
 
@@ -137,6 +192,18 @@ export async function smallPixels(bytes: Uint8Array, longest = LONGEST_PREVIEW):
     ...(isSeenThrough ? { alpha } : {}),
     ...(icc ? { icc } : {}),
   };
+}
+
+/** Amounts of ink as light that is left of white, until the press's own colours are there. */
+function inkSeen({ width, height, colour }: Pixels): OffscreenCanvas {
+  const canvas = new OffscreenCanvas(width, height);
+  const image = new ImageData(width, height);
+  for (let i = 0; i < width * height; i++) {
+    for (let c = 0; c < 3; c++) image.data[4 * i + c] = ((255 - colour[4 * i + c]!) * (255 - colour[4 * i + 3]!)) / 255;
+    image.data[4 * i + 3] = 255;
+  }
+  canvas.getContext('2d')!.putImageData(image, 0, 0);
+  return canvas;
 }
 
 /** Every n-th pixel and row: for pictures the browser cannot give the numbers of. */

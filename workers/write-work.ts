@@ -7,6 +7,8 @@ import { goingOf } from '../core/files/hand-off/going';
 import { lettersAsPages } from '../core/files/hand-off/letters';
 import type { Chosen, PlannedFile } from '../core/files/hand-off/plan';
 import { asAsked, type Proven, prove, proveSheets } from '../core/files/hand-off/prove';
+import { provenImages, type ReadPng } from '../core/files/hand-off/prove-images';
+import { provenSvg } from '../core/files/hand-off/prove-svg';
 import { type PieceReport, packageZip } from '../core/files/package';
 import type { PdfKit, Progress } from '../core/files/pdf/document';
 import type { RuleSeen } from '../core/files/pdf/rules';
@@ -33,6 +35,7 @@ import { ownId } from '../core/type/own-font';
 import { drawPages, type PagePicture } from './draw-pages';
 import { loadFontCutter, loadJpegDecoder, openKit } from './kit';
 import { type Passed, passAll, reviewed } from './review-work';
+import { loadPngReader } from './small-picture';
 
 /** Writing files, off the page's thread. Errors keep their message when they cross. */
 
@@ -148,18 +151,26 @@ async function ofPieces(
   letGo: LetGo,
   assets: Record<string, Uint8Array>,
   tell: Hear,
-  write: (piece: Piece, faces: readonly number[], shop: ShopSpec, kit: FileKit & { press: Press }) => ImageFile[],
+  write: (
+    piece: Piece,
+    faces: readonly number[],
+    shop: ShopSpec,
+    kit: FileKit & { press: Press; readPng: ReadPng },
+  ) => Promise<ImageFile[]>,
 ): Promise<ImageFile[]> {
   const kit = await kitFor(job, assets);
   const { letGo: gone } = await pass(goingOf(job, withoutLetters(chosen), kit.fonts), letGo, tell);
-  const files = chosen.flatMap(({ piece: id, faces }, i) => {
+  const readPng = await loadPngReader();
+  const files: ImageFile[] = [];
+  for (const [i, { piece: id, faces }] of chosen.entries()) {
     const piece = pieceOf(job, id);
-    if (!piece) return [];
+    if (!piece) continue;
     tell({ done: i / chosen.length, what: `Drawing ${piece.name}` });
     const shop = shopIn(job, piece.shop);
     const press = kit.press(pressConditionOf(job, shop));
-    return write(piece, faces ?? piece.faces.map((_, n) => n), shop, { ...kit, press });
-  });
+    const numbers = faces ?? piece.faces.map((_, n) => n);
+    files.push(...(await write(piece, numbers, shop, { ...kit, press, readPng })));
+  }
   return [...files, ...ticketWith(job, gone)];
 }
 
@@ -174,7 +185,7 @@ export const exportImages = (
 ): Promise<ImageFile[]> =>
   ofPieces(job, chosen, letGo, assets, tell, (piece, faces, shop, kit) => {
     const picture = separatedPictures((hash) => assets[hash], kit.engine, kit.press);
-    return faceImages(job, piece, shop, { ...asked, faces }, { ...kit, picture });
+    return provenImages(faceImages(job, piece, shop, { ...asked, faces }, { ...kit, picture }), kit.readPng);
   });
 
 /** Writes faces as SVG drawings. */
@@ -186,11 +197,12 @@ export const exportDrawings = (
   assets: Record<string, Uint8Array>,
   tell: Hear,
 ): Promise<ImageFile[]> =>
-  ofPieces(job, chosen, letGo, assets, tell, (piece, faces, shop, kit) =>
-    faces.map((n) => ({
-      name: `${exportName('{client}-{piece}-{face}', job, piece, piece.faces[n])}.svg`,
-      bytes: new TextEncoder().encode(writeSvg(job, piece, n, shop.bleed[piece.kind], kit, words)),
-    })),
+  ofPieces(job, chosen, letGo, assets, tell, async (piece, faces, shop, kit) =>
+    faces.map((n) => {
+      const name = `${exportName('{client}-{piece}-{face}', job, piece, piece.faces[n])}.svg`;
+      const drawing = writeSvg(job, piece, n, shop.bleed[piece.kind], kit, words);
+      return { name, bytes: new TextEncoder().encode(provenSvg(name, drawing, kit.readPng)) };
+    }),
   );
 
 /** A proof of one piece, and what the next one is compared with. */

@@ -4,12 +4,12 @@ import { isProcessPlate, PROCESS_PLATES } from '../colour/ink';
 import type { PlateGrid } from '../devices/plates/device';
 import { viewOf } from '../devices/plates/view';
 import type { Job, Piece } from '../job/schema';
+import { writePng } from '../picture/png-file';
+import { type TiffAsked, writeTiff } from '../picture/tiff-file';
 import type { ShopSpec } from '../trade/schema';
 import type { FontBook } from '../type/font';
 import { apart, exportName, plainName } from './file-names';
-import { writePng } from './png-file';
 import { refuseMissing } from './refuse-missing';
-import { writeTiff } from './tiff-file';
 
 /** Faces as pictures: what is on the plates, cell by cell. */
 
@@ -36,6 +36,13 @@ export interface ImageFile {
   bytes: Uint8Array;
 }
 
+/** A file that was written, and the pixels it was made of. */
+export interface MadeImage extends ImageFile {
+  made:
+    | ({ as: 'png' } & Pick<PlateGrid, 'width' | 'height'> & { data: Uint8ClampedArray })
+    | ({ as: 'tiff' } & TiffAsked);
+}
+
 interface ImageKit {
   engine: ColourEngine;
   fonts: FontBook;
@@ -53,10 +60,18 @@ export function withoutWhite(rgba: Uint8ClampedArray): Uint8ClampedArray {
   return rgba;
 }
 
-function pngOf(grid: PlateGrid, job: Job, { ppi, transparent }: ImagesAsked, { engine, press }: ImageKit): Uint8Array {
+function pngOf(
+  grid: PlateGrid,
+  name: string,
+  job: Job,
+  { ppi, transparent }: ImagesAsked,
+  { engine, press }: ImageKit,
+): MadeImage {
   const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');
   const rgba = viewOf(grid, { kind: 'proof', shown: [...grid.plates.keys()] }, job.inks, toScreen);
-  return writePng({ ...grid, data: transparent ? withoutWhite(rgba) : rgba }, 4, ppi);
+  const { width, height } = grid;
+  const made = { as: 'png' as const, width, height, data: transparent ? withoutWhite(rgba) : rgba };
+  return { name: `${name}.png`, bytes: writePng(made, 4, ppi), made };
 }
 
 /** The four process plates of a grid as bytes, a cell after another. */
@@ -70,36 +85,38 @@ function cmykOf(grid: PlateGrid): Uint8Array {
   return bytes;
 }
 
+const tiffFile = (name: string, asked: TiffAsked): MadeImage => ({
+  name: `${name}.tif`,
+  bytes: writeTiff(asked),
+  made: { as: 'tiff', ...asked },
+});
+
 /** A CMYK file, and one of grey for each other plate: dark where there is ink. */
-function tiffsOf(grid: PlateGrid, name: string, { ppi }: ImagesAsked, { press }: ImageKit): ImageFile[] {
+function tiffsOf(grid: PlateGrid, name: string, { ppi }: ImagesAsked, { press }: ImageKit): MadeImage[] {
   const { width, height } = grid;
   const spots = [...grid.plates].filter(([plate]) => !isProcessPlate(plate));
   const size = { width, height, ppi };
   return [
-    {
-      name: `${name}.tif`,
-      bytes: writeTiff({
-        ...size,
-        channels: 4,
-        data: cmykOf(grid),
-        profile: press.profile,
-        description: `${name}, CMYK`,
-      }),
-    },
-    ...spots.map(([plate, amounts]) => ({
-      name: `${name}-${plainName(plate) || 'spot'}.tif`,
-      bytes: writeTiff({
+    tiffFile(name, {
+      ...size,
+      channels: 4,
+      data: cmykOf(grid),
+      profile: press.profile,
+      description: `${name}, CMYK`,
+    }),
+    ...spots.map(([plate, amounts]) =>
+      tiffFile(`${name}-${plainName(plate) || 'spot'}`, {
         ...size,
         channels: 1,
         data: Uint8Array.from(amounts, (amount) => Math.round(255 * (1 - amount))),
         description: `${name}, the plate of ${plate}`,
       }),
-    })),
+    ),
   ];
 }
 
 /** The chosen faces of a piece as picture files. Throws ImageError where they would be too large. */
-export function faceImages(job: Job, piece: Piece, shop: ShopSpec, asked: ImagesAsked, kit: ImageKit): ImageFile[] {
+export function faceImages(job: Job, piece: Piece, shop: ShopSpec, asked: ImagesAsked, kit: ImageKit): MadeImage[] {
   const { ppi, faces, trimmed } = asked;
   if (!(ppi >= IMAGE_PPI.least && ppi <= IMAGE_PPI.most))
     throw new ImageError(`Pictures have from ${IMAGE_PPI.least} to ${IMAGE_PPI.most} pixels an inch.`);
@@ -120,7 +137,7 @@ export function faceImages(job: Job, piece: Piece, shop: ShopSpec, asked: Images
     const pattern = /\{face\}/.test(shop.fileName) ? shop.fileName : `${shop.fileName}-{face}`;
     const name = exportName(pattern, job, piece, face);
     if (asked.as === 'tiff') return tiffsOf(grid, name, asked, kit);
-    return [{ name: `${name}.png`, bytes: pngOf(grid, job, asked, kit) }];
+    return [pngOf(grid, name, job, asked, kit)];
   });
   return apart(files);
 }

@@ -21,7 +21,7 @@ export class JobFileError extends Error {}
 /** What a job file may hold, in bytes unpacked. */
 export const FILE_LIMITS = { job: 50_000_000, total: 1_000_000_000, entries: 2_000 } as const;
 
-const EXTENSION: Record<Asset['type'], string> = { 'image/jpeg': 'jpg', 'image/png': 'png' };
+const EXTENSION: Record<Asset['type'], string> = { 'image/jpeg': 'jpg', 'image/png': 'png', 'image/tiff': 'tif' };
 /** TrueType or CFF outlines: OpenType files of both kinds are called otf. */
 export const fontPath = (hash: string): string => `fonts/${hash}.otf`;
 export const profilePath = (hash: string): string => `profiles/${hash}.icc`;

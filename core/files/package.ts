@@ -3,6 +3,7 @@ import type { Job, Piece } from '../job/schema';
 import type { Font } from '../type/font';
 import { apart, plainName } from './file-names';
 import type { Stop } from './gate';
+import { provenPackage } from './hand-off/prove-package';
 import { writeJobFile } from './job-file';
 import { ticketJson, ticketOf, ticketXjdf } from './ticket';
 
@@ -29,7 +30,7 @@ export interface PackageParts {
 
 const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);
 
-/** Packs a package. Fonts whose makers forbid it are left out, and named in `left-out.txt`. */
+/** Packs a package, and opens it again: what is not in it as it was put there is not handed over. Fonts whose makers forbid it are left out, and named in `left-out.txt`. */
 export function packageZip(job: Job, pieces: readonly Piece[], parts: PackageParts): Uint8Array {
   const { files, reports, assets, fontOf, letGo } = parts;
   const byPiece: Record<string, string[]> = {};
@@ -46,38 +47,44 @@ export function packageZip(job: Job, pieces: readonly Piece[], parts: PackagePar
   const fontsPassed = Object.fromEntries(Object.entries(job.fonts).filter(([hash]) => !isLeft(hash)));
   const passed = Object.fromEntries(Object.entries(assets).filter(([hash]) => !isLeft(hash)));
   const stem = plainName(job.name) || 'job';
-  return zipSync(
-    {
-      [`${stem}.tidyedge`]: [writeJobFile({ job: { ...job, fonts: fontsPassed }, assets: passed }), { level: 0 }],
-      'ticket.json': bytesOf(ticketJson(ticket)),
-      'ticket.xjdf': bytesOf(ticketXjdf(ticket)),
-      ...Object.fromEntries(apart(files).map(({ name, bytes }) => [`print/${name}`, [bytes, { level: 0 }] as const])),
-      ...Object.fromEntries(
-        apart(reports.map(({ piece, ...report }) => ({ ...report, name: plainName(piece) || 'piece' }))).flatMap(
-          ({ name, json, pdf }) => [
-            [`findings/${name}.json`, bytesOf(json)],
-            [`findings/${name}.pdf`, pdf],
-          ],
-        ),
+  const entries: Record<string, Uint8Array> = {
+    [`${stem}.tidyedge`]: writeJobFile({ job: { ...job, fonts: fontsPassed }, assets: passed }),
+    'ticket.json': bytesOf(ticketJson(ticket)),
+    'ticket.xjdf': bytesOf(ticketXjdf(ticket)),
+    ...Object.fromEntries(apart(files).map(({ name, bytes }) => [`print/${name}`, bytes])),
+    ...Object.fromEntries(
+      apart(reports.map(({ piece, ...report }) => ({ ...report, name: plainName(piece) || 'piece' }))).flatMap(
+        ({ name, json, pdf }) => [
+          [`findings/${name}.json`, bytesOf(json)],
+          [`findings/${name}.pdf`, pdf],
+        ],
       ),
-      ...Object.fromEntries(
-        apart(
-          kept.map(({ bytes, font }) => ({
-            name: `${plainName(font!.postscriptName)}.${isCff(bytes) ? 'otf' : 'ttf'}`,
-            bytes,
-          })),
-        ).map(({ name, bytes }) => [`fonts/${name}`, bytes]),
-      ),
-      ...(left.length > 0
-        ? {
-            'left-out.txt': bytesOf(
-              `The makers of these typefaces do not let them be passed on:\n${left.map(({ name }) => name).join('\n')}\n`,
-            ),
-          }
-        : {}),
-    } as Parameters<typeof zipSync>[0],
+    ),
+    ...Object.fromEntries(
+      apart(
+        kept.map(({ bytes, font }) => ({
+          name: `${plainName(font!.postscriptName)}.${isCff(bytes) ? 'otf' : 'ttf'}`,
+          bytes,
+        })),
+      ).map(({ name, bytes }) => [`fonts/${name}`, bytes]),
+    ),
+    ...(left.length > 0
+      ? {
+          'left-out.txt': bytesOf(
+            `The makers of these typefaces do not let them be passed on:\n${left.map(({ name }) => name).join('\n')}\n`,
+          ),
+        }
+      : {}),
+  };
+  // Job and print files are packed already.
+  const isPacked = (name: string): boolean => /^print\/|\.tidyedge$/.test(name);
+  const zip = zipSync(
+    Object.fromEntries(
+      Object.entries(entries).map(([name, bytes]) => [name, isPacked(name) ? [bytes, { level: 0 }] : bytes]),
+    ),
     { mtime: new Date(job.changed) },
   );
+  return provenPackage(zip, entries);
 }
 
 /** OpenType with CFF outlines begins with these letters. */

@@ -116,6 +116,8 @@ function nodeText(node: SvgNode, name: string, referred: Referred): string {
   return `${clip}${fade}<g${attributes.join('')}>${nodesText(node.nodes, name, referred)}</g>`;
 }
 
+const viewBoxOf = ({ x, y, width, height }: Box): string => [x, y, width, height].map(num).join(' ');
+
 /** What has been drawn as the text of an SVG file that shows `page` of it, points; with a cutter for the fonts of its words. */
 export function svgText(
   elements: readonly SvgElement[],
@@ -126,10 +128,19 @@ export function svgText(
   const fonts: SvgFonts = new Map();
   const body = elements.map((e, i) => `<g id="${e.id}">${nodesText(e.nodes, `${i}`, { hrefs, fonts })}</g>`).join('\n');
   const faces = cutter ? fontFaces(fonts, cutter) : '';
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${num(page.width)}pt" height="${num(page.height)}pt" viewBox="${num(page.x)} ${num(page.y)} ${num(page.width)} ${num(page.height)}">
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${num(page.width)}pt" height="${num(page.height)}pt" viewBox="${viewBoxOf(page)}">
 ${faces}${body}
 </svg>
 `;
+}
+
+/** A drawing as the text of its file, and what it was made of. */
+export interface SvgDrawing {
+  text: string;
+  elements: readonly SvgElement[];
+  /** How many pixels each picture has, by its key. */
+  sizes: ReadonlyMap<string, string>;
+  viewBox: string;
 }
 
 /** One face (0 for the first) with its bleed as an SVG file in soft-proof colours; `bleed` in points. */
@@ -140,7 +151,7 @@ export function writeSvg(
   bleed: number,
   kit: SvgKit,
   words: SvgWords = 'outlines',
-): string {
+): SvgDrawing {
   const sources = sourcesOf(job, kit.fonts);
   const face = printedFaces(piece, sources)[faceNumber];
   const grounds = face && groundsOf(face, sources);
@@ -153,11 +164,14 @@ export function writeSvg(
   if (face) drawFace(face, sources, device);
   refuseMissing(job, face ? [face] : [], ({ asset }) => kit.assets[asset] !== undefined);
   const hrefs = new Map<string, string>();
+  const sizes = new Map<string, string>();
   for (const [key, { asset, separation }] of imagesIn(face ? [face] : [], sources)) {
     const picture = separatePicture(decodePicture(kit.assets[asset]!), kit.engine, kit.press, separation);
     hrefs.set(key, pngUrl(proofPng(picture, kit.engine, kit.press, job.inks)));
+    sizes.set(key, `${picture.width} × ${picture.height}`);
   }
   const { width, height } = face ? asFace(piece, face) : piece;
   const page = outset({ x: 0, y: 0, width, height }, bleed);
-  return svgText(device.elements, page, hrefs, kit.cutter);
+  const text = svgText(device.elements, page, hrefs, kit.cutter);
+  return { text, elements: device.elements, sizes, viewBox: viewBoxOf(page) };
 }

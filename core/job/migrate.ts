@@ -89,6 +89,9 @@ const from7 = (job: Loose): Loose => ({
   accepted: list(job['accepted']).map(({ problem: _wording, ...rest }) => rest),
 });
 
+/** CMYK pictures may be kept as TIFF since: nothing of an older job changes. */
+const from8 = (job: Loose): Loose => ({ ...job, version: 9 });
+
 /** The step from each version to the next. */
 const STEPS: Record<number, (job: Loose) => Loose> = {
   1: from1,
@@ -98,6 +101,7 @@ const STEPS: Record<number, (job: Loose) => Loose> = {
   5: from5,
   6: from6,
   7: from7,
+  8: from8,
 };
 
 /** An older job brought to the present version; anything else comes back as it is. */

@@ -20,7 +20,7 @@ export * from './element';
 
 /** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
-export const JOB_VERSION = 8;
+export const JOB_VERSION = 9;
 
 /** A line to lay things out by; upright where `axis` is x. */
 export const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: place });
@@ -83,7 +83,7 @@ export type Piece = z.infer<typeof pieceSchema>;
 /** A picture kept with the job under the SHA-256 of its bytes; width and height in upright pixels. */
 export const assetSchema = z.strictObject({
   name: z.string().max(255),
-  type: z.enum(['image/jpeg', 'image/png']),
+  type: z.enum(['image/jpeg', 'image/png', 'image/tiff']),
   width: z.int().min(1),
   height: z.int().min(1),
   /** What its numbers are; unknown of those taken in by older versions. */

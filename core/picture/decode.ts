@@ -4,6 +4,7 @@ import { jpegPixels } from './jpeg-decode';
 import { PictureError } from './limits';
 import { soundPng } from './png-chunks';
 import { isSideways, type PictureFacts, probePicture } from './probe';
+import { ownTiffData, readOwnTiff } from './tiff-file';
 
 /** Pixels as they should be seen: turned upright, 8 bits a channel, colour and alpha apart. */
 export interface Pixels {
@@ -97,25 +98,41 @@ const STORED_AT: Record<number, (x: number, y: number, w: number, h: number) => 
   8: (x, y, w) => [w - 1 - y, x],
 };
 
-function turnUpright(pixels: Pixels, orientation: number): Pixels {
+/** Pixels turned and mirrored so that they stand upright. */
+export function turnUpright(pixels: Pixels, orientation: number): Pixels {
   const storedAt = STORED_AT[orientation];
   if (!storedAt) return pixels;
   const { width, height } = pixels;
   const [w, h] = isSideways(orientation) ? [height, width] : [width, height];
-  const channels = pixels.colour.length / (width * height);
-  const colour = new Uint8Array(pixels.colour.length);
-  for (let y = 0; y < h; y++)
-    for (let x = 0; x < w; x++) {
-      const [sx, sy] = storedAt(x, y, width, height);
-      const from = (sy * width + sx) * channels;
-      colour.set(pixels.colour.subarray(from, from + channels), (y * w + x) * channels);
-    }
-  return { ...pixels, width: w, height: h, colour };
+  const turned = (data: Uint8Array): Uint8Array => {
+    const channels = data.length / (width * height);
+    const out = new Uint8Array(data.length);
+    for (let y = 0; y < h; y++)
+      for (let x = 0; x < w; x++) {
+        const [sx, sy] = storedAt(x, y, width, height);
+        const from = (sy * width + sx) * channels;
+        for (let c = 0; c < channels; c++) out[(y * w + x) * channels + c] = data[from + c]!;
+      }
+    return out;
+  };
+  const { colour, alpha } = pixels;
+  return { ...pixels, width: w, height: h, colour: turned(colour), ...(alpha ? { alpha: turned(alpha) } : {}) };
 }
 
-/** Decodes a JPEG or PNG to upright pixels. Throws PictureError with words for the user. */
+/** CMYK as it was taken in. */
+function decodeTiff(bytes: Uint8Array, { width, height, channels, icc }: PictureFacts): Pixels {
+  try {
+    const colour = ownTiffData(bytes, readOwnTiff(bytes)!);
+    return { width, height, space: SPACE_BY_CHANNELS[channels]!, colour, ...(icc ? { icc } : {}) };
+  } catch {
+    throw new PictureError('This picture is damaged. Take it in again from the file it came from.');
+  }
+}
+
+/** Decodes a picture that the app keeps to upright pixels. Throws PictureError with words for the user. */
 export function decodePicture(bytes: Uint8Array): Pixels {
   const facts = probePicture(bytes);
+  if (facts.type === 'image/tiff') return decodeTiff(bytes, facts);
   return facts.type === 'image/jpeg'
     ? turnUpright(decodeJpeg(bytes, facts), facts.orientation)
     : decodePng(bytes, facts);

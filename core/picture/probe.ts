@@ -1,9 +1,11 @@
 import { joined } from '../packed/joined';
+import { aspectOf, readExif } from './exif';
 import { PICTURE_LIMITS, PictureError } from './limits';
+import { readOwnTiff, type TiffHead } from './tiff-file';
 
 /** What the head of a picture file says, before anything is decoded. */
 export interface PictureFacts {
-  type: 'image/jpeg' | 'image/png';
+  type: 'image/jpeg' | 'image/png' | 'image/tiff';
   /** Pixels as stored. */
   width: number;
   height: number;
@@ -16,28 +18,49 @@ export interface PictureFacts {
   quality?: number;
   /** How wide a stored pixel is to its height, where the file says that it is not square. */
   pixelAspect?: number;
-  /** The embedded ICC profile, if there is one and it is stored plainly (JPEG). */
+  /** The embedded ICC profile, if there is one and it is stored plainly (JPEG, TIFF). */
   icc?: Uint8Array;
 }
 
 const startsWith = (bytes: Uint8Array, ...head: number[]): boolean => head.every((b, i) => bytes[i] === b);
 const latin = (bytes: Uint8Array, from: number, to: number): string => String.fromCharCode(...bytes.subarray(from, to));
 
+/** Whether bytes begin as a TIFF does, of whatever order of bytes; the large kind for files over 4 GB among them. */
+export const isTiff = (bytes: Uint8Array): boolean =>
+  (bytes[0] === 0x49 && bytes[1] === 0x49 && (bytes[2] === 42 || bytes[2] === 43) && bytes[3] === 0) ||
+  (bytes[0] === 0x4d && bytes[1] === 0x4d && bytes[2] === 0 && (bytes[3] === 42 || bytes[3] === 43));
+
+/** Kinds of picture that browsers draw and presses do not take: they are converted when they come. */
+export const SCREEN_KINDS = {
+  webp: { name: 'WebP', type: 'image/webp', lossy: true },
+  avif: { name: 'AVIF', type: 'image/avif', lossy: true },
+  gif: { name: 'GIF', type: 'image/gif', lossy: false },
+  bmp: { name: 'BMP', type: 'image/bmp', lossy: false },
+} as const;
+
+/** Which of them a file is by its first bytes. */
+export function screenKind(bytes: Uint8Array): keyof typeof SCREEN_KINDS | undefined {
+  if (latin(bytes, 0, 4) === 'RIFF' && latin(bytes, 8, 12) === 'WEBP') return 'webp';
+  // A file of boxes says first which kinds of reader it is for (ISO/IEC 14496-12, 4.3).
+  if (latin(bytes, 4, 8) === 'ftyp' && /avi[fs]/.test(latin(bytes, 8, 40))) return 'avif';
+  if (/^GIF8[79]a/.test(latin(bytes, 0, 6))) return 'gif';
+  return latin(bytes, 0, 2) === 'BM' && bytes.length > 26 ? 'bmp' : undefined;
+}
+
 /** What a file is by its first bytes, for the message where it is no picture. */
 function looksLike(bytes: Uint8Array): string {
   if (latin(bytes, 0, 4) === '%PDF') return 'a PDF';
   if (startsWith(bytes, 0x50, 0x4b)) return 'a zip archive';
-  if (latin(bytes, 0, 3) === 'GIF') return 'a GIF';
-  if (latin(bytes, 8, 12) === 'WEBP') return 'a WebP picture';
-  if (startsWith(bytes, 0x49, 0x49, 0x2a) || startsWith(bytes, 0x4d, 0x4d, 0, 0x2a)) return 'a TIFF';
+  const kind = screenKind(bytes);
+  if (kind) return `a ${SCREEN_KINDS[kind].name} picture`;
+  if (isTiff(bytes)) return 'a TIFF';
+  if (latin(bytes, 4, 8) === 'ftyp' && /hei[cfxsm]|mif1/.test(latin(bytes, 8, 40)))
+    return 'a HEIC picture, as phones keep them';
+  if (latin(bytes, 0, 4) === '8BPS') return 'a layered file of a picture editor';
+  if (latin(bytes, 0, 2) === '%!') return 'PostScript';
+  if (startsWith(bytes, 0, 0, 0, 0x0c, 0x6a, 0x50)) return 'a JPEG 2000';
   if (/^\s*<(\?xml|svg|!doctype)/i.test(latin(bytes, 0, 256))) return 'an SVG drawing or a web page';
   return 'something else';
-}
-
-/** The width of a pixel to its height from how many there are across and down; undefined where it is square within 1 %. */
-function aspectOf(across: number, down: number): number | undefined {
-  const aspect = down / across;
-  return Number.isFinite(aspect) && aspect > 0 && Math.abs(aspect - 1) > 0.01 ? aspect : undefined;
 }
 
 /** The chunk of physical pixel dimensions (PNG specification, 11.3.4.3), which comes before the picture data. */
@@ -69,29 +92,6 @@ function probePng(bytes: Uint8Array): PictureFacts {
   };
 }
 
-/** What is read of an EXIF block that starts at its TIFF header (CIPA DC-008): how it is turned and its pixels' aspect. */
-function readExif(tiff: Uint8Array): { orientation: number; pixelAspect?: number | undefined } {
-  const square = { orientation: 1 };
-  if (tiff.length < 14) return square;
-  const view = new DataView(tiff.buffer, tiff.byteOffset, tiff.byteLength);
-  const little = latin(tiff, 0, 2) === 'II';
-  const ifd = view.getUint32(4, little);
-  if (ifd + 2 > tiff.length) return square;
-  const rational = (at: number): number =>
-    at + 8 > tiff.length ? Number.NaN : view.getUint32(at, little) / view.getUint32(at + 4, little);
-  let orientation = 1;
-  let [across, down] = [Number.NaN, Number.NaN];
-  for (let i = 0; i < view.getUint16(ifd, little); i++) {
-    const at = ifd + 2 + 12 * i;
-    if (at + 12 > tiff.length) break;
-    const tag = view.getUint16(at, little);
-    if (tag === 0x0112) orientation = view.getUint16(at + 8, little);
-    else if (tag === 0x011a) across = rational(view.getUint32(at + 8, little));
-    else if (tag === 0x011b) down = rational(view.getUint32(at + 8, little));
-  }
-  return { orientation: orientation >= 1 && orientation <= 8 ? orientation : 1, pixelAspect: aspectOf(across, down) };
-}
-
 /** The densities of a JFIF header (ITU-T T.871, 10.1), or the aspect alone where it gives no unit. */
 const jfifAspect = (body: Uint8Array): number | undefined =>
   body.length < 12 ? undefined : aspectOf((body[8]! << 8) | body[9]!, (body[10]! << 8) | body[11]!);
@@ -118,6 +118,13 @@ const CUT_SHORT = 'This JPEG is cut short: its end is missing. Get the file agai
 /** A progressive picture comes in some ten passes; thousands of them only keep a decoder busy. */
 const MOST_SCANS = 100;
 const DAMAGED = 'This JPEG is damaged. Save it again from its program.';
+/** Kinds of JPEG that printers and browsers do not draw, by the mark of their frame (table B.1). */
+const UNUSUAL: Readonly<Record<number, string>> = {
+  195: 'packed without loss in the old way',
+  199: 'packed without loss in the old way',
+  ...Object.fromEntries([201, 202, 203, 205, 206, 207].map((marker) => [marker, 'packed by arithmetic coding'])),
+};
+
 const isRestart = (marker: number): boolean => marker >= 0xd0 && marker <= 0xd7;
 const hasLength = (marker: number): boolean => marker >= 0xc0 && marker !== 0xd8 && !isRestart(marker);
 
@@ -165,6 +172,9 @@ function probeJpeg(bytes: Uint8Array): PictureFacts {
     if (at + 2 + length > bytes.length) throw new PictureError(CUT_SHORT);
     if (isFrameHeader(marker)) {
       if (body.length < 6 || size) throw new PictureError(DAMAGED);
+      const kind = UNUSUAL[marker] ?? (body[0] === 12 ? 'of 12 bits a channel' : undefined);
+      if (kind)
+        throw new PictureError(`This JPEG is ${kind}. Save it again from its program as a usual JPEG of 8 bits.`);
       size = { height: (body[1]! << 8) | body[2]!, width: (body[3]! << 8) | body[4]!, channels: body[5]! };
     } else if (marker === 0xe0 && latin(body, 0, 4) === 'JFIF') pixelAspect ??= jfifAspect(body);
     else if (marker === 0xe1 && latin(body, 0, 4) === 'Exif') {
@@ -200,6 +210,29 @@ export function refuseTooLong(bytes: number): void {
     throw new PictureError('This file is over 200 MB. Save the picture at the size it prints.');
 }
 
+/** CMYK that was taken in is kept as a TIFF of the app's own kind. */
+const tiffFacts = ({ width, height, channels, profile }: TiffHead): PictureFacts => ({
+  type: 'image/tiff',
+  width,
+  height,
+  channels,
+  bits: 8,
+  orientation: 1,
+  ...(profile ? { icc: profile } : {}),
+});
+
+/** Refuses a picture that is too large to be held, or too small to be printed. */
+export function refuseSize(width: number, height: number): void {
+  if (width * height > PICTURE_LIMITS.mostPixels || Math.max(width, height) > PICTURE_LIMITS.longestSide)
+    throw new PictureError(
+      `This picture is ${width} × ${height} pixels, ${megapixels(width * height)} in all; at most ${megapixels(PICTURE_LIMITS.mostPixels)} and ${PICTURE_LIMITS.longestSide} a side can be used. Save it smaller: 300 pixels an inch is enough.`,
+    );
+  if (Math.min(width, height) < PICTURE_LIMITS.shortestSide)
+    throw new PictureError(
+      `This picture is ${width} × ${height} pixels: too small to print at any size. Choose the full-size picture.`,
+    );
+}
+
 /**
  * Reads the head of a JPEG or PNG and refuses what cannot be printed from: other formats, cut-short files,
  * pictures larger or smaller than PICTURE_LIMITS. Throws PictureError with words for the user.
@@ -209,20 +242,13 @@ export function probePicture(bytes: Uint8Array): PictureFacts {
   refuseTooLong(bytes.length);
   const isJpeg = startsWith(bytes, 0xff, 0xd8, 0xff);
   const isPng = startsWith(bytes, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a);
-  if (!isJpeg && !isPng)
+  const ownTiff = isJpeg || isPng ? undefined : readOwnTiff(bytes);
+  if (!isJpeg && !isPng && !ownTiff)
     throw new PictureError(
       `This is no JPEG or PNG but ${looksLike(bytes)}, whatever its name says. Save it as JPEG or PNG.`,
     );
-  const facts = isJpeg ? probeJpeg(bytes) : probePng(bytes);
-  const { width, height } = facts;
-  if (width * height > PICTURE_LIMITS.mostPixels || Math.max(width, height) > PICTURE_LIMITS.longestSide)
-    throw new PictureError(
-      `This picture is ${width} × ${height} pixels, ${megapixels(width * height)} in all; at most ${megapixels(PICTURE_LIMITS.mostPixels)} and ${PICTURE_LIMITS.longestSide} a side can be used. Save it smaller: 300 pixels an inch is enough.`,
-    );
-  if (Math.min(width, height) < PICTURE_LIMITS.shortestSide)
-    throw new PictureError(
-      `This picture is ${width} × ${height} pixels: too small to print at any size. Choose the full-size picture.`,
-    );
+  const facts = ownTiff ? tiffFacts(ownTiff) : isJpeg ? probeJpeg(bytes) : probePng(bytes);
+  refuseSize(facts.width, facts.height);
   return facts;
 }
 

@@ -43,7 +43,7 @@ function hashOnce<T extends object>(value: T, says: (value: T) => unknown): stri
   return found;
 }
 /** All that a piece's checks go by besides the piece: most edits leave it alone. */
-const houseOf = ({ pieces, changed: _changed, ...rest }: Job): unknown => [
+const houseOf = ({ id: _id, pieces, changed: _changed, ...rest }: Job): unknown => [
   rest,
   pieces.map(({ id, width, height, kind }) => [id, width, height, kind]),
 ];

@@ -2,14 +2,14 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test as fresh, type Page } from '@playwright/test';
 import { exportedFile, row } from './bench';
+import { test } from './one-page';
 
 /** Pieces that belong together: begun well, kept to the rules of their kind, seen as a set. */
 
 const open = async (page: Page, name: string): Promise<void> => {
-  await page.goto('/');
-  await page.getByRole('link', { name: 'On the table' }).click();
+  await page.getByRole('link', { name: 'Pieces', exact: true }).click();
   await page.getByRole('link', { name: `Open ${name}`, exact: true }).click();
   await expect(page.getByRole('list', { name: 'Stack' })).toBeVisible();
 };
@@ -81,7 +81,7 @@ test('faces are added, named, turned and put in order; a fold has its panels', a
   await expect(page.getByRole('tab', { name: 'Insert' })).toHaveCount(0);
 });
 
-test('a new card is begun in the client’s own look', async ({ page }) => {
+fresh('a new card is begun in the client’s own look', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: /Business card, Iris/ }).waitFor();
   await page.goto('/new?job=hollin-and-fen');
@@ -93,7 +93,7 @@ test('a new card is begun in the client’s own look', async ({ page }) => {
   await expect(page.getByRole('region', { name: 'Edge strip' })).toContainText('plates C M Y K');
 });
 
-test('a letterhead is begun from the card: its logo and the firm’s details, no coloured ground', async ({ page }) => {
+fresh('a letterhead is begun from the card: its logo and the firm’s details, no coloured ground', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: /Business card, Iris/ }).waitFor();
   await page.goto('/new?job=hollin-and-fen');
@@ -105,7 +105,7 @@ test('a letterhead is begun from the card: its logo and the firm’s details, no
   await expect(page.getByText('Address field').first()).toBeVisible();
 });
 
-test('the set on the table: named, copied, deleted and brought back, and a picture of it', async ({ page }) => {
+fresh('the set on the table: named, copied, deleted and brought back, and a picture of it', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'On the table' }).click();
   const pieces = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: /^Open / }) });
@@ -199,7 +199,7 @@ test('a letter is written on the letterhead, goes on to a second sheet, and is e
   await expect(page.getByRole('list', { name: 'Letters' }).getByText('To Mr Quill', { exact: true })).toBeVisible();
 });
 
-test('a piece is kept as a template, and opened as a copy in the client’s own inks', async ({ page }) => {
+fresh('a piece is kept as a template, and opened as a copy in the client’s own inks', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'On the table' }).click();
   await page.getByRole('button', { name: 'Keep Postcard, spring opening as a template' }).click();

@@ -12,7 +12,7 @@ import { faceShots } from '../../core/files/proof/shots';
 import { writeSvg } from '../../core/files/svg-file';
 import { addElement } from '../../core/job/edits/elements';
 import { makePicture, makeShape } from '../../core/job/make';
-import type { Job } from '../../core/job/schema';
+import type { Job, Piece } from '../../core/job/schema';
 import { shopOf } from '../../core/trade/shops';
 import { cardWith, kit, makePng, mm, withPicture } from '../kit';
 import { exportTo, platesOf, run, tidyUp } from './tools';
@@ -107,8 +107,13 @@ describe('files of faces and plates', () => {
     expect(files.map(({ name }) => name).join()).toContain('金');
   });
   it('are apart in a package, with their findings', async () => {
-    const again = { ...piece, id: 'again', name: '名刺' };
-    const both: Job = { ...job, pieces: [{ ...piece, name: '名片' }, again, { ...again, id: 'third' }] };
+    const called = (id: string, name: string): Piece => ({
+      ...piece,
+      id,
+      name,
+      faces: piece.faces.map((face) => ({ ...face, id: `${id}-${face.id}`, elements: [] })),
+    });
+    const both: Job = { ...job, pieces: [called('one', '名片'), called('again', '名刺'), called('third', '名刺')] };
     const report = { json: '{}', pdf: new Uint8Array(3) };
     const zip = packageZip(both, both.pieces, {
       files: both.pieces.map(({ id }) => ({ name: 'same.pdf', piece: id, bytes: new Uint8Array(5) })),

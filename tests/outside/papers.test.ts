@@ -1,11 +1,13 @@
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { unzipSync } from 'fflate';
 import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
+import { packageFile } from '../../cli/kit';
 import { layPiece, platesFound } from '../../core/checks/on-plates';
 import { review } from '../../core/checks/review';
 import { separatedPictures } from '../../core/devices/plates/pictures';
+import { hashOf } from '../../core/files/hash';
 import { readJobFile } from '../../core/files/job-file';
 import { packageZip } from '../../core/files/package';
 import { pieceReport } from '../../core/files/piece-report';
@@ -20,6 +22,7 @@ import { makeShape } from '../../core/job/make';
 import { migrate } from '../../core/job/migrate';
 import type { Job } from '../../core/job/schema';
 import { JOB_VERSION } from '../../core/job/schema';
+import { typefaceOf } from '../../core/type/typefaces';
 import { cardWith, kit, mm, openDemo } from '../kit';
 import { folder, run, tidyUp } from './tools';
 
@@ -191,7 +194,9 @@ describe('a package', () => {
   });
   it('leaves out typefaces that may not be passed on, and names them', () => {
     const bundle = openDemo();
-    const [open, closed] = ['a'.repeat(64), 'b'.repeat(64)];
+    const fontFile = (id: string): Uint8Array => new Uint8Array(readFileSync(packageFile(typefaceOf(id)!.file)));
+    const [may, mayNot] = [fontFile('source-sans-3/regular'), fontFile('source-sans-3/bold')];
+    const [open, closed] = [hashOf(may), hashOf(mayNot)];
     const fonts = {
       [open]: { family: 'Open', style: 'Regular', instances: [] },
       [closed]: { family: 'Closed', style: 'Bold', instances: [] },
@@ -199,9 +204,9 @@ describe('a package', () => {
     const zip = packageZip({ ...bundle.job, fonts }, [], {
       files: [],
       reports: [],
-      assets: { ...bundle.assets, [open]: new Uint8Array([0, 1, 0, 0]), [closed]: new Uint8Array([0, 1, 0, 0]) },
+      assets: { ...bundle.assets, [open]: may, [closed]: mayNot },
       fontOf: (hash) =>
-        ({ embedding: hash === open ? 'subset' : 'forbidden', postscriptName: `F-${hash[0]}` }) as never,
+        ({ embedding: hash === open ? 'subset' : 'forbidden', postscriptName: hash === open ? 'F-a' : 'F-b' }) as never,
     });
     const files = unzipSync(zip);
     expect(Object.keys(files)).toContain('fonts/f-a.ttf');

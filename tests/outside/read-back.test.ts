@@ -52,11 +52,14 @@ describe('a file that was written', () => {
     'is what was asked: %s, by every standard, with every mark, as text and as outlines',
     async (_, piece) => {
       const also = ['registration', 'colour bar', 'slug'] as const;
-      const asked: Partial<PdfAsked>[] = [
-        ...STANDARDS.map((standard) => ({ standard })),
-        { standard: 'PDF/X-4', also, words: 'outlines' },
-        { standard: 'PDF/X-1a:2003', also, pictures: { quality: 85, fewer: { above: 200, to: 150 } } },
-      ];
+      const asked = someOf<Partial<PdfAsked>>(
+        [
+          ...STANDARDS.map((standard) => ({ standard })),
+          { standard: 'PDF/X-4', also, words: 'outlines' },
+          { standard: 'PDF/X-1a:2003', also, pictures: { quality: 85, fewer: { above: 200, to: 150 } } },
+        ],
+        (each) => each.also !== undefined,
+      );
       for (const each of asked) {
         const of = caseOf(demo, piece, each);
         expect(wrongIn(of, await written(of)), JSON.stringify(each)).toEqual([]);
@@ -70,11 +73,15 @@ describe('a file that was written', () => {
       expect(wrongIn(of, await written(of)), JSON.stringify(more)).toEqual([]);
     }
   });
-  it.each(STANDARDS)('is what was asked where everything is difficult: %s', async (standard) => {
-    const bundle = torture();
-    const of = caseOf(bundle, bundle.job.pieces[0]!, { standard });
-    expect(wrongIn(of, await written(of))).toEqual([]);
-  });
+  // The two kinds of PDF/X-1a differ by what they say, not by what they draw.
+  it.each(someOf(STANDARDS, (each) => each !== 'PDF/X-1a:2001'))(
+    'is what was asked where everything is difficult: %s',
+    async (standard) => {
+      const bundle = torture();
+      const of = caseOf(bundle, bundle.job.pieces[0]!, { standard });
+      expect(wrongIn(of, await written(of))).toEqual([]);
+    },
+  );
 });
 
 /** A written file, taken apart so that one thing in it can be changed. */

@@ -139,7 +139,10 @@ describe('the file of a sheet', () => {
       unprintable: 0,
       press: { name: 'SRA3', width: mm(320), height: mm(450) },
     };
-    for (const standard of ['PDF/X-4', 'PDF/X-1a:2001', 'PDF/X-1a:2003'] as const) {
+    for (const standard of someOf(
+      ['PDF/X-4', 'PDF/X-1a:2001', 'PDF/X-1a:2003'] as const,
+      (each) => each === 'PDF/X-4',
+    )) {
       const { bytes, up, file } = await written(job, made, demo.assets, standard);
       expect(up).toBe(23);
       expect(bytes.length).toBeLessThan(1.3 * one.length);

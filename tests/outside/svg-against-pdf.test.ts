@@ -2,6 +2,8 @@ import type { Browser, Page } from '@playwright/test';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { profileFile } from '../../cli/kit';
+import { openPngReader } from '../../cli/png-reader';
+import { provenSvg } from '../../core/files/hand-off/prove-svg';
 import type { JobBundle } from '../../core/files/job-file';
 import { type SvgWords, writeSvg } from '../../core/files/svg-file';
 import { flipElement, turnElement } from '../../core/job/edits/elements';
@@ -88,11 +90,13 @@ function differences(a: PagePixels, b: PagePixels, flat: number) {
   };
 }
 
+const readPng = await openPngReader();
+
 /** A face exported and drawn by poppler, and as SVG drawn by Chromium: how they differ. */
 function drawing({ job, assets }: JobBundle, pieceNumber: number, face: number, words: SvgWords): string {
   const piece = job.pieces[pieceNumber]!;
   const shop = shopOf(piece.shop);
-  return writeSvg(
+  const drawn = writeSvg(
     job,
     piece,
     face,
@@ -100,6 +104,8 @@ function drawing({ job, assets }: JobBundle, pieceNumber: number, face: number, 
     { ...kit, press: kit.press(shop.condition), assets },
     words,
   );
+  // What is held against poppler's pages is found right when it is read back, too.
+  return provenSvg(piece.name, drawn, readPng);
 }
 
 async function compared(bundle: JobBundle, pieceNumber: number, face: number) {

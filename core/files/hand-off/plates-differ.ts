@@ -16,17 +16,32 @@ export interface PlateDiffers {
   by: number;
 }
 
-/** The sums of a plate's differences over blocks, by rows: each cell's is that of the block it begins. */
+/** The block of cells whose differences come to the most, by its middle cell. */
 function worstBlock(off: Float32Array, width: number, height: number): { at: number; by: number } {
   let worst = { at: 0, by: 0 };
-  for (let y = 0; y + ACROSS <= height; y++)
+  // Each column's sum over the rows of a block, then those of its columns: a cell is added up twice, not nine times.
+  const columns = new Float32Array(width);
+  for (let y = 0; y + ACROSS <= height; y++) {
+    columns.set(off.subarray(y * width, (y + 1) * width));
+    for (let j = 1; j < ACROSS; j++) {
+      const row = (y + j) * width;
+      for (let x = 0; x < width; x++) columns[x]! += off[row + x]!;
+    }
     for (let x = 0; x + ACROSS <= width; x++) {
       let sum = 0;
-      for (let j = 0; j < ACROSS; j++) for (let i = 0; i < ACROSS; i++) sum += off[(y + j) * width + x + i]!;
+      for (let i = 0; i < ACROSS; i++) sum += columns[x + i]!;
       const by = Math.abs(sum) / ACROSS ** 2;
       if (by > worst.by) worst = { at: (y + 1) * width + x + 1, by };
     }
+  }
   return worst;
+}
+
+/** What was read of a plate less what was asked, cell by cell; a plate that is not there lays nothing. */
+function differences(asked: Float32Array | undefined, read: Float32Array | undefined, cells: number): Float32Array {
+  const off = read?.slice() ?? new Float32Array(cells);
+  if (asked) for (let i = 0; i < cells; i++) off[i]! -= asked[i]!;
+  return off;
 }
 
 /** The plates that differ between what was asked and what was read; `art` is where more than marks may lie. */
@@ -35,9 +50,7 @@ export function platesDiffer(asked: PlateGrid, read: PlateGrid, art: Box): Plate
   const side = 72 / ppi;
   const names = new Set([...asked.plates.keys(), ...read.plates.keys()]);
   return [...names].flatMap((plate): PlateDiffers[] => {
-    const [wanted, got] = [asked.plates.get(plate), read.plates.get(plate)];
-    const off = new Float32Array(width * height);
-    for (let i = 0; i < off.length; i++) off[i] = (got?.[i] ?? 0) - (wanted?.[i] ?? 0);
+    const off = differences(asked.plates.get(plate), read.plates.get(plate), width * height);
     const placeOf = (at: number) => ({
       x: box.x + ((at % width) + 0.5) * side,
       y: box.y + (Math.floor(at / width) + 0.5) * side,

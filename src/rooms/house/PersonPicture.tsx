@@ -6,6 +6,7 @@ import { changePerson } from '../../../core/job/edits/house';
 import { intake } from '../../../workers/intake';
 import { useAssetUrl } from '../../bench/use-asset-url';
 import { FileChooser } from '../../parts/FileChooser';
+import { PICTURE_KINDS } from '../../parts/picture-kinds';
 import { act } from '../../store/session';
 
 /** A person's picture, and the way to give them one. */
@@ -25,7 +26,7 @@ export function PersonPicture({ person }: { person: Person }) {
     <span className="flex items-center gap-1">
       <FileChooser
         label={`Picture of ${person.name}`}
-        accept="image/jpeg,image/png"
+        accept={PICTURE_KINDS}
         onFile={(file) => void take(file)}
         className="btn btn-ghost btn-sm btn-square overflow-hidden p-0"
       >

@@ -13,6 +13,7 @@ import Type from 'lucide-react/icons/type';
 import { useRef } from 'react';
 import { useBench } from '../../bench/bench';
 import { openPanel } from '../../bench/room';
+import { PICTURE_KINDS } from '../../parts/picture-kinds';
 import { addBlot, addCode, addRule, addShape, addWords } from './add';
 import { beginDrawing } from './path/drawing';
 import { TypeWords } from './TypeWords';
@@ -55,7 +56,7 @@ export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void
       <input
         ref={picker}
         type="file"
-        accept="image/jpeg,image/png,image/svg+xml,.svg"
+        accept={`${PICTURE_KINDS},image/svg+xml,.svg`}
         multiple
         className="hidden"
         aria-label="Picture file"

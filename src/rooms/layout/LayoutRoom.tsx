@@ -123,16 +123,18 @@ export default function LayoutRoom() {
             {pictures.busy && (
               <p className="absolute bottom-3 left-3 rounded bg-base-100 px-3 py-1.5 shadow">Taking the picture in…</p>
             )}
-            {pictures.message && (
-              <p
-                role="alert"
-                className="absolute right-3 bottom-14 left-3 mx-auto flex w-fit max-w-xl items-start gap-3 rounded border border-error bg-base-100 p-3 shadow-lg"
+            {(pictures.message ?? pictures.told) && (
+              <div
+                className={`absolute right-3 bottom-14 left-3 mx-auto flex w-fit max-w-xl items-start gap-3 rounded border bg-base-100 p-3 shadow-lg ${pictures.message ? 'border-error' : 'border-base-300'}`}
               >
-                {pictures.message}
+                <div className="grid gap-1.5">
+                  {pictures.message && <p role="alert">{pictures.message}</p>}
+                  {pictures.told && <p role="status">{pictures.told}</p>}
+                </div>
                 <button type="button" className="btn btn-xs" onClick={pictures.dismiss}>
                   Dismiss
                 </button>
-              </p>
+              </div>
             )}
           </Stage>
           <BenchContext value={detailed}>

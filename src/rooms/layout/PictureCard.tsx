@@ -22,6 +22,7 @@ import { Choice } from '../../parts/Choice';
 import { FileChooser } from '../../parts/FileChooser';
 import { Fold } from '../../parts/Fold';
 import { NumberField } from '../../parts/NumberField';
+import { PICTURE_KINDS } from '../../parts/picture-kinds';
 import { Tick } from '../../parts/Tick';
 import { act, type Edit } from '../../store/session';
 
@@ -191,10 +192,12 @@ function Slide({
 /** Another picture in the same frame. */
 function Replace({ picture }: { picture: Picture }) {
   const [message, setMessage] = useState<string>();
+  const [told, setTold] = useState<string>();
   async function take(file: File): Promise<void> {
     setMessage(undefined);
     try {
-      const { hash, asset } = await intake().takeIn(file, file.name);
+      const { hash, asset, told } = await intake().takeIn(file, file.name);
+      setTold(told.join(' '));
       act('Replace picture', (job) => replacePicture(job, picture.id, hash, asset));
     } catch (error) {
       setMessage(`${file.name}: ${(error as Error).message}`);
@@ -204,7 +207,7 @@ function Replace({ picture }: { picture: Picture }) {
     <>
       <FileChooser
         label="Picture to replace it with"
-        accept="image/jpeg,image/png"
+        accept={PICTURE_KINDS}
         className="btn btn-sm justify-self-start"
         onFile={(file) => void take(file)}
       >
@@ -213,6 +216,11 @@ function Replace({ picture }: { picture: Picture }) {
       {message && (
         <p role="alert" className="text-[13px] text-error">
           {message}
+        </p>
+      )}
+      {told && (
+        <p role="status" className="text-[13px]">
+          {told}
         </p>
       )}
     </>

@@ -23,8 +23,10 @@ function placeUnder(event: DragEvent): Place | undefined {
 
 interface Pictures {
   take(files: Iterable<File>, place?: Place): Promise<void>;
-  /** What was wrong with the last one, in words. */
+  /** What was wrong with the last ones, in words. */
   message: string | undefined;
+  /** What of their files is not kept as it came, in words. */
+  told: string | undefined;
   busy: boolean;
   dismiss(): void;
 }
@@ -32,14 +34,17 @@ interface Pictures {
 /** Takes pictures and font files in by choice, drop or paste: looked over in the worker, then kept, then placed. */
 export function usePictures(bench: Bench | undefined): Pictures {
   const [message, setMessage] = useState<string>();
+  const [told, setTold] = useState<string>();
   const [busy, setBusy] = useState(false);
   const latest = useRef(bench);
   latest.current = bench;
 
   const take = useCallback(async (files: Iterable<File>, place?: Place): Promise<void> => {
     setMessage(undefined);
+    setTold(undefined);
     setBusy(true);
     const failures: string[] = [];
+    const notes: string[] = [];
     for (const file of files) {
       try {
         if (isFontFile(file)) {
@@ -52,10 +57,12 @@ export function usePictures(bench: Bench | undefined): Pictures {
           receive(drawing);
           continue;
         }
-        const { hash, asset } = await intake().takeIn(file, file.name);
+        const { hash, asset, told: differs } = await intake().takeIn(file, file.name);
         const now = latest.current;
         const face = now?.piece.faces.find((f) => f.id === place?.face) ?? now?.face;
         if (now && face) addPicture({ ...now, face }, hash, asset, place?.at);
+        if (differs.length > 0) notes.push(`${file.name}: ${differs.join(' ')}`);
+        setTold(notes.join(' ') || undefined);
       } catch (error) {
         // Each is told of, whatever comes after it.
         failures.push(`${file.name}: ${(error as Error).message}`);
@@ -89,5 +96,9 @@ export function usePictures(bench: Bench | undefined): Pictures {
     };
   }, [take]);
 
-  return { take, message, busy, dismiss: () => setMessage(undefined) };
+  const dismiss = (): void => {
+    setMessage(undefined);
+    setTold(undefined);
+  };
+  return { take, message, told, busy, dismiss };
 }

@@ -10,7 +10,7 @@ import { cardWith, kit, mm } from '../../kit';
 const written = (elements: Element[], words: 'text' | 'outlines' = 'text'): string => {
   const job: Job = cardWith(elements);
   const press = kit.press('general-coated');
-  return writeSvg(job, job.pieces[0]!, 0, mm(3), { ...kit, press, assets: {} }, words);
+  return writeSvg(job, job.pieces[0]!, 0, mm(3), { ...kit, press, assets: {} }, words).text;
 };
 const words = (text: string, more: Partial<Element> = {}): Element =>
   ({ ...makeWords({ id: 'w', text, x: 40, y: 60, lettering: { size: 14 } }), ...more }) as Element;

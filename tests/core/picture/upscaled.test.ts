@@ -4,6 +4,7 @@ import { checkPiece } from '../../../core/checks/check-piece';
 import { decodePicture } from '../../../core/picture/decode';
 import { probePicture } from '../../../core/picture/probe';
 import { upscaledBy } from '../../../core/picture/upscaled';
+import { someOf } from '../../deep';
 import { checkKit, makePng, openDemo } from '../../kit';
 
 /** Grain, as photographs have it; the same each time. */
@@ -35,29 +36,33 @@ describe('a picture that was made larger', () => {
   it.each([2, 3, 4])('%d times, along straight lines, is told', async (by) => {
     expect(upscaledBy(decodePicture(await enlarged(by, 'linear'))) ?? 0).toBeGreaterThanOrEqual(2);
   });
-  it.each([
+  const curves = [
     ['png', 1.5, 1.5],
     ['png', 2, 2],
     ['png', 3, 3],
     ['png', 4, 2],
     ['jpeg', 2, 2],
     ['jpeg', 3, 3],
-  ] as const)('is told by a %s, %d times by curves', async (format, by, told) => {
-    for (const photo of photographs) {
-      const { data, info } = await sharp(photo).removeAlpha().raw().toBuffer({ resolveWithObject: true });
-      const size = [Math.round(info.width / by), Math.round(info.height / by)] as const;
-      const small = await sharp(data, { raw: info })
-        .resize(...size)
-        .png({ compressionLevel: 1 })
-        .toBuffer();
-      const large = sharp(small).resize(Math.round(size[0] * by), Math.round(size[1] * by), { kernel: 'cubic' });
-      const bytes = await (format === 'png'
-        ? large.png({ compressionLevel: 1 })
-        : large.jpeg({ quality: 85 })
-      ).toBuffer();
-      expect(upscaledBy(decodePicture(new Uint8Array(bytes)))).toBe(told);
-    }
-  });
+  ] as const;
+  it.each(someOf(curves, ([format, by]) => by === (format === 'png' ? 1.5 : 2)))(
+    'is told by a %s, %d times by curves',
+    async (format, by, told) => {
+      for (const photo of photographs) {
+        const { data, info } = await sharp(photo).removeAlpha().raw().toBuffer({ resolveWithObject: true });
+        const size = [Math.round(info.width / by), Math.round(info.height / by)] as const;
+        const small = await sharp(data, { raw: info })
+          .resize(...size)
+          .png({ compressionLevel: 1 })
+          .toBuffer();
+        const large = sharp(small).resize(Math.round(size[0] * by), Math.round(size[1] * by), { kernel: 'cubic' });
+        const bytes = await (format === 'png'
+          ? large.png({ compressionLevel: 1 })
+          : large.jpeg({ quality: 85 })
+        ).toBuffer();
+        expect(upscaledBy(decodePicture(new Uint8Array(bytes)))).toBe(told);
+      }
+    },
+  );
   it('is told where it is all grain', async () => {
     const small = await sharp(makePng(300, 240, (x, y) => [grain(x, y), grain(y, x), grain(x + 7, y)]))
       .png({ compressionLevel: 1 })
@@ -65,12 +70,15 @@ describe('a picture that was made larger', () => {
     const large = await sharp(small).resize(600, 480, { kernel: 'cubic' }).jpeg({ quality: 88 }).toBuffer();
     expect(upscaledBy(decodePicture(new Uint8Array(large)))).toBe(2);
   });
-  it.each([95, 85, 60])('is none that was only saved again as a JPEG of %d', async (quality) => {
-    for (const photo of photographs) {
-      const again = await sharp(photo).removeAlpha().jpeg({ quality }).toBuffer();
-      expect(upscaledBy(decodePicture(new Uint8Array(again)))).toBeUndefined();
-    }
-  });
+  it.each(someOf([95, 85, 60], (quality) => quality === 85))(
+    'is none that was only saved again as a JPEG of %d',
+    async (quality) => {
+      for (const photo of photographs) {
+        const again = await sharp(photo).removeAlpha().jpeg({ quality }).toBuffer();
+        expect(upscaledBy(decodePicture(new Uint8Array(again)))).toBeUndefined();
+      }
+    },
+  );
   it('is none of dots', () => {
     const patterns: ((x: number, y: number) => number)[] = [
       (x, y) => 255 * ((x + y) % 2),

@@ -1,5 +1,6 @@
 import { TooMuchPacked, unpackWithin } from '../../../packed/inflate';
-import { joined } from '../../../packed/joined';
+import { unpackLzw } from '../../../packed/lzw';
+import { unpackRuns } from '../../../packed/run-length';
 import type { PdfFile } from './pdf-file';
 import { type Dict, Name, type Stream, SyntaxFault, type Value } from './syntax';
 
@@ -68,68 +69,6 @@ function asciiHex(packed: Uint8Array): Uint8Array {
   );
 }
 
-function runLength(packed: Uint8Array, most: number): Uint8Array {
-  const parts: Uint8Array[] = [];
-  let size = 0;
-  for (let at = 0; at < packed.length; ) {
-    const length = packed[at++]!;
-    if (length === 128) break;
-    const part =
-      length < 128 ? packed.subarray(at, at + length + 1) : new Uint8Array(257 - length).fill(packed[at] ?? 0);
-    at += length < 128 ? length + 1 : 1;
-    size += part.length;
-    if (size > most) throw new TooMuchPacked();
-    parts.push(part);
-  }
-  return joined(parts);
-}
-
-const LZW = { clear: 256, end: 257, first: 258, most: 4096 };
-
-function lzw(packed: Uint8Array, early: number, most: number): Uint8Array {
-  const parts: Uint8Array[] = [];
-  let size = 0;
-  let table: Uint8Array[] = [];
-  const reset = (): void => {
-    table = Array.from({ length: LZW.first }, (_, i) => Uint8Array.of(i));
-  };
-  reset();
-  let last: Uint8Array | undefined;
-  let bits = 0;
-  let held = 0;
-  for (let at = 0; ; ) {
-    const width =
-      table.length + early >= 2048 ? 12 : table.length + early >= 1024 ? 11 : table.length + early >= 512 ? 10 : 9;
-    while (held < width && at < packed.length) {
-      bits = ((bits << 8) | packed[at++]!) & 0xffffff;
-      held += 8;
-    }
-    if (held < width) break;
-    const code = (bits >> (held - width)) & ((1 << width) - 1);
-    held -= width;
-    if (code === LZW.end) break;
-    if (code === LZW.clear) {
-      reset();
-      last = undefined;
-      continue;
-    }
-    const known = table[code];
-    if (!known && (!last || code !== table.length)) throw new SyntaxFault('An LZW stream is damaged');
-    const word: Uint8Array = known ?? Uint8Array.of(...last!, last![0]!);
-    if (last && table.length < LZW.most) {
-      const next = new Uint8Array(last.length + 1);
-      next.set(last);
-      next[last.length] = word[0]!;
-      table.push(next);
-    }
-    size += word.length;
-    if (size > most) throw new TooMuchPacked();
-    parts.push(word);
-    last = word;
-  }
-  return joined(parts);
-}
-
 /** Rows without their predictor (7.4.4.4): TIFF's 2, or PNG's, whose rows each say theirs. */
 function withoutPredictor(bytes: Uint8Array, parms: Dict | undefined, { get }: Get): Uint8Array {
   const number = (key: string, usual: number): number => {
@@ -192,8 +131,8 @@ export function unpacked(
       if (filter === 'FlateDecode') bytes = withoutPredictor(inflated(bytes), own, file);
       else if (filter === 'LZWDecode') {
         const early = file.get(own?.get('EarlyChange'));
-        bytes = withoutPredictor(lzw(bytes, early === 0 ? 0 : 1, MOST_UNPACKED), own, file);
-      } else if (filter === 'RunLengthDecode') bytes = runLength(bytes, MOST_UNPACKED);
+        bytes = withoutPredictor(unpackLzw(bytes, MOST_UNPACKED, early === 0 ? 0 : 1), own, file);
+      } else if (filter === 'RunLengthDecode') bytes = unpackRuns(bytes, MOST_UNPACKED, 'PDF');
       else if (filter === 'ASCII85Decode') bytes = ascii85(bytes);
       else if (filter === 'ASCIIHexDecode') bytes = asciiHex(bytes);
       else if (filter !== 'Crypt') throw new SyntaxFault(`A stream is packed by ${filter}, which nobody knows`);

@@ -1,4 +1,5 @@
 import { zlibSync } from 'fflate';
+import { unpackWithin } from '../packed/inflate';
 
 /** A TIFF 6.0 file of one picture: separated CMYK or grey, 8 bits, packed by Deflate (Adobe's technical note 3, 2002). */
 
@@ -121,5 +122,79 @@ export function writeTiff({ width, height, channels, data, ppi, profile, descrip
       view.setUint32(entry + 8, place, true);
     }
   });
+  return out;
+}
+
+/** What the head of a file that `writeTiff` wrote says. */
+export interface TiffHead {
+  width: number;
+  height: number;
+  channels: 1 | 4;
+  ppi: number;
+  profile?: Uint8Array;
+  strips: { at: number; length: number }[];
+}
+
+/** Reads the head of a file of this app's own; undefined for a TIFF of another kind, and for a damaged one. */
+export function readOwnTiff(bytes: Uint8Array): TiffHead | undefined {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (bytes.length < 14 || view.getUint32(0, true) !== 0x002a4949) return undefined;
+  const ifd = view.getUint32(4, true);
+  if (ifd + 2 > bytes.length) return undefined;
+  const count = view.getUint16(ifd, true);
+  if (ifd + 2 + 12 * count > bytes.length) return undefined;
+  const entries = new Map<number, { at: number; count: number; type: number }>();
+  for (let i = 0; i < count; i++) {
+    const entry = ifd + 2 + 12 * i;
+    const [type, many] = [view.getUint16(entry + 2, true), view.getUint32(entry + 4, true)];
+    const size = many * ({ [SHORT]: 2, [LONG]: 4, [RATIONAL]: 8 }[type] ?? 1);
+    const at = size <= 4 ? entry + 8 : view.getUint32(entry + 8, true);
+    if (at + size > bytes.length) return undefined;
+    entries.set(view.getUint16(entry, true), { at, count: many, type });
+  }
+  const numbers = (tag: number): number[] => {
+    const entry = entries.get(tag);
+    if (!entry) return [];
+    const { at, type } = entry;
+    return Array.from({ length: entry.count }, (_, i) =>
+      type === SHORT ? view.getUint16(at + 2 * i, true) : view.getUint32(at + 4 * i, true),
+    );
+  };
+  const one = (tag: number): number | undefined => numbers(tag)[0];
+  const [width, height, channels] = [one(256) ?? 0, one(257) ?? 0, one(277)];
+  const isOurs =
+    (channels === 1 || channels === 4) &&
+    numbers(258).every((bits) => bits === 8) &&
+    one(259) === 8 &&
+    one(262) === (channels === 4 ? 5 : 1) &&
+    one(278) === ROWS &&
+    one(284) === 1 &&
+    one(317) === 2;
+  const [places, lengths] = [numbers(273), numbers(279)];
+  if (!isOurs || places.length !== Math.ceil(height / ROWS) || lengths.length !== places.length) return undefined;
+  const resolution = entries.get(282);
+  const profile = entries.get(34675);
+  return {
+    width,
+    height,
+    channels,
+    ppi: resolution ? view.getUint32(resolution.at, true) / view.getUint32(resolution.at + 4, true) : 0,
+    ...(profile ? { profile: bytes.slice(profile.at, profile.at + profile.count) } : {}),
+    strips: places.map((at, i) => ({ at, length: lengths[i]! })),
+  };
+}
+
+/** The channels of a file of this app's own, a pixel after another. Throws where it is damaged. */
+export function ownTiffData(bytes: Uint8Array, { width, height, channels, strips }: TiffHead): Uint8Array {
+  const line = width * channels;
+  const out = new Uint8Array(line * height);
+  for (const [i, { at, length }] of strips.entries()) {
+    const rows = Math.min(ROWS, height - i * ROWS);
+    const strip = unpackWithin(bytes.subarray(at, at + length), 'zlib', rows * line);
+    if (strip.length !== rows * line) throw new Error('a strip of a TIFF is too short');
+    for (let start = 0; start < strip.length; start += line)
+      for (let x = channels; x < line; x++) strip[start + x]! += strip[start + x - channels]!;
+    out.set(strip, i * ROWS * line);
+  }
   return out;
 }
