@@ -12,7 +12,11 @@ const share = z.number().min(-1000).max(1000);
 const placeSchema = z.tuple([share, share, share, share, share, share]);
 
 export const MOST_STOPS = JOB_LIMITS.stops;
-const stopSchema = paintSchema.extend({ at: z.number().min(0).max(1) });
+const stopSchema = paintSchema.extend({
+  at: z.number().min(0).max(1),
+  /** How much it covers what lies below; all of it where it is left out. */
+  cover: z.number().min(0).max(1).optional(),
+});
 
 /** Colour that runs from stop to stop. */
 export const gradientSchema = z.strictObject({
@@ -66,6 +70,9 @@ export const isFlat = (fill: Fill): fill is Paint => !('kind' in fill);
 export const isGradient = (fill: Fill): fill is Gradient =>
   !isFlat(fill) && (fill.kind === 'linear' || fill.kind === 'radial');
 
+/** Whether what lies below is seen through a part of a fill. */
+export const isSeenThrough = (fill: Fill): boolean => isGradient(fill) && fill.stops.some(({ cover = 1 }) => cover < 1);
+
 /** The paints that a fill prints. */
 export function fillPaints(fill: Fill): Paint[] {
   if (isFlat(fill)) return [fill];
@@ -82,7 +89,7 @@ export function mapPaints(fill: Fill, change: (paint: Paint) => Paint): Fill {
   if (fill.kind === 'split') return { ...fill, first: change(fill.first), second: change(fill.second) };
   if (fill.kind === 'pattern')
     return { ...fill, paint: change(fill.paint), ...(fill.ground ? { ground: change(fill.ground) } : {}) };
-  return { ...fill, stops: fill.stops.map(({ at, ink, tint }) => ({ at, ...change({ ink, tint }) })) };
+  return { ...fill, stops: fill.stops.map(({ ink, tint, ...rest }) => ({ ...rest, ...change({ ink, tint }) })) };
 }
 
 /** The paint that stands for a fill where just one can be shown or kept: its first. */

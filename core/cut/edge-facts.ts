@@ -1,8 +1,8 @@
-import { Clipper, FillRule, type PathsD } from 'clipper2-ts';
 import { polygonHull } from 'd3';
 import { isFlat } from '../colour/fill';
 import { inkBounds } from '../devices/bounds';
 import { type Box, contains, distancesTo, outset, overlaps } from '../geometry/box';
+import { combinedRings, type PathsD } from '../geometry/clipping';
 import { flatten } from '../geometry/flatten';
 import { isFramed } from '../job/edits/elements';
 import type { Element, Face } from '../job/schema';
@@ -25,7 +25,6 @@ export type Ring = Float64Array;
 
 /** Curves become straight pieces within this, points: a hundredth of the finest drift. */
 const TOLERANCE = 0.02;
-const PRECISION = 5;
 /** Only what reaches this near to the trim, points, can come to lie at a cut. */
 const REACH = 30;
 /** A frame takes up at least this share of the face each way, and leaves margins of at most that share. */
@@ -48,8 +47,8 @@ function colourOf(elements: readonly Element[], trim: Box, sources: SceneSources
     if (!ink || !overlaps(ink, outset(trim, REACH))) continue;
     if (contains(inner, ink)) continue;
     const area = flatten(seenArea(element, sources), TOLERANCE).map(({ points }) => points) as PathsD;
-    if (isPaper(element)) all = Clipper.differenceD(all, area, FillRule.NonZero, PRECISION);
-    else if ((element.opacity ?? 1) > 0) all = Clipper.unionD(all, area, FillRule.NonZero, PRECISION);
+    if (isPaper(element)) all = combinedRings('difference', all, area);
+    else if ((element.opacity ?? 1) > 0) all = combinedRings('union', all, area);
   }
   return all.map(ringOf);
 }

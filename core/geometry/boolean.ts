@@ -1,10 +1,11 @@
-import { Clipper, FillRule, type PathD, type PathsD } from 'clipper2-ts';
+import { Clipper, type PathD } from 'clipper2-ts';
 import paper from 'paper/dist/paper-core.js';
 import type { Combining } from './boolean-names';
-import type { Point } from './box';
+import { contains, type Point } from './box';
+import { combinedRings, type PathsD, unitedRings } from './clipping';
 import { fitRing } from './fit';
 import { flatten } from './flatten';
-import { fullPathData, type Path, type Segment } from './path';
+import { fullPathData, type Path, pathBounds, type Segment } from './path';
 
 const scope = new paper.PaperScope();
 scope.setup(new paper.Size(1, 1));
@@ -12,9 +13,10 @@ scope.setup(new paper.Size(1, 1));
 /** Paper's own path; areas are read by the non-zero rule. */
 function toPaper(path: Path, rule: 'nonzero' | 'evenodd' = 'nonzero'): paper.PathItem {
   scope.activate();
-  const item = new scope.CompoundPath({ pathData: fullPathData(path), insert: false });
+  const data = fullPathData(path);
+  const item = new scope.CompoundPath(data === '' ? { insert: false } : { pathData: data, insert: false });
   item.fillRule = rule;
-  item.closePath();
+  if (data !== '') item.closePath();
   for (const child of item.children) (child as paper.Path).closed = true;
   return item;
 }
@@ -71,19 +73,54 @@ export function combine(areas: readonly Path[], how: Combining): Path[] {
 const FINE = 0.002;
 const FIT = 0.005;
 
+const piecesOf = (path: Path): PathsD => flatten(path, FINE).map(({ points }) => points as PathD);
+const isCurved = (path: Path): boolean => path.some(([op]) => op === 'C' || op === 'Q');
+const straightRing = (ring: readonly Point[]): Path => [
+  ...ring.map(({ x, y }, i): Segment => [i === 0 ? 'M' : 'L', x, y]),
+  ['Z'],
+];
+/** Rings as a path; what came of curves is fitted by curves again. */
+const pathOf = (rings: PathsD, from: readonly Path[]): Path =>
+  rings.flatMap((ring) => (from.some(isCurved) ? fitRing(ring as Point[], FIT) : straightRing(ring as Point[])));
+const sizeOf = (rings: PathsD): number => Math.abs(Clipper.areaPathsD(rings));
+/** An area by the non-zero rule, as rings that do not cross. */
+const ringsOf = (path: Path): PathsD => unitedRings(piecesOf(path));
+
 /**
- * An area that is read by the even-odd rule, for those who read by the non-zero rule. Curves stay as they are, but for
- * outlines that cross themselves: those are cut into straight pieces and fitted again.
+ * An area that is read by the even-odd rule, for those who read by the non-zero rule. Outlines that cross nothing stay as
+ * they are, the holes turned the other way round; the others are cut into straight pieces and fitted again.
  */
 export function fromEvenOdd(path: Path): Path {
-  const pieces = (of: Path): PathsD => flatten(of, FINE).map(({ points }) => points as PathD);
-  const area = Clipper.unionD(pieces(path), [], FillRule.EvenOdd, 6);
-  const item = toPaper(path, 'evenodd');
-  const kept = fromPaper(item.unite(item, { insert: false }));
-  const size = (paths: PathsD): number => Math.abs(Clipper.areaPathsD(paths));
-  const off = Math.abs(size(Clipper.unionD(pieces(kept), [], FillRule.NonZero, 6)) - size(area));
-  return off <= 0.001 * size(area) ? kept : area.flatMap((ring) => fitRing(ring as Point[], FIT));
+  const area = combinedRings('union', piecesOf(path), [], 'evenodd');
+  const kept = fromPaper(toPaper(path, 'evenodd'));
+  const off = Math.abs(sizeOf(ringsOf(kept)) - sizeOf(area));
+  return off <= 0.001 * sizeOf(area) ? kept : pathOf(area, [path]);
 }
+
+/** Whether a path is an upright rectangle. */
+function isUprightBox(path: Path): boolean {
+  const points = path.filter(([op]) => op !== 'Z');
+  if (points.length < 4 || points.length > 5 || path.some(([op]) => op === 'C' || op === 'Q')) return false;
+  return points.every(([, x, y], i) => {
+    const [, nextX, nextY] = points[(i + 1) % points.length]!;
+    return x === nextX || y === nextY;
+  });
+}
+
+/**
+ * The part of an area that lies in another, for drawings of any make: curves are cut into straight pieces and fitted again
+ * where anything has to be cut. What lies inside an upright rectangle stays as it is.
+ */
+export function partWithin(path: Path, frame: Path): Path {
+  const [box, outer] = [pathBounds(path), pathBounds(frame)];
+  if (!box || !outer) return [];
+  if (isUprightBox(frame) && contains(outer, box)) return path;
+  return pathOf(combinedRings('intersection', ringsOf(path), ringsOf(frame)), [path, frame]);
+}
+
+/** All that any of some areas covers, for drawings of any make. */
+export const whollyCovered = (areas: readonly Path[]): Path =>
+  areas.length === 1 ? areas[0]! : pathOf(unitedRings(areas.flatMap(piecesOf)), areas);
 
 /** The separate parts of an area, each with its holes. */
 export function partsOf(path: Path): Path[] {

@@ -1,9 +1,11 @@
-import { Clipper, EndType, FillRule, JoinType, type PathD, type PathsD } from 'clipper2-ts';
+import { Clipper, EndType, JoinType, type PathD } from 'clipper2-ts';
 import type { Point } from './box';
+import { grownRings, type PathsD, unitedRings } from './clipping';
 import { dashes } from './dashes';
 import { fitRing } from './fit';
 import { type Flat, flatten } from './flatten';
-import type { Path } from './path';
+import { ellipsePath } from './forms';
+import { boxPath, type Path } from './path';
 
 /** Curves are cut into straight pieces this close to them, and fitted again this close to the pieces. Points. */
 const TOLERANCE = 0.002;
@@ -37,8 +39,8 @@ const fitted = (paths: PathsD): Path => paths.flatMap((path) => fitRing(ringOf(p
  * is left. Overlaps of the area are made one first, by the non-zero rule.
  */
 export function offsetPath(path: Path, by: number, join: Join = 'mitre', mitreLimit = 10): Path {
-  const whole = Clipper.unionD(toClipper(flatten(path, TOLERANCE)), [], FillRule.NonZero, PRECISION);
-  const moved = Clipper.inflatePathsD(whole, by, JOINS[join], EndType.Polygon, mitreLimit, PRECISION, TOLERANCE);
+  const whole = unitedRings(toClipper(flatten(path, TOLERANCE)));
+  const moved = grownRings(whole, by, JOINS[join], EndType.Polygon, mitreLimit, PRECISION, TOLERANCE);
   return fitted(moved);
 }
 
@@ -52,28 +54,33 @@ export interface Line {
   mitreLimit?: number;
 }
 
+/** Whether a line goes nowhere: such a one is a dot where its ends are round or square (SVG 2, 13.5.4). */
+const isDot = ({ points, closed }: Flat): boolean =>
+  (closed || points.length > 1) && points.every(({ x, y }) => x === points[0]!.x && y === points[0]!.y);
+
+/** The dot of a line that goes nowhere; a flat end leaves none. */
+function dotOf({ points: [at] }: Flat, weight: number, cap: NonNullable<Line['cap']>): PathsD {
+  const box = { x: at!.x - weight / 2, y: at!.y - weight / 2, width: weight, height: weight };
+  if (cap === 'flat') return [];
+  return toClipper(flatten(cap === 'round' ? ellipsePath(box) : boxPath(box), TOLERANCE));
+}
+
 /** The area that a line along a path covers, dashes, ends and all. */
 export function strokeOutline(path: Path, pen: Line): Path {
   const { weight, dash, dashOffset = 0, cap = 'flat', join = 'mitre', mitreLimit = MITRE_LIMIT } = pen;
-  const flats = flatten(path, TOLERANCE).filter(({ points }) => points.length > 1);
+  const all = flatten(path, TOLERANCE);
+  const flats = all.filter((flat) => flat.points.length > 1 && !isDot(flat));
   const lines = dash ? flats.flatMap((flat) => dashes(flat, dash, dashOffset)) : flats;
   const open = lines.filter(({ closed }) => !closed);
   const closed = lines.filter((flat) => flat.closed);
   const areas = [
-    ...Clipper.inflatePathsD(toClipper(open), weight / 2, JOINS[join], ENDS[cap], mitreLimit, PRECISION, TOLERANCE),
-    ...Clipper.inflatePathsD(
-      toClipper(closed),
-      weight / 2,
-      JOINS[join],
-      EndType.Joined,
-      mitreLimit,
-      PRECISION,
-      TOLERANCE,
-    ),
+    ...all.filter(isDot).flatMap((flat) => dotOf(flat, weight, cap)),
+    ...grownRings(toClipper(open), weight / 2, JOINS[join], ENDS[cap], mitreLimit, PRECISION, TOLERANCE),
+    ...grownRings(toClipper(closed), weight / 2, JOINS[join], EndType.Joined, mitreLimit, PRECISION, TOLERANCE),
   ];
-  return fitted(Clipper.unionD(areas as PathsD, [], FillRule.NonZero, PRECISION));
+  return fitted(unitedRings(areas));
 }
 
 /** The area of a path by the non-zero rule, its curves within a five-hundredth of a point. */
 export const areaOf = (path: Path): number =>
-  Math.abs(Clipper.areaPathsD(Clipper.unionD(toClipper(flatten(path, TOLERANCE)), [], FillRule.NonZero, PRECISION)));
+  Math.abs(Clipper.areaPathsD(unitedRings(toClipper(flatten(path, TOLERANCE)))));

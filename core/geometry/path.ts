@@ -26,11 +26,17 @@ export const linePath = (from: Point, to: Point): Path => [
   ['L', to.x, to.y],
 ];
 
-/** Reads SVG path data of any form (relative, arcs, shorthands). Throws on data that is no path. */
-export function parsePath(data: string): Path {
-  const read = svgpath(data).abs().unarc().unshort();
+/** Path data as far as it can be read, and what is wrong with what comes next. */
+export interface PathRead {
+  path: Path;
+  problem: string;
+}
+
+/** Reads SVG path data of any form (relative, arcs, shorthands) up to its first fault (SVG 2, 9.5.4). */
+export function readPath(data: string): PathRead {
+  // A shorthand goes on from a curve alone: those that arcs become are none for it.
+  const read = svgpath(data).abs().unshort().unarc();
   const problem = (read as unknown as { err: string }).err;
-  if (problem) throw new Error(`The outline cannot be read: ${problem}`);
   const out: Segment[] = [];
   read.iterate(([op, ...n], _index, x, y) => {
     if (op === 'H') out.push(['L', n[0]!, y]);
@@ -38,7 +44,14 @@ export function parsePath(data: string): Path {
     else if (op === 'Z' || op === 'z') out.push(['Z']);
     else out.push([op, ...n] as unknown as Segment);
   });
-  return out;
+  return { path: out, problem };
+}
+
+/** Reads SVG path data of any form. Throws on data that is no path. */
+export function parsePath(data: string): Path {
+  const { path, problem } = readPath(data);
+  if (problem) throw new Error(`The outline cannot be read: ${problem}`);
+  return path;
 }
 
 export function transformPath(path: Path, matrix: Matrix): Path {

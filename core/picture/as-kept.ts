@@ -68,7 +68,7 @@ export async function asKept(bytes: Uint8Array, readers: Readers): Promise<AsKep
       );
     }
     const kept = keptFile(pixels, 1);
-    const loses = lossy ? ' What its packing lost stays lost: ask for the picture it was made from.' : '';
+    const loses = lossy ? ' What its packing may have lost stays lost: ask for the picture it was made from.' : '';
     return { bytes: kept.bytes, told: [`A ${name} picture, made for screens, was converted to PNG in sRGB.${loses}`] };
   }
   if (bytes[0] === 0xff && bytes[1] === 0xd8 && isCutShort(bytes))

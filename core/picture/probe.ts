@@ -60,7 +60,7 @@ function looksLike(bytes: Uint8Array): string {
   if (latin(bytes, 0, 2) === '%!') return 'PostScript';
   if (startsWith(bytes, 0, 0, 0, 0x0c, 0x6a, 0x50)) return 'a JPEG 2000';
   if (/^\s*<(\?xml|svg|!doctype)/i.test(latin(bytes, 0, 256))) return 'an SVG drawing or a web page';
-  return 'something else';
+  return 'no picture of a kind that is known';
 }
 
 /** The chunk of physical pixel dimensions (PNG specification, 11.3.4.3), which comes before the picture data. */
@@ -244,9 +244,7 @@ export function probePicture(bytes: Uint8Array): PictureFacts {
   const isPng = startsWith(bytes, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a);
   const ownTiff = isJpeg || isPng ? undefined : readOwnTiff(bytes);
   if (!isJpeg && !isPng && !ownTiff)
-    throw new PictureError(
-      `This is no JPEG or PNG but ${looksLike(bytes)}, whatever its name says. Save it as JPEG or PNG.`,
-    );
+    throw new PictureError(`This is ${looksLike(bytes)}. Save it as JPEG, PNG or TIFF.`);
   const facts = ownTiff ? tiffFacts(ownTiff) : isJpeg ? probeJpeg(bytes) : probePng(bytes);
   refuseSize(facts.width, facts.height);
   return facts;

@@ -1,7 +1,7 @@
 import type { Fill } from '../colour/fill';
-import { isFlat, isGradient } from '../colour/fill';
+import { isFlat, isGradient, isSeenThrough } from '../colour/fill';
 import { type Box, outset, type Point } from '../geometry/box';
-import { ontoBox, turnAbout } from '../geometry/matrix';
+import { multiply, ontoBox, turnAbout } from '../geometry/matrix';
 import { motifPath } from '../geometry/motif';
 import { boxPath, type Path, transformPath } from '../geometry/path';
 import { type Colour, plates, shadeOf } from './colour';
@@ -12,6 +12,19 @@ import type { SceneSources } from './sources';
 export function plainColour(fill: Fill, frame: Box, sources: SceneSources): Colour | undefined {
   if (isFlat(fill)) return plates(fill, sources);
   return isGradient(fill) ? shadeOf(fill, ontoBox(frame), sources) : undefined;
+}
+
+/** Draws what a fill fills, as much of it as the fill covers where it runs. */
+export function covering(fill: Fill | undefined, frame: Box, device: Device, draw: () => void): void {
+  const coverage = fill && isGradient(fill) && isSeenThrough(fill) ? fill : undefined;
+  if (coverage)
+    device.beginFade({
+      kind: coverage.kind,
+      matrix: multiply(ontoBox(frame), coverage.place),
+      stops: coverage.stops.map(({ at, cover = 1 }) => ({ at, amount: cover })),
+    });
+  draw();
+  if (coverage) device.endFade();
 }
 
 /** Everything on the far side of a line through a point: down from it before it is turned. */
@@ -37,7 +50,7 @@ function drawAreas(fill: Fill, frame: Box, box: Box, sources: SceneSources, devi
 /** Fills an area; gradients and patterns are measured by `frame`, which it fills. */
 export function drawFill(fill: Fill, path: Path, frame: Box, sources: SceneSources, device: Device): void {
   const colour = plainColour(fill, frame, sources);
-  if (colour) device.fillPath(path, colour);
+  if (colour) covering(fill, frame, device, () => device.fillPath(path, colour));
   else if (!isFlat(fill) && fill.kind !== 'none') {
     device.beginClip(path);
     drawAreas(fill, frame, frame, sources, device);

@@ -14,7 +14,7 @@ import { type SetWords, setWords } from '../type/set-words';
 import type { Icon } from '../type/style';
 import { plates } from './colour';
 import { type Device, type GlyphRun, runMatrix } from './device';
-import { drawFill, drawLettersFill, plainColour } from './fill';
+import { covering, drawFill, drawLettersFill, plainColour } from './fill';
 import type { SceneSources } from './sources';
 
 /** What words are set from: the house's styles and the fonts. */
@@ -162,7 +162,10 @@ function shownInLines(words: Words, { lines }: SetWords): Shown {
 function drawFilled(words: Words, { runs, areas }: Shown, fill: Fill, sources: SceneSources, device: Device): void {
   const frame = wordsFrame(words, sources);
   const colour = plainColour(fill, frame, sources);
-  if (colour) for (const { run } of runs) device.showGlyphs(run, colour);
+  if (colour)
+    covering(fill, frame, device, () => {
+      for (const { run } of runs) device.showGlyphs(run, colour);
+    });
   else if (runs.length > 0) {
     drawLettersFill(
       fill,

@@ -151,7 +151,7 @@ test('a picture that is no good gets a clear message, and the job stays as it wa
     ['cut.png', good.subarray(0, good.length - 30), /damaged or cut short/],
     ['dot.png', Buffer.from(makePng(1, 1, () => [0, 0, 0])), /1 × 1 pixels: too small/],
     ['huge.png', huge, /20000 × 20000 pixels/],
-    ['letter.jpg', Buffer.from('Dear printer'), /no JPEG or PNG/],
+    ['letter.jpg', Buffer.from('Dear printer'), /no picture of a kind that is known/],
     ['paper.png', Buffer.from('%PDF-1.7 …'), /a PDF/],
     ['empty.png', Buffer.alloc(0), /empty/],
   ];

@@ -1,48 +1,13 @@
 import type { Browser, Page } from '@playwright/test';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Cmyk } from '../../core/colour/ink';
-import { svgDevice } from '../../core/devices/svg';
-import { svgText } from '../../core/files/svg-file';
-import { elementsOfArt } from '../../core/files/svg-in/elements';
 import { readSvg } from '../../core/files/svg-in/read';
-import { makeJob } from '../../core/job/make';
-import type { Element, Face, Job } from '../../core/job/schema';
-import { drawFace } from '../../core/scene/face';
-import { sourcesOf } from '../../core/scene/sources';
 import { openBrowser } from '../browser';
 import { kit } from '../kit';
 import { DRAWINGS, HOSTILE, NOTED } from './svg-drawings';
+import { bytes, ourRoad } from './svg-road';
 
-/**
- * Drawings taken in as elements and drawn by our own road, against the same drawings shown by Chromium itself. Colours
- * go through inks that a screen shows as they were asked for, so that only the drawing is compared.
- */
-const bytes = (svg: string): Uint8Array => new TextEncoder().encode(svg);
-const inkOf = (hex: string): Cmyk =>
-  [...[1, 3, 5].map((i) => 1 - Number.parseInt(hex.slice(i, i + 2), 16) / 255), 0] as Cmyk;
-const screen = ([c, m, y]: Cmyk): [number, number, number] =>
-  [c, m, y].map((a) => Math.round(255 * (1 - a))) as [number, number, number];
-
-function ourRoad(svg: string): { text: string; width: number; height: number } {
-  const art = readSvg(bytes(svg), kit.fonts);
-  const job: Job = {
-    ...makeJob('job', 'Drawing', '2026-01-01T00:00:00.000Z'),
-    inks: art.colours.map((hex) => ({ id: `i${hex.slice(1)}`, name: hex, kind: 'process', cmyk: inkOf(hex) })),
-  };
-  let n = 0;
-  const { elements } = elementsOfArt(art, {
-    paints: new Map(art.colours.map((hex) => [hex, { ink: `i${hex.slice(1)}`, tint: 1 }])),
-    at: { x: 0, y: 0, width: art.width, height: art.height },
-    newId: () => `e${n++}`,
-    name: 'Drawing',
-  });
-  const face: Face = { id: 'f', name: 'Front', elements: elements as Element[] };
-  const page = { x: 0, y: 0, width: art.width, height: art.height };
-  const device = svgDevice({ inks: job.inks, screen });
-  drawFace(face, sourcesOf(job, kit.fonts), device);
-  return { text: svgText(device.elements, page, new Map()), ...page };
-}
+/** Drawings taken in as elements and drawn by our own road, against the same drawings shown by Chromium itself. */
 
 let browser: Browser;
 let page: Page;
@@ -106,6 +71,20 @@ describe('what cannot be kept is told of, never dropped silently', () => {
     const { notes, items } = readSvg(bytes(svg), kit.fonts);
     expect(notes.join(' ')).toMatch(says);
     expect(items.length).toBeGreaterThan(0);
+  });
+});
+
+describe('a document type', () => {
+  const rect = (fill: string): string =>
+    `<svg xmlns="&ns_svg;" width="9" height="9"><rect width="9" height="9" fill="${fill}"/></svg>`;
+  it('that names plain things is read, its entities in their places', () => {
+    const subset = `<!ENTITY ns_svg "http://www.w3.org/2000/svg"> <!ENTITY green '#284'> <!ATTLIST svg x CDATA "y">`;
+    const text = `<!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" "http://www.w3.org/x.dtd" [${subset}]>${rect('&green;')}`;
+    expect(readSvg(bytes(text), kit.fonts).colours).toEqual(['#228844']);
+  });
+  it('whose entities hold plain text that makes the drawing huge is refused', () => {
+    const text = `<!DOCTYPE svg [<!ENTITY ns_svg "http://www.w3.org/2000/svg"><!ENTITY a "${'#'.repeat(100_000)}">]>${rect('#284').replace('</svg>', `${'<desc>&a;</desc>'.repeat(100)}</svg>`)}`;
+    expect(() => readSvg(bytes(text), kit.fonts)).toThrow(/far larger/);
   });
 });
 

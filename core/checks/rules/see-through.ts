@@ -1,6 +1,11 @@
+import { type Fill, isSeenThrough } from '../../colour/fill';
 import { setOpacity } from '../../job/edits/elements';
+import type { Element } from '../../job/schema';
 import type { Check, Finding } from '../check';
 import { found } from '../found';
+
+const fillsOf = (element: Element): Fill[] =>
+  element.kind === 'words' ? (element.fill ? [element.fill] : []) : 'paint' in element ? [element.paint] : [];
 
 export const seeThrough: Check = {
   id: 'see-through',
@@ -14,7 +19,7 @@ export const seeThrough: Check = {
       ? []
       : context.face.elements.flatMap((element): Finding[] => {
           const thin = (element.opacity ?? 1) < 1;
-          const fades = element.kind === 'picture' && element.fade !== undefined;
+          const fades = element.kind === 'picture' ? element.fade !== undefined : fillsOf(element).some(isSeenThrough);
           if (element.hidden || element.sample || (!thin && !fades && !element.shadow)) return [];
           return [
             found(seeThrough, element, context, {

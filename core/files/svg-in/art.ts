@@ -1,5 +1,5 @@
 import type { Pen } from '../../colour/fill';
-import { combine } from '../../geometry/boolean';
+import { partWithin } from '../../geometry/boolean';
 import type { Matrix } from '../../geometry/matrix';
 import { strokeOutline } from '../../geometry/offset';
 import { type Path, pathBounds } from '../../geometry/path';
@@ -33,8 +33,7 @@ export const grouped = (name: string | undefined, items: ArtItem[]): ArtItem[] =
   items.length > 1 ? [{ kind: 'group', name, items }] : items;
 
 /** The part of an area that a clip lets through; all of it where there is none. */
-export const clipped = (path: Path, clip: Path | undefined): Path =>
-  clip ? (combine([path, clip], 'intersect')[0] ?? []) : path;
+export const clipped = (path: Path, clip: Path | undefined): Path => (clip ? partWithin(path, clip) : path);
 
 /** Whether something lies inside a frame, so that nothing of it has to be cut off. */
 function fits(item: ArtItem, frame: Path): boolean {

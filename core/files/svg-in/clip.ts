@@ -1,5 +1,5 @@
 import type { Element } from '@xmldom/xmldom';
-import { combine, fromEvenOdd } from '../../geometry/boolean';
+import { fromEvenOdd, whollyCovered } from '../../geometry/boolean';
 import type { Box } from '../../geometry/box';
 import { IDENTITY, type Matrix, multiply, ontoBox } from '../../geometry/matrix';
 import { boxPath, type Path, pathBounds, transformPath } from '../../geometry/path';
@@ -56,7 +56,7 @@ function makeClip(reading: Reading, element: Element, around: Around, box: Box |
     const whole = style.get('clip-rule') === 'evenodd' ? fromEvenOdd(there) : there;
     return [clippedAgain(reading, whole, child, around, box, made)];
   });
-  const all = parts.length > 0 ? (combine(parts, 'unite')[0] ?? []) : [];
+  const all = parts.length > 0 ? whollyCovered(parts) : [];
   const clip = clippedAgain(reading, all, element, around, box, made);
   made.set(element, clip);
   return clip;

@@ -17,6 +17,13 @@ const SILENT = new Set([
   'defs', 'style', 'title', 'desc', 'metadata', 'linearGradient', 'radialGradient', 'clipPath', 'symbol', 'namedview',
 ]);
 
+/** Whether an alternative is for readers of this kind: none of another program's own, in the language of the app. */
+function isMeant(element: Element): boolean {
+  const languages = element.getAttribute('systemLanguage');
+  const isSpoken = languages === null || languages.split(',').some((each) => /^\s*en\b/i.test(each));
+  return isSpoken && !element.getAttribute('requiredExtensions');
+}
+
 type Drawing = (reading: Reading, element: Element, within: Around, style: Style) => ArtItem[];
 
 /** Elements that hold others or stand for them; all else is an outline. */
@@ -25,6 +32,7 @@ const HOLDERS: Readonly<Record<string, Drawing>> = {
   a: (reading, element, within) => children(element).flatMap((child) => drawn(reading, child, within)),
   switch: (reading, element, within) =>
     children(element)
+      .filter(isMeant)
       .slice(0, 1)
       .flatMap((child) => drawn(reading, child, within)),
   svg: (reading, element, within, style) => nested(reading, element, within, style),

@@ -40,7 +40,7 @@ function fillOf(colour: ArtColour, place: Matrix, frame: Box, paints: ArtAsked['
     place: [...inFrame] as [number, number, number, number, number, number],
     stops: colour.stops.map(({ at, hex, alpha }) => {
       const { ink, tint } = paint(hex);
-      return { at, ink, tint: tint * alpha };
+      return { at, ink, tint, ...(alpha < 1 ? { cover: alpha } : {}) };
     }),
   };
 }

@@ -1,6 +1,8 @@
 import type { Element } from '@xmldom/xmldom';
-import { IDENTITY, type Matrix, multiply, ontoBox } from '../../geometry/matrix';
+import type { Box } from '../../geometry/box';
+import { apply, IDENTITY, invert, type Matrix, multiply, ontoBox } from '../../geometry/matrix';
 import { type Path, pathBounds } from '../../geometry/path';
+import { JOB_LIMITS } from '../../trade/job-limits';
 import type { Viewport } from './outlines';
 import { colourOf, lengthOf, shareOf, transformOf } from './values';
 
@@ -45,6 +47,29 @@ function stopsOf(elements: readonly Element[], { own }: GradientSources): ReadGr
   });
 }
 
+/** A gradient that repeats, or goes to and fro, as one that runs once over all of a box; undefined where it has too many stops. */
+function repeated(gradient: ReadGradient, box: Box, toAndFro: boolean): ReadGradient | undefined {
+  const back = invert(gradient.matrix);
+  if (!back) return undefined;
+  const isRadial = gradient.kind === 'radial';
+  const places = [0, 1].flatMap((i) =>
+    [0, 1].map((j) => {
+      const { x, y } = apply(back, { x: box.x + i * box.width, y: box.y + j * box.height });
+      return isRadial ? Math.hypot(x, y) : x;
+    }),
+  );
+  const from = isRadial ? 0 : Math.floor(Math.min(...places));
+  const times = Math.max(1, Math.ceil(Math.max(...places)) - from);
+  if (times * gradient.stops.length > JOB_LIMITS.stops) return undefined;
+  const stops = Array.from({ length: times }, (_, k) => {
+    const isBack = toAndFro && (from + k) % 2 !== 0;
+    const once = isBack ? gradient.stops.toReversed().map((stop) => ({ ...stop, at: 1 - stop.at })) : gradient.stops;
+    return once.map((stop) => ({ ...stop, at: (k + stop.at) / times }));
+  }).flat();
+  const wider: Matrix = isRadial ? [times, 0, 0, times, 0, 0] : [times, 0, 0, 1, from, 0];
+  return { ...gradient, matrix: multiply(gradient.matrix, wider), stops };
+}
+
 /** A gradient for a path in the path's own units; undefined where it fills nothing. */
 export function readGradient(
   element: Element,
@@ -64,16 +89,19 @@ export function readGradient(
   const [w, h] = byBox ? [1, 1] : [viewport.width, viewport.height];
   const across = (name: string, usual: string): number => lengthOf(attribute(name) ?? usual, w) ?? 0;
   const down = (name: string, usual: string): number => lengthOf(attribute(name) ?? usual, h) ?? 0;
-  if ((attribute('spreadMethod') ?? 'pad') !== 'pad')
-    sources.note('A gradient that repeats goes on in its last colour instead.');
   const own: Matrix = isRadial ? radialSpace() : linearSpace();
   const outer = multiply(byBox ? ontoBox(box!) : IDENTITY, transformOf(attribute('gradientTransform')));
   const [first] = stops;
-  return {
+  const read: ReadGradient = {
     kind: isRadial ? 'radial' : 'linear',
     matrix: multiply(outer, own),
     stops: stops.length === 1 ? [first!, { ...first!, at: 1 }] : stops,
   };
+  const spread = attribute('spreadMethod');
+  if (spread !== 'repeat' && spread !== 'reflect') return read;
+  const over = box && repeated(read, box, spread === 'reflect');
+  if (!over) sources.note('A gradient that repeats goes on in its last colour instead.');
+  return over ?? read;
 
   function linearSpace(): Matrix {
     const [x1, y1, x2, y2] = [across('x1', '0%'), down('y1', '0%'), across('x2', '100%'), down('y2', '0%')];

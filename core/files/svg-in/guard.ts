@@ -13,10 +13,8 @@ const SAVE_AGAIN = 'Save it as a plain SVG without it, and try again.';
 
 /** What is refused wherever it stands in the file, before anything of it is read. */
 const REFUSED: readonly (readonly [RegExp, string])[] = [
-  [/<!ENTITY/i, `The drawing defines entities, which can blow a file up. ${SAVE_AGAIN}`],
-  [/<!DOCTYPE[^>]*\[/i, `The drawing carries definitions of its own document type. ${SAVE_AGAIN}`],
   [/<\s*(?:[\w-]+:)?script[\s>/]/i, `The drawing carries a script. ${SAVE_AGAIN}`],
-  [/<\s*(?:[\w-]+:)?(?:foreignObject|iframe|embed|object)[\s>/]/i, `The drawing carries a web page. ${SAVE_AGAIN}`],
+  [/<\s*(?:[\w-]+:)?(?:iframe|embed|object)[\s>/]/i, `The drawing carries a web page. ${SAVE_AGAIN}`],
   [/\son[a-z]+\s*=\s*["']/i, `The drawing carries a script in an attribute. ${SAVE_AGAIN}`],
   [/javascript\s*:/i, `The drawing carries a script in a link. ${SAVE_AGAIN}`],
   [/@import/i, `The drawing takes styles from elsewhere. ${SAVE_AGAIN}`],
@@ -27,16 +25,41 @@ const REFUSED: readonly (readonly [RegExp, string])[] = [
 /** Links that lead out of the file: those of a reader's own (`<a>`) are harmless, and dropped. */
 const OUTSIDE = /<\s*(?:[\w-]+:)?(?!a[\s>])[\w-]+[^>]*?\s(?:xlink:)?href\s*=\s*["']\s*(?!#|data:)[^"'\s]/i;
 
-/** Reads the bytes as XML, or refuses them. Nothing is fetched and no entity is expanded. */
+const DOCTYPE = /<!DOCTYPE\s[^[>]*(?:\[([\s\S]*?)\]\s*)?>/i;
+/** An entity that stands for plain text, such as the name of a namespace. */
+const PLAIN_ENTITY = /<!ENTITY\s+([\w.:-]+)\s+(?:"([^"<&%]*)"|'([^'<&%]*)')\s*>/g;
+
+/**
+ * The text without its document type, its entities in their places. One that holds others, or is fetched from elsewhere, is
+ * how a small file grows without end or takes what is not its own: it is refused.
+ */
+function withoutDoctype(text: string): string {
+  const found = DOCTYPE.exec(text);
+  const bare = text.replace(DOCTYPE, '');
+  const subset = found?.[1] ?? '';
+  const entities = new Map([...subset.matchAll(PLAIN_ENTITY)].map(([, name, one, two]) => [name!, one ?? two ?? '']));
+  if (/<!ENTITY|<!DOCTYPE/i.test(subset.replace(PLAIN_ENTITY, '') + bare))
+    throw new SvgError(`The drawing defines entities, which can blow a file up. ${SAVE_AGAIN}`);
+  if (entities.size === 0) return bare;
+  let left = MOST_BYTES;
+  return bare.replace(/&([\w.:-]+);/g, (whole, name: string) => {
+    const stands = entities.get(name);
+    left -= stands?.length ?? 0;
+    if (left < 0) throw new SvgError(`The drawing's entities make it far larger than it is. ${SAVE_AGAIN}`);
+    return stands?.replace(/"/g, '&quot;') ?? whole;
+  });
+}
+
+/** Reads the bytes as XML, or refuses them. Nothing is fetched. */
 export function openSvg(bytes: Uint8Array): Document {
   if (bytes.length > MOST_BYTES)
     throw new SvgError(
       `The drawing has ${(bytes.length / 1e6).toFixed(1)} MB; up to ${MOST_BYTES / 1e6} MB can be opened. Take it in as a picture instead.`,
     );
-  const text = new TextDecoder().decode(bytes).replace(/^\uFEFF/, '');
+  const text = withoutDoctype(new TextDecoder().decode(bytes).replace(/^\uFEFF/, ''));
   for (const [pattern, message] of REFUSED) if (pattern.test(text)) throw new SvgError(message);
   if (OUTSIDE.test(text)) throw new SvgError(`The drawing takes something from another file. ${SAVE_AGAIN}`);
-  const document = readXml(text.replace(/<!DOCTYPE[^>]*>/i, ''));
+  const document = readXml(text);
   if (document?.documentElement?.localName !== 'svg')
     throw new SvgError('This is not an SVG drawing, or it is damaged. Save it again from its program.');
   const all = document.getElementsByTagName('*');

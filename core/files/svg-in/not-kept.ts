@@ -8,6 +8,7 @@ export const NOT_KEPT: Readonly<Record<string, string>> = {
   pattern: 'A pattern fill is left out.',
   marker: 'Arrowheads and other marks on lines are left out.',
   image: 'A picture inside the drawing is left out. Take it in as a picture of its own.',
+  foreignObject: 'A web page inside the drawing is left out.',
   animate: 'Movement is left out.',
   animateTransform: 'Movement is left out.',
   animateMotion: 'Movement is left out.',

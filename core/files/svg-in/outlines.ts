@@ -1,5 +1,5 @@
 import type { Element } from '@xmldom/xmldom';
-import { boxPath, linePath, type Path, parsePath, type Segment } from '../../geometry/path';
+import { boxPath, linePath, type Path, readPath, type Segment } from '../../geometry/path';
 import { lengthOf, numbersOf } from './values';
 
 /** The size that percentages are of. */
@@ -61,12 +61,8 @@ export function outlineOfSvg(
   switch (element.localName) {
     case 'path': {
       const data = (style.get('d') ?? '').replace(/^path\(["']?|["']?\)$/g, '');
-      try {
-        return data.trim() === '' ? [] : parsePath(data);
-      } catch {
-        // As browsers do: a path is drawn up to its fault. What came before a broken command is rarely worth keeping.
-        return [];
-      }
+      // As browsers do: a path is drawn up to its fault.
+      return data.trim() === '' ? [] : readPath(data).path;
     }
     case 'rect': {
       const [w, h] = [across('width'), down('height')];

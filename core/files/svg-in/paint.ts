@@ -25,8 +25,6 @@ function colourFor(
       const found = readGradient(target, path, around.viewport, reading);
       if (!found) return undefined;
       for (const stop of found.stops) reading.seen(stop.hex);
-      if (found.stops.some((stop) => stop.alpha < 1))
-        reading.note('Where a gradient was seen through it runs to paper instead.');
       const { kind, matrix, stops } = found;
       return { colour: { kind, matrix: multiply(around.matrix, matrix), stops }, alpha: 1 };
     }

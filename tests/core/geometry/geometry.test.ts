@@ -2,7 +2,15 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { boxBetween, distancesTo, outset, overlaps, unionOf } from '../../../core/geometry/box';
 import { apply, multiply } from '../../../core/geometry/matrix';
-import { asCubic, boxPath, parsePath, pathBounds, pathData, transformPath } from '../../../core/geometry/path';
+import {
+  asCubic,
+  boxPath,
+  parsePath,
+  pathBounds,
+  pathData,
+  readPath,
+  transformPath,
+} from '../../../core/geometry/path';
 import { HANDLES, isCorner, resizeBox } from '../../../core/geometry/resize';
 
 const box = (x: number, y: number, width: number, height: number) => ({ x, y, width, height });
@@ -64,6 +72,14 @@ describe('paths', () => {
     const circle = pathBounds(parsePath('M0 5A5 5 0 1 1 10 5A5 5 0 1 1 0 5Z'))!;
     expect(circle.x).toBeCloseTo(0, 2);
     expect(circle.height).toBeCloseTo(10, 2);
+    // A shorthand after an arc has nothing to mirror (SVG 2, 9.3.6): its first handle is where it begins.
+    for (const [op, end] of [
+      ['S', '20 9 30 5'],
+      ['T', '30 5'],
+    ])
+      expect(parsePath(`M0 5A5 5 0 1 1 10 5${op}${end}`).at(-1)!.slice(1, 3)).toEqual([10, 5]);
+    expect(pathData(parsePath('M0 0C1 2 3 4 5 6S8 9 10 11')).slice(-14)).toBe('C7 8 8 9 10 11');
+    expect(pathData(readPath('M0 0L5 5L7 x9').path)).toBe('M0 0L5 5');
     expect(() => parsePath('M0 0Lx')).toThrow(/cannot be read/);
   });
 

@@ -4,6 +4,7 @@ import {
   type Fill,
   type Gradient,
   isFlat,
+  isSeenThrough,
   LEAST_SPACING,
   MOST_STOPS,
   MOTIFS,
@@ -75,8 +76,14 @@ function LetteredInk({ words }: { words: Words }) {
 
 type Put = (name: string, fill: Fill) => void;
 
+/** A stop that covers so much of what lies below. */
+function covers({ cover: _before, ...stop }: Gradient['stops'][number], cover: number): Gradient['stops'][number] {
+  return cover < 1 ? { ...stop, cover } : stop;
+}
+
 function GradientFields({ gradient, frame, onChange }: { gradient: Gradient; frame: Box; onChange: Put }) {
   const { stops } = gradient;
+  const canBeSeenThrough = isSeenThrough(gradient);
   const put = (to: Gradient['stops']): void =>
     onChange('Gradient', { ...gradient, stops: [...to].sort((a, b) => a.at - b.at) });
   return (
@@ -95,7 +102,7 @@ function GradientFields({ gradient, frame, onChange }: { gradient: Gradient; fra
           <PaintField
             name={`Stop ${i + 1}`}
             paint={{ ink: stop.ink, tint: stop.tint }}
-            onChange={(paint) => put(stops.map((each, k) => (k === i ? { at: each.at, ...paint } : each)))}
+            onChange={(paint) => put(stops.map((each, k) => (k === i ? { ...each, ...paint } : each)))}
           />
           <button
             type="button"
@@ -106,8 +113,26 @@ function GradientFields({ gradient, frame, onChange }: { gradient: Gradient; fra
           >
             <X size={13} />
           </button>
+          {canBeSeenThrough && (
+            <div className="col-span-2 mb-1">
+              <NumberField
+                label="Covers %"
+                name={`Stop ${i + 1}: covers in percent`}
+                value={Math.round((stop.cover ?? 1) * 1000) / 10}
+                least={0}
+                most={100}
+                onChange={(percent) => put(stops.map((each, k) => (k === i ? covers(each, percent / 100) : each)))}
+              />
+            </div>
+          )}
         </div>
       ))}
+      <Tick
+        checked={canBeSeenThrough}
+        onChange={(on) => put(stops.map((each, k) => covers(each, on && k === stops.length - 1 ? 0 : 1)))}
+      >
+        What lies below is seen through it
+      </Tick>
       <div className="grid grid-cols-2 gap-1.5">
         <button
           type="button"

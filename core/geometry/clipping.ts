@@ -1,0 +1,113 @@
+import ClipperLib, { type IntPath } from 'clipper-lib';
+import { Clipper, ClipperBase, type EndType, type JoinType, type PathD, type PathsD } from 'clipper2-ts';
+import type { Point } from './box';
+
+/**
+ * Areas of straight pieces, put together by the Clipper library and grown by its successor. The first is exact where sides lie
+ * upon one another, which the successor is not; the second knows all the ends and joins of lines. On some outlines the
+ * second's sweep never ends: it is then stopped, and goes over them from another side.
+ */
+
+export type { PathsD } from 'clipper2-ts';
+
+/** A sweep has come to more lines than an area can have. */
+class Endless extends Error {}
+
+interface Sweep {
+  vertexList: readonly unknown[];
+  executeInternal(...how: unknown[]): void;
+  popScanline(): { success: boolean; y: number };
+}
+
+// A sweep stops at the height of each corner, and at few others.
+const sweep = ClipperBase.prototype as unknown as Sweep;
+const { executeInternal, popScanline } = sweep;
+const left = new WeakMap<Sweep, number>();
+/** Whether a sweep was stopped: the library keeps to itself what is thrown in it. */
+let isEndless = false;
+sweep.executeInternal = function (this: Sweep, ...how) {
+  left.set(this, 3 * this.vertexList.length + 100);
+  executeInternal.apply(this, how);
+};
+sweep.popScanline = function (this: Sweep) {
+  const more = (left.get(this) ?? 0) - 1;
+  if (more < 0) {
+    isEndless = true;
+    throw new Endless();
+  }
+  left.set(this, more);
+  return popScanline.call(this);
+};
+
+/** Ways to look at the same area: as it is, upside down, on its side, aslant. Each is undone by the second. */
+const LOOKS: readonly (readonly [(p: Point) => Point, (p: Point) => Point])[] = [
+  [(p) => p, (p) => p],
+  [({ x, y }) => ({ x, y: -y }), ({ x, y }) => ({ x, y: -y })],
+  [({ x, y }) => ({ x: y, y: x }), ({ x, y }) => ({ x: y, y: x })],
+  [
+    ({ x, y }) => ({ x: 0.8 * x - 0.6 * y, y: 0.6 * x + 0.8 * y }),
+    ({ x, y }) => ({ x: 0.8 * x + 0.6 * y, y: -0.6 * x + 0.8 * y }),
+  ],
+];
+
+/** What comes of rings the first way that comes to an end. Throws where none does. */
+function looked(rings: PathsD, grow: (rings: PathsD) => PathsD): PathsD {
+  for (const [i, [to, from]] of LOOKS.entries()) {
+    isEndless = false;
+    try {
+      const made = grow(i === 0 ? rings : rings.map((ring) => ring.map(to) as PathD));
+      // Upside down and on its side, what ran one way round runs the other.
+      const isMirrored = i === 1 || i === 2;
+      if (!isEndless)
+        return i === 0 ? made : made.map((ring) => (isMirrored ? ring.toReversed() : ring).map(from) as PathD);
+    } catch (error) {
+      if (!(error instanceof Endless)) throw error;
+    }
+  }
+  throw new Error('These outlines are too intricate to be put together. Simplify them, then try again.');
+}
+
+const { ClipType, PolyType, PolyFillType } = ClipperLib;
+const HOW = {
+  union: ClipType.ctUnion,
+  intersection: ClipType.ctIntersection,
+  difference: ClipType.ctDifference,
+} as const;
+/** How the areas that are put together are read. */
+const RULES = { nonzero: PolyFillType.pftNonZero, evenodd: PolyFillType.pftEvenOdd } as const;
+
+/** The library counts in whole units: so many of them are a point. */
+const UNITS = 1e6;
+const toUnits = (rings: PathsD): IntPath[] =>
+  rings.map((ring) => ring.map(({ x, y }) => ({ X: Math.round(x * UNITS), Y: Math.round(y * UNITS) })));
+
+/** Two areas as one that is given as rings that do not cross. */
+export function combinedRings(
+  how: keyof typeof HOW,
+  one: PathsD,
+  other: PathsD,
+  rule: keyof typeof RULES = 'nonzero',
+): PathsD {
+  const clipper = new ClipperLib.Clipper();
+  clipper.AddPaths(toUnits(one), PolyType.ptSubject, true);
+  clipper.AddPaths(toUnits(other), PolyType.ptClip, true);
+  const made: IntPath[] = [];
+  clipper.Execute(HOW[how], made, RULES[rule], RULES[rule]);
+  return made.map((ring) => ring.map(({ X, Y }) => ({ x: X / UNITS, y: Y / UNITS })));
+}
+
+/** An area, or a line, grown by a distance to every side. */
+export function grownRings(
+  rings: PathsD,
+  by: number,
+  join: JoinType,
+  end: EndType,
+  mitreLimit: number,
+  decimals: number,
+  tolerance: number,
+): PathsD {
+  return looked(rings, (seen) => Clipper.inflatePathsD(seen, by, join, end, mitreLimit, decimals, tolerance));
+}
+
+/** Rings made one area by the non-zero rule. */
+export const unitedRings = (rings: PathsD): PathsD => combinedRings('union', rings, []);
