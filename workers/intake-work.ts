@@ -14,7 +14,7 @@ import type { OwnCondition } from '../core/trade/schema';
 import { createFontBook } from '../core/type/font';
 import type { OwnFont } from '../core/type/own-font';
 import { plainFont, takeFont } from '../core/type/take-font';
-import { loadEngine, loadJpegDecoder, openKit } from './kit';
+import { loadEngine, loadFontCutter, loadJpegDecoder, openKit } from './kit';
 import { keepOnShelf } from './shelf-files';
 import { middlePart, pngInPasses, screenPixels, smallPixels } from './small-picture';
 
@@ -98,7 +98,8 @@ export async function takeInFont(bytes: Uint8Array): Promise<{ hash: string; byt
     const { default: unpack } = await import('woff2-encoder/decompress');
     return unpack(packed);
   });
-  const font = takeFont(plain);
+  // A font that cannot be cut down would only fail when it is exported.
+  const font = takeFont(plain, await loadFontCutter());
   return { hash: hashOf(plain), bytes: plain, font };
 }
 

@@ -19,6 +19,27 @@ export interface ProfileRead {
   version: 2 | 4;
 }
 
+/** Paper is at least so much lighter than all inks on it, in L*. */
+const LEAST_CONTRAST = 20;
+/** Ink that a white may lay by the rounding of its tables: the shares of all plates together. */
+const MOST_ON_WHITE = 0.04;
+
+/** Refuses tables that take no ink for the darkest, or lay ink where there is to be none. A table that is broken shows here too. */
+function refuseUpsideDown(bytes: Uint8Array, engine: ColourEngine): void {
+  const [paper, , , solid] = engine.measure(bytes, Uint8Array.of(0, 0, 0, 0, 255, 255, 255, 255));
+  if (!(paper! - solid! >= LEAST_CONTRAST))
+    throw new ProfileError(
+      'The tables of this profile run the wrong way: with no ink they come out as dark as with all. Ask your print shop for it again.',
+    );
+  const how = { intent: 'relative colorimetric', blackPointCompensation: true } as const;
+  const white = engine.match(bytes, [[100, 0, 0]], how);
+  const laid = white.reduce((sum, amount) => sum + amount, 0) / 255;
+  if (laid > MOST_ON_WHITE)
+    throw new ProfileError(
+      `This profile lays ${Math.round(100 * laid)} % of ink on white: all paper would be printed on. Ask your print shop for it again.`,
+    );
+}
+
 /**
  * Looks a press's profile over (ICC.1:2022, 7.2): an output profile of CMYK, version 2 or 4, that converts both ways.
  * Throws ProfileError with the reason for anything else.
@@ -52,8 +73,6 @@ export function readPressProfile(bytes: Uint8Array, engine: ColourEngine): Profi
   if (!tags.has('A2B0') || !tags.has('B2A0'))
     throw new ProfileError('This profile cannot both separate and proof: its tables to ink or from ink are missing.');
   const { name } = engine.describe(bytes);
-  // A table that is broken shows when it is used.
-  engine.measure(bytes, Uint8Array.of(0, 0, 0, 255));
-  engine.match(bytes, [[50, 0, 0]], { intent: 'relative colorimetric', blackPointCompensation: true });
+  refuseUpsideDown(bytes, engine);
   return { name: name.trim() || 'Unnamed profile', version };
 }

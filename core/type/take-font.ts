@@ -52,8 +52,34 @@ function instancesOf(font: Font): OwnFont['instances'] {
 }
 const BROKEN_AXES = 'The axes of this variable font are broken. Get it again from where it came from.';
 
-/** Looks an unpacked font over from head to end. Throws FontError with words for the user. */
-export function takeFont(bytes: Uint8Array): OwnFont {
+/** Glyphs that are looked through for one with ink: the first of some fonts are spaces and marks of their makers. */
+const MOST_TRIED = 3000;
+
+/** The first glyphs of a font that have ink. */
+function inkedGlyphs(font: Font, count: number): number[] {
+  const maxp = font.table('maxp');
+  const glyphs = maxp && maxp.length >= 6 ? (maxp[4]! << 8) | maxp[5]! : 0;
+  const inked: number[] = [];
+  for (let id = 1; id < Math.min(glyphs, MOST_TRIED) && inked.length < count; id++)
+    if (font.ink(id) !== undefined) inked.push(id);
+  return inked;
+}
+
+/** Whether a font can be cut down to some of its glyphs, as it is in every file, and still draws them. */
+function canBeCut(bytes: Uint8Array, glyphs: readonly number[], cutter: FontCutter): boolean {
+  try {
+    const cut = openFont(cutter.subset(bytes, glyphs));
+    return glyphs.some((id) => cut.ink(id) !== undefined);
+  } catch {
+    return false;
+  }
+}
+
+/**
+ * Looks an unpacked font over from head to end, and cuts it down by way of trial where there is a `cutter`. Throws FontError
+ * with words for the user.
+ */
+export function takeFont(bytes: Uint8Array, cutter?: FontCutter): OwnFont {
   const { tables } = readSfnt(bytes);
   const missing = NEEDED.filter((tag) => !tables.has(tag));
   if (missing.length > 0)
@@ -61,12 +87,13 @@ export function takeFont(bytes: Uint8Array): OwnFont {
   if (!['glyf', 'CFF ', 'CFF2'].some((tag) => tables.has(tag)))
     throw new FontError('This font has no outlines, only pictures of letters, and cannot be printed. Add another.');
   const font = openFont(bytes);
-  const drawn = ['a', 'A', '0', 'α', 'а', 'ا', 'א'].some((letter) => {
-    const [glyph] = font.shape({ text: letter });
-    return font.has(letter.codePointAt(0)!) && glyph !== undefined && font.ink(glyph.id) !== undefined;
-  });
-  if (!(font.upem >= 16 && font.upem <= 16_384) || !drawn)
+  const inked = inkedGlyphs(font, 60);
+  if (!(font.upem >= 16 && font.upem <= 16_384) || inked.length === 0)
     throw new FontError('This font’s letters cannot be drawn. Get it again from its maker, or add another.');
+  if (cutter && !canBeCut(bytes, inked, cutter))
+    throw new FontError(
+      'This font is damaged: it cannot be cut down to the letters in use. Get it again from its maker.',
+    );
   const named = (first: number, second: number): string => font.name(first) || font.name(second);
   return {
     family: named(NAME.typographicFamily, NAME.family).slice(0, 120) || 'Unnamed',

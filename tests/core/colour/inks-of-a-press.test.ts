@@ -45,6 +45,40 @@ describe('a press’s profile', () => {
     copy.set(new TextEncoder().encode(text), at);
     return copy;
   };
+  /** Where a 16-bit table of a tag lies, and the parts of it (ICC.1:2022, 10.10). */
+  function tableOf(tag: string) {
+    const view = new DataView(good.buffer, good.byteOffset);
+    for (let i = 0; i < view.getUint32(128); i++) {
+      const entry = 132 + 12 * i;
+      if (String.fromCharCode(...good.subarray(entry, entry + 4)) !== tag) continue;
+      const at = view.getUint32(entry + 4);
+      const [from, to, grid] = [good[at + 8]!, good[at + 9]!, good[at + 10]!];
+      const [ins, outs] = [view.getUint16(at + 48), view.getUint16(at + 50)];
+      const nodes = at + 52 + 2 * from * ins;
+      return { from, to, nodes, count: grid ** from, outs, after: nodes + 2 * to * grid ** from };
+    }
+    throw new Error(`no ${tag}`);
+  }
+  /** Its grid from the last node to the first. */
+  function upsideDown(): Uint8Array {
+    const copy = good.slice();
+    const { nodes, count, to } = tableOf('A2B1');
+    for (let i = 0; i < count; i++)
+      copy.set(good.subarray(nodes + 2 * to * i, nodes + 2 * to * (i + 1)), nodes + 2 * to * (count - 1 - i));
+    return copy;
+  }
+  /** At least a tenth of cyan, whatever is asked. */
+  function inked(share: number): Uint8Array {
+    const copy = good.slice();
+    const view = new DataView(copy.buffer);
+    const { after, outs } = tableOf('B2A1');
+    for (let i = 0; i < outs; i++)
+      view.setUint16(after + 2 * i, Math.max(view.getUint16(after + 2 * i), Math.round(share * 65535)));
+    return copy;
+  }
+  it('whose white lays less than a press can print is taken', () => {
+    expect(readPressProfile(inked(0.01), kit.engine).version).toBe(2);
+  });
   it('of CMYK for output, version 2 or 4, is taken', () => {
     const { name, version } = readPressProfile(good, kit.engine);
     expect(name.length).toBeGreaterThan(3);
@@ -58,6 +92,8 @@ describe('a press’s profile', () => {
     ['that of a screen', changed(12, 'mntr'), /of a screen/],
     ['a link', changed(12, 'link'), /device link/],
     ['one of RGB', changed(16, 'RGB '), /RGB inks/],
+    ['one whose grid is upside down', upsideDown(), /run the wrong way/],
+    ['one whose white lays ink', inked(0.1), /lays 10 % of ink on white/],
     ['one without tables', changed(128, '\0\0\0\u0001'), /tables/],
   ])('is refused with the reason: %s', (_, bytes, reason) => {
     expect(() => readPressProfile(bytes, kit.engine)).toThrow(ProfileError);

@@ -69,6 +69,18 @@ describe('a font file', () => {
     expect(() => takeFont(bytes())).toThrow(FontError);
     expect(() => takeFont(bytes())).toThrow(message);
   });
+  it('of any script or of signs alone is taken: one glyph with ink is enough', () => {
+    const whole = openFont(plainFile());
+    const [sign] = whole.shape({ text: '§' });
+    const signs = kit.cutter.subset(plainFile(), [sign!.id]);
+    expect(openFont(signs).ink(whole.shape({ text: 'a' })[0]!.id)).toBeUndefined();
+    expect(takeFont(signs, kit.cutter).family).toBe('Zilla Slab');
+  });
+  it('that cannot be cut down is refused when it comes, not when it leaves', () => {
+    const broken = { ...kit.cutter, subset: () => new Uint8Array(40) };
+    expect(() => takeFont(plainFile(), broken)).toThrow(/cannot be cut down/);
+    expect(takeFont(plainFile(), kit.cutter).style).toBe('Regular');
+  });
   it('that is a broken WOFF or WOFF2 is refused in words, a bomb among them', async () => {
     const short = woffFile().slice(0, 3000);
     await expect(unpacked(short)).rejects.toThrow(/broken or cut short/);
