@@ -6,6 +6,8 @@ export default defineConfig({
     include: ['tests/core/**/*.test.ts', 'tests/outside/**/*.test.ts', 'tests/{store,parts}/**/*.test.ts'],
     // The command line is made once, before any test runs it.
     globalSetup: ['tests/bundled.ts'],
+    // Dexie looks for a database when it is loaded, by whichever test file of a process comes first.
+    setupFiles: ['fake-indexeddb/auto'],
     pool: 'forks',
     // Most of the time other programs do the work: every core can have a test of its own.
     maxWorkers: '100%',

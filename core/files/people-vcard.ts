@@ -102,18 +102,40 @@ export function readPeopleVcards(text: string): PersonRead[] {
   return cards.flatMap(personFrom);
 }
 
-/** The cards of a text. The parser reads values only when they are asked for, so all of it is done here. */
+/** A line of a card: what it tells, its parameters, and a value (RFC 6350, 3.3); or one that goes on. */
+const LINE = /^(?:[\w-]+\.)?[\w-]+(?:;[^:]*)?:|^[ \t]/;
+
+/** The cards of a text, one that cannot be read without its bad lines. */
 function cardsIn(text: string): PersonRead[] {
   try {
-    const parsed = ICAL.parse(text) as unknown[];
-    return (parsed[0] === 'vcard' ? [parsed] : parsed).map((card) => {
-      const component = new ICAL.Component(card as never);
-      const value = (name: string): unknown => component.getFirstPropertyValue(name);
-      const name = said(value('fn')).trim() || nameOfParts(value('n'));
-      const direct = said(value('tel')).replace(/^tel:/i, '');
-      return { name, title: said(value('title')), direct, mail: said(value('email')) };
-    });
+    return readCards(text);
   } catch {
+    const cards = text.match(/BEGIN:VCARD[\s\S]*?END:VCARD/gi) ?? [];
+    const read = cards.flatMap((card) => {
+      try {
+        return readCards(
+          card
+            .split(/\r?\n/)
+            .filter((line) => LINE.test(line))
+            .join('\r\n'),
+        );
+      } catch {
+        return [];
+      }
+    });
+    if (read.length > 0) return read;
     throw new PeopleFileError('These contact cards are damaged. Save them again as vCard 3.0 or 4.0, or as CSV.');
   }
+}
+
+/** The parser reads values only when they are asked for, so all of it is done here. Throws as the parser does. */
+function readCards(text: string): PersonRead[] {
+  const parsed = ICAL.parse(text) as unknown[];
+  return (parsed[0] === 'vcard' ? [parsed] : parsed).map((card) => {
+    const component = new ICAL.Component(card as never);
+    const value = (name: string): unknown => component.getFirstPropertyValue(name);
+    const name = said(value('fn')).trim() || nameOfParts(value('n'));
+    const direct = said(value('tel')).replace(/^tel:/i, '');
+    return { name, title: said(value('title')), direct, mail: said(value('email')) };
+  });
 }

@@ -124,7 +124,7 @@ test('a job file that is no good gets a clear message and changes nothing', asyn
     ['empty', Buffer.alloc(0), /This file is empty/],
     ['letter', Buffer.from('Dear printer, please find enclosed'), /not a Tidy Edge job/],
     ['half', demo().subarray(0, 5000), /damaged or cut short/],
-    ['newer', zip({ ...job, version: 9 }), /newer Tidy Edge/],
+    ['newer', zip({ ...job, version: 999 }), /newer Tidy Edge/],
     ['extra', zip({ ...job, surprise: true }), /broken/],
     ['missing', zip(missing), /broken/],
     ['bomb', Buffer.from(zipSync({ 'job.json': new Uint8Array(70_000_000) })), /far more than a job can hold/],

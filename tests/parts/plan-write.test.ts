@@ -2,6 +2,7 @@ import '../store/fixtures';
 import { describe, expect, it } from 'vitest';
 import { moveElement } from '../../core/job/edits/elements';
 import { type History, redo, startHistory, step, undo } from '../../core/job/history';
+import { JOB_VERSION } from '../../core/job/schema';
 import { openKept } from '../../src/store/open-kept';
 import { planWrite, type Written } from '../../src/store/plan-write';
 import type { JobRow, StepRow } from '../../src/store/shelf';
@@ -94,7 +95,7 @@ describe('what was written', () => {
     const { shops: _s, accepted: _a, ...older } = smallJob();
     const row = { id: 'job-1', changed: older.changed, at: 4, job: { ...older, version: 4 } } as unknown as JobRow;
     const opened = openKept(row, { id: 'job-1', revision: 9, changed: older.changed, at: 7, top: 7 }, []);
-    expect([opened.history.past, opened.written.revision, opened.history.job.version]).toEqual([[], 9, 8]);
+    expect([opened.history.past, opened.written.revision, opened.history.job.version]).toEqual([[], 9, JOB_VERSION]);
   });
   it('with a step missing is told of, not opened as something else', () => {
     const job = smallJob();

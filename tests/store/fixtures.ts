@@ -1,4 +1,3 @@
-import 'fake-indexeddb/auto';
 import { makeJob, makePiece, makeShape } from '../../core/job/make';
 import type { Job } from '../../core/job/schema';
 import { closeSession } from '../../src/store/saving';

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { writeJobFile } from '../../core/files/job-file';
 import { removePiece } from '../../core/job/edits/pieces';
 import type { Job } from '../../core/job/schema';
+import { JOB_VERSION } from '../../core/job/schema';
 import { bytesOf, clearUnused, keepAsset } from '../../src/store/assets';
 import {
   BIN_DAYS,
@@ -50,7 +51,7 @@ describe('the list of jobs', () => {
   it('brings older jobs up', async () => {
     const { shops: _s, accepted: _a, ...older } = smallJob('old');
     await putRow('old', { ...older, version: 4 });
-    expect(await listJobs()).toMatchObject([{ id: 'old', job: { version: 8 } }]);
+    expect(await listJobs()).toMatchObject([{ id: 'old', job: { version: JOB_VERSION } }]);
   });
 });
 

@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { PeopleFileError, type PersonRead } from '../../../core/files/people';
+import { ENCODINGS, type Encoding, readText } from '../../../core/files/text-in';
 import { takePeople } from '../../../core/job/edits/house';
 import { useBench } from '../../bench/bench';
 import { download, fileName } from '../../parts/download';
@@ -10,27 +11,48 @@ import { act } from '../../store/session';
 /** A file larger than this is no list of people. */
 const MOST_BYTES = 8_000_000;
 
-async function peopleIn(file: File): Promise<PersonRead[]> {
+/** People that were read, of a file that left a doubt about how it is written: they are looked at first. */
+interface Doubtful {
+  file: File;
+  encoding: Encoding;
+  people: PersonRead[];
+}
+
+async function peopleIn(file: File, said?: Encoding): Promise<Doubtful & { isSure: boolean }> {
   if (file.size > MOST_BYTES)
     throw new PeopleFileError('This file is too large for a list of people. Save them without their pictures.');
-  const text = await file.text();
-  if (/\.(vcf|vcard)$/i.test(file.name) || /^\uFEFF?BEGIN:VCARD/i.test(text)) {
-    const { readPeopleVcards } = await import('../../../core/files/people-vcard');
-    return readPeopleVcards(text);
-  }
-  const { readPeopleCsv } = await import('../../../core/files/people-csv');
-  return readPeopleCsv(text);
+  const { text, encoding, isSure } = readText(new Uint8Array(await file.arrayBuffer()), said);
+  const isCard = /\.(vcf|vcard)$/i.test(file.name) || /^BEGIN:VCARD/i.test(text);
+  const people = isCard
+    ? (await import('../../../core/files/people-vcard')).readPeopleVcards(text)
+    : (await import('../../../core/files/people-csv')).readPeopleCsv(text);
+  return { file, encoding, isSure, people };
 }
+
+/** The first names of some people, those with letters beyond the plain ones first: they show whether the rest is right. */
+const namesOf = (people: readonly PersonRead[]): string =>
+  people
+    .map(({ name }) => name)
+    .sort((a, b) => Number(/[^ -~]/.test(b)) - Number(/[^ -~]/.test(a)))
+    .slice(0, 3)
+    .join(', ');
 
 /** People in and out as contact cards or as a table. */
 export function PeopleFiles() {
   const { job } = useBench();
   const [told, setTold] = useState<{ text: string; bad: boolean }>();
-  async function take(file: File): Promise<void> {
+  const [doubtful, setDoubtful] = useState<Doubtful>();
+  function add(people: PersonRead[]): void {
+    act('Take in people', (j) => takePeople(j, people, () => nanoid(8)));
+    setTold({ text: people.length === 1 ? 'One person taken in.' : `${people.length} people taken in.`, bad: false });
+    setDoubtful(undefined);
+  }
+  async function take(file: File, said?: Encoding): Promise<void> {
+    setTold(undefined);
     try {
-      const people = await peopleIn(file);
-      act('Take in people', (j) => takePeople(j, people, () => nanoid(8)));
-      setTold({ text: people.length === 1 ? 'One person taken in.' : `${people.length} people taken in.`, bad: false });
+      const { isSure, ...read } = await peopleIn(file, said);
+      if (isSure && !said) add(read.people);
+      else setDoubtful(read);
     } catch (error) {
       if (!(error instanceof PeopleFileError)) throw error;
       setTold({ text: error.message, bad: true });
@@ -48,6 +70,31 @@ export function PeopleFiles() {
         >
           {told.text}
         </p>
+      )}
+      {doubtful && (
+        <div className="flex flex-wrap items-center gap-1.5 text-[14px]">
+          <label className="flex items-center gap-1.5">
+            Letters as in
+            <select
+              className="select select-sm w-auto"
+              value={doubtful.encoding}
+              onChange={(event) => void take(doubtful.file, event.target.value as Encoding)}
+            >
+              {ENCODINGS.map(([id, name]) => (
+                <option key={id} value={id}>
+                  {name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <span className="quiet">{namesOf(doubtful.people)}</span>
+          <button type="button" className="btn btn-sm btn-neutral" onClick={() => add(doubtful.people)}>
+            Take in {doubtful.people.length}
+          </button>
+          <button type="button" className="btn btn-sm" onClick={() => setDoubtful(undefined)}>
+            Cancel
+          </button>
+        </div>
       )}
       <FileChooser label="A file of people" accept=".vcf,.vcard,.csv,.txt" onFile={(file) => void take(file)}>
         Take in…

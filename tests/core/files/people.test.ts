@@ -37,6 +37,28 @@ describe('people as a table', () => {
     const [, row] = writePeopleCsv([{ ...PEOPLE[0]!, name: '=HYPERLINK("x")' }]).split('\r\n');
     expect(row).toMatch(/^"? =/);
   });
+  it('are read by the heads of many languages, wherever given and family names stand', () => {
+    const tables: [string, string][] = [
+      ['Vorname;Name;Funktion;Durchwahl;E-Mail-Adresse\nÄnne;Moor;Gärtnerin;-12;a@x.example', 'Änne Moor'],
+      ['Prénom,Nom,Poste,Téléphone,Courriel\nZoé,Marais,Jardinière,12,z@x.example', 'Zoé Marais'],
+      ['Nome;Cognome;Ruolo;Telefono;Indirizzo e-mail\nÈva;Palude;Fiori;12;e@x.example', 'Èva Palude'],
+      ['Imię;Nazwisko;Stanowisko;Telefon;Adres e-mail\nŁucja;Bagno;Ogród;12;l@x.example', 'Łucja Bagno'],
+      ['Given Name,Family Name,Phone 1 - Value,E-mail 1 - Value\nAda,Marsh,12,a@x.example', 'Ada Marsh'],
+      ['Naam\tFunctie\tTelefoon\tE-mailadres\nNoor Veen\tTuin\t12\tn@x.example', 'Noor Veen'],
+    ];
+    for (const [text, name] of tables) {
+      const [person] = readPeopleCsv(text);
+      expect([person?.name, person?.mail.endsWith('@x.example')]).toEqual([name, true]);
+    }
+  });
+  it('go by what the first line says parts them', () => {
+    expect(readPeopleCsv('sep=|\r\nName|Title\r\nAda, of Marsh; Fen|Sales')).toMatchObject([
+      { name: 'Ada, of Marsh; Fen', title: 'Sales' },
+    ]);
+  });
+  it('with a quote that is never closed are told of, with its row', () => {
+    expect(() => readPeopleCsv('Name,Title\nAda,Sales\n"Max,Hedges\nIris,Plants')).toThrow(/quotation mark in row 3/);
+  });
   it('need a head with names', () => {
     expect(() => readPeopleCsv('a,b\n1,2')).toThrow(PeopleFileError);
     expect(() => readPeopleCsv('')).toThrow(/column called Name/);
@@ -52,6 +74,16 @@ describe('people as contact cards', () => {
     expect(readPeopleVcards(writePeopleVcards(PEOPLE, { name: 'Hollin & Fen', web: 'hollinfen.example' }))).toEqual(
       plain(PEOPLE),
     );
+  });
+  it('lose a bad line, not what stands around it', () => {
+    const card = (name: string, bad = ''): string =>
+      `BEGIN:VCARD\r\nVERSION:3.0\r\nFN:${name}\r\n${bad}EMAIL:x@x.example\r\nEND:VCARD\r\n`;
+    const text = card('Ada Marsh') + card('Max Fenn', 'this is no line of a card\r\n') + card('Iris Calloway');
+    expect(readPeopleVcards(text).map(({ name, mail }) => `${name} ${mail}`)).toEqual([
+      'Ada Marsh x@x.example',
+      'Max Fenn x@x.example',
+      'Iris Calloway x@x.example',
+    ]);
   });
   it('have no line of more than 75 octets (RFC 6350, 3.2)', () => {
     const text = writePeopleVcards([{ ...PEOPLE[0]!, title: 'é'.repeat(150) }], {});
