@@ -34,7 +34,7 @@ export function PeopleCard() {
           <h2 className="text-lg font-semibold">People</h2>
           <p className="quiet">A card quotes their details; choose in the Layout room whose card is shown.</p>
         </div>
-        <div className="flex gap-1.5">
+        <div className="relative flex gap-1.5">
           <PeopleFiles />
           <button type="button" className="btn btn-sm btn-neutral" onClick={add}>
             <Plus size={14} /> Add a person

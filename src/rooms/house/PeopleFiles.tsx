@@ -72,8 +72,8 @@ export function PeopleFiles() {
         </p>
       )}
       {doubtful && (
-        <div className="flex flex-wrap items-center gap-1.5 text-[14px]">
-          <label className="flex items-center gap-1.5">
+        <div className="absolute top-full right-0 z-10 mt-1.5 flex items-center gap-2 rounded border border-base-300 bg-base-100 p-2 text-[14px] shadow-lg">
+          <label className="flex items-center gap-1.5 whitespace-nowrap">
             Letters as in
             <select
               className="select select-sm w-auto"
@@ -87,7 +87,7 @@ export function PeopleFiles() {
               ))}
             </select>
           </label>
-          <span className="quiet">{namesOf(doubtful.people)}</span>
+          <span className="quiet truncate">{namesOf(doubtful.people)}</span>
           <button type="button" className="btn btn-sm btn-neutral" onClick={() => add(doubtful.people)}>
             Take in {doubtful.people.length}
           </button>
