@@ -46,7 +46,7 @@ async function isPlain(error: unknown): Promise<boolean> {
   const [{ GateError }, { ReadBackError }, { JobFileError }, { ExportError }, { PictureError }, { FontError }] =
     await Promise.all([
       import('../core/files/gate'),
-      import('../core/files/hand-off/prove'),
+      import('../core/files/hand-off/read-back-error'),
       import('../core/files/job-file'),
       import('../core/files/pdf/asked'),
       import('../core/picture/limits'),

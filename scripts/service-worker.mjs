@@ -1,13 +1,9 @@
 // Writes the service worker of a built app, with the list of the app's files in it.
 import { createHash } from 'node:crypto';
-import { readdirSync, readFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join, relative, sep } from 'node:path';
 import { build } from 'esbuild';
-
-const filesIn = (folder) =>
-  readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
-    entry.isDirectory() ? filesIn(join(folder, entry.name)) : [join(folder, entry.name)],
-  );
+import { filesIn } from './sources-hash.mjs';
 
 /** A file's address: a page is at the name of its folder. */
 const addressOf = (client, file) =>

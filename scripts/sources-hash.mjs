@@ -3,7 +3,8 @@ import { createHash } from 'node:crypto';
 import { readdirSync, readFileSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 
-const filesIn = (path) =>
+/** A file, or all that are in a folder. */
+export const filesIn = (path) =>
   statSync(path).isFile() ? [path] : readdirSync(path).flatMap((name) => filesIn(join(path, name)));
 
 /** The SHA-256 of files and all that is in folders, in hexadecimal. */

@@ -170,26 +170,11 @@ export async function smallPixels(bytes: Uint8Array, longest = LONGEST_PREVIEW):
   // The profile of a PNG is packed: the browser reads it, and gives the colours as the screen has them.
   const { context, canvas } = canvasOf(await smallBitmap(bytes, facts, longest, isPng));
   const { data } = context.getImageData(0, 0, canvas.width, canvas.height);
-  const count = canvas.width * canvas.height;
+  const pixels = fromRgba(data, canvas.width, canvas.height);
   const isGray = channels <= 2 && !isPng;
-  const colour = new Uint8Array(count * (isGray ? 1 : 3));
-  const alpha = new Uint8Array(count);
-  let isSeenThrough = false;
-  for (let i = 0, to = 0; i < count; i++) {
-    colour[to++] = data[4 * i]!;
-    if (!isGray) {
-      colour[to++] = data[4 * i + 1]!;
-      colour[to++] = data[4 * i + 2]!;
-    }
-    alpha[i] = data[4 * i + 3]!;
-    if (alpha[i]! < 255) isSeenThrough = true;
-  }
   return {
-    width: canvas.width,
-    height: canvas.height,
-    space: isGray ? 'GRAY' : 'RGB',
-    colour,
-    ...(isSeenThrough ? { alpha } : {}),
+    ...pixels,
+    ...(isGray ? { space: 'GRAY' as const, colour: pixels.colour.filter((_, i) => i % 3 === 0) } : {}),
     ...(icc ? { icc } : {}),
   };
 }

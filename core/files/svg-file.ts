@@ -8,6 +8,7 @@ import type { Matrix } from '../geometry/matrix';
 import type { Job, Piece } from '../job/schema';
 import { asFace } from '../job/turned';
 import { decodePicture } from '../picture/decode';
+import { woven } from '../picture/keep';
 import { proofPicture, type SeparatedPicture, separatePicture } from '../picture/separate';
 import { drawFace } from '../scene/face';
 import { groundsOf } from '../scene/grounds';
@@ -41,12 +42,7 @@ export function proofPng(
   const { width, height, alpha } = picture;
   const rgb = proofPicture(picture, engine, press, inks);
   if (!alpha) return encodePng({ width, height, data: rgb, channels: 3 });
-  const rgba = new Uint8Array(width * height * 4);
-  for (let i = 0; i < width * height; i++) {
-    rgba.set(rgb.subarray(i * 3, i * 3 + 3), i * 4);
-    rgba[i * 4 + 3] = alpha[i]!;
-  }
-  return encodePng({ width, height, data: rgba, channels: 4 });
+  return encodePng({ width, height, data: woven(rgb, alpha), channels: 4 });
 }
 
 const num = (n: number): string => `${Math.round(n * 10_000) / 10_000}`;

@@ -1,8 +1,8 @@
-import { Clipper, type PathD } from 'clipper2-ts';
+import type { PathD } from 'clipper2-ts';
 import paper from 'paper/dist/paper-core.js';
 import type { Combining } from './boolean-names';
 import { contains, type Point } from './box';
-import { combinedRings, type PathsD, unitedRings } from './clipping';
+import { areaOfRings, combinedRings, type PathsD, unitedRings } from './clipping';
 import { fitRing } from './fit';
 import { flatten } from './flatten';
 import { fullPathData, type Path, pathBounds, type Segment } from './path';
@@ -82,7 +82,6 @@ const straightRing = (ring: readonly Point[]): Path => [
 /** Rings as a path; what came of curves is fitted by curves again. */
 const pathOf = (rings: PathsD, from: readonly Path[]): Path =>
   rings.flatMap((ring) => (from.some(isCurved) ? fitRing(ring as Point[], FIT) : straightRing(ring as Point[])));
-const sizeOf = (rings: PathsD): number => Math.abs(Clipper.areaPathsD(rings));
 /** An area by the non-zero rule, as rings that do not cross. */
 const ringsOf = (path: Path): PathsD => unitedRings(piecesOf(path));
 
@@ -93,14 +92,14 @@ const ringsOf = (path: Path): PathsD => unitedRings(piecesOf(path));
 export function fromEvenOdd(path: Path): Path {
   const area = combinedRings('union', piecesOf(path), [], 'evenodd');
   const kept = fromPaper(toPaper(path, 'evenodd'));
-  const off = Math.abs(sizeOf(ringsOf(kept)) - sizeOf(area));
-  return off <= 0.001 * sizeOf(area) ? kept : pathOf(area, [path]);
+  const off = Math.abs(areaOfRings(ringsOf(kept)) - areaOfRings(area));
+  return off <= 0.001 * areaOfRings(area) ? kept : pathOf(area, [path]);
 }
 
 /** Whether a path is an upright rectangle. */
 function isUprightBox(path: Path): boolean {
   const points = path.filter(([op]) => op !== 'Z');
-  if (points.length < 4 || points.length > 5 || path.some(([op]) => op === 'C' || op === 'Q')) return false;
+  if (points.length < 4 || points.length > 5 || isCurved(path)) return false;
   return points.every(([, x, y], i) => {
     const [, nextX, nextY] = points[(i + 1) % points.length]!;
     return x === nextX || y === nextY;

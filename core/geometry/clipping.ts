@@ -109,5 +109,8 @@ export function grownRings(
   return looked(rings, (seen) => Clipper.inflatePathsD(seen, by, join, end, mitreLimit, decimals, tolerance));
 }
 
+/** How large rings that do not cross are, holes taken off. */
+export const areaOfRings = (rings: PathsD): number => Math.abs(Clipper.areaPathsD(rings));
+
 /** Rings made one area by the non-zero rule. */
 export const unitedRings = (rings: PathsD): PathsD => combinedRings('union', rings, []);

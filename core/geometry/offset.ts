@@ -1,6 +1,6 @@
-import { Clipper, EndType, JoinType, type PathD } from 'clipper2-ts';
+import { EndType, JoinType, type PathD } from 'clipper2-ts';
 import type { Point } from './box';
-import { grownRings, type PathsD, unitedRings } from './clipping';
+import { areaOfRings, grownRings, type PathsD, unitedRings } from './clipping';
 import { dashes } from './dashes';
 import { fitRing } from './fit';
 import { type Flat, flatten } from './flatten';
@@ -82,5 +82,4 @@ export function strokeOutline(path: Path, pen: Line): Path {
 }
 
 /** The area of a path by the non-zero rule, its curves within a five-hundredth of a point. */
-export const areaOf = (path: Path): number =>
-  Math.abs(Clipper.areaPathsD(unitedRings(toClipper(flatten(path, TOLERANCE)))));
+export const areaOf = (path: Path): number => areaOfRings(unitedRings(toClipper(flatten(path, TOLERANCE))));

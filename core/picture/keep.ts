@@ -17,7 +17,7 @@ function bitsOf(grey: Uint8Array, width: number): Uint8Array {
 }
 
 /** Colour and alpha in one, a pixel after another. */
-function woven(colour: Uint8Array, alpha: Uint8Array): Uint8Array {
+export function woven(colour: Uint8Array, alpha: Uint8Array): Uint8Array {
   const channels = colour.length / alpha.length;
   const out = new Uint8Array(colour.length + alpha.length);
   for (let i = 0; i < alpha.length; i++) {

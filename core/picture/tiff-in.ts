@@ -4,6 +4,7 @@ import { joined } from '../packed/joined';
 import { unpackLzw } from '../packed/lzw';
 import { unpackRuns } from '../packed/run-length';
 import type { Pixels } from './decode';
+import { aspectOf as pixelAspectOf } from './exif';
 import { jpegPixels } from './jpeg-decode';
 import { PictureError } from './limits';
 import { refuseSize } from './probe';
@@ -196,8 +197,7 @@ async function aspectOf(image: GeoTIFFImage): Promise<number | undefined> {
     const value = (await image.fileDirectory.loadValue(name as never)) as ArrayLike<number> | undefined;
     return value && value.length === 2 ? value[0]! / value[1]! : Number.NaN;
   };
-  const aspect = (await resolution('YResolution')) / (await resolution('XResolution'));
-  return Number.isFinite(aspect) && aspect > 0 && Math.abs(aspect - 1) > 0.01 ? aspect : undefined;
+  return pixelAspectOf(await resolution('XResolution'), await resolution('YResolution'));
 }
 
 async function pixelsOf(image: GeoTIFFImage, tags: Tags, told: string[]): Promise<Pixels> {

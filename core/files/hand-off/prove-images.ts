@@ -1,7 +1,7 @@
 import { sameBytes } from '../../picture/separate';
 import type { ImageFile, MadeImage } from '../face-images';
 import type { Row } from './comparison';
-import { ReadBackError } from './prove';
+import { refuseDiffering, unreadable } from './read-back-error';
 
 /** Reads a PNG by another decoder than the one the app draws with: four bytes a pixel. */
 export type ReadPng = (bytes: Uint8Array) => { width: number; height: number; data: ArrayLike<number> };
@@ -42,14 +42,10 @@ async function rowsOf({ bytes, made }: MadeImage, readPng: ReadPng): Promise<Row
 /** Reads each file again by other decoders than wrote it. Throws ReadBackError for one that is not what was asked. */
 export async function provenImages(files: readonly MadeImage[], readPng: ReadPng): Promise<ImageFile[]> {
   for (const file of files) {
-    let rows: Row[];
-    try {
-      rows = await rowsOf(file, readPng);
-    } catch {
-      rows = [{ what: 'The file', asked: 'a picture', read: 'one that cannot be read', right: false }];
-    }
-    const wrong = rows.filter(({ right }) => !right);
-    if (wrong.length > 0) throw new ReadBackError(file.name, wrong);
+    const rows = await rowsOf(file, readPng).catch(() =>
+      unreadable('The file', 'a picture', 'one that cannot be read'),
+    );
+    refuseDiffering(file.name, rows);
   }
   return files.map(({ name, bytes }) => ({ name, bytes }));
 }

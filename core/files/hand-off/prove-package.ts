@@ -2,7 +2,7 @@ import { sameBytes } from '../../picture/separate';
 import { readJobFile } from '../job-file';
 import { readZip } from '../zip-in';
 import type { Row } from './comparison';
-import { ReadBackError } from './prove';
+import { refuseDiffering, unreadable } from './read-back-error';
 
 const row = (what: string, right: boolean, read: string): Row => ({
   what,
@@ -47,9 +47,8 @@ export function provenPackage(zip: Uint8Array, entries: Readonly<Record<string, 
   try {
     rows = rowsOf(zip, entries);
   } catch {
-    rows = [row('The package', false, 'a zip that cannot be read')];
+    rows = unreadable('The package', 'as it was packed', 'a zip that cannot be read');
   }
-  const wrong = rows.filter(({ right }) => !right);
-  if (wrong.length > 0) throw new ReadBackError('The package', wrong);
+  refuseDiffering('The package', rows);
   return zip;
 }

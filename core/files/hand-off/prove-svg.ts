@@ -4,8 +4,8 @@ import type { GlyphRun } from '../../scene/device';
 import type { SvgDrawing } from '../svg-file';
 import { readXml } from '../xml';
 import type { Row } from './comparison';
-import { ReadBackError } from './prove';
 import type { ReadPng } from './prove-images';
+import { refuseDiffering, unreadable } from './read-back-error';
 
 /** One thing that a drawing shows: a path by its data, words by their letters, a picture by its size. */
 interface Shown {
@@ -86,9 +86,8 @@ export function provenSvg(name: string, drawing: SvgDrawing, readPng: ReadPng): 
   try {
     rows = rowsOf(drawing, readPng);
   } catch {
-    rows = [{ what: 'The file', asked: 'a drawing', read: 'one that cannot be read', right: false }];
+    rows = unreadable('The file', 'a drawing', 'one that cannot be read');
   }
-  const wrong = rows.filter(({ right }) => !right);
-  if (wrong.length > 0) throw new ReadBackError(name, wrong);
+  refuseDiffering(name, rows);
   return drawing.text;
 }

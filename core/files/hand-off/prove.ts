@@ -15,23 +15,13 @@ import { STANDARD_FACTS, type Standard } from '../pdf/standards';
 import { drawPageAsked } from '../pdf/write';
 import { comparison, type Row, rulesRow } from './comparison';
 import { pageRows } from './page-rows';
+import { refuseDiffering } from './read-back-error';
 
 /** What a written file says when it is read again, beside what was asked. */
 export interface Proven {
   facts: PdfFacts;
   rules: RuleSeen[];
   rows: Row[];
-}
-
-/** A written file that is not what was asked: it is not handed over. Its message says what differs. */
-export class ReadBackError extends Error {
-  override name = 'ReadBackError';
-  constructor(name: string, wrong: readonly Row[]) {
-    const says = wrong.map(({ what, asked, read }) => `${what}: asked ${asked}, in the file ${read}.`);
-    super(
-      `${name} was written, but differs from what was asked, so it was not exported. ${says.join(' ')} Send the job file to whoever looks after this app.`,
-    );
-  }
 }
 
 type Kept = Map<string, LaidPicture>;
@@ -105,7 +95,6 @@ export function proveSheets(job: Job, asked: SheetAsked, bytes: Uint8Array, kit:
 
 /** What was proven of a file that is to leave. Throws ReadBackError where anything differs. */
 export function asAsked(name: string, proof: Proven): Proven {
-  const wrong = proof.rows.filter(({ right }) => !right);
-  if (wrong.length > 0) throw new ReadBackError(name, wrong);
+  refuseDiffering(name, proof.rows);
   return proof;
 }

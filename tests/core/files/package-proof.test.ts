@@ -1,7 +1,7 @@
 import { zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { ReadBackError } from '../../../core/files/hand-off/prove';
 import { provenPackage } from '../../../core/files/hand-off/prove-package';
+import { ReadBackError } from '../../../core/files/hand-off/read-back-error';
 import { writeJobFile } from '../../../core/files/job-file';
 import { cardWith } from '../../kit';
 

@@ -1,12 +1,11 @@
 import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
 import { crc32 } from 'node:zlib';
-import { initSync, decode as passes } from '@jsquash/png/codec/pkg/squoosh_png.js';
 import fc from 'fast-check';
 import { zlibSync } from 'fflate';
 import sharp, { type JpegOptions } from 'sharp';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { profileFile } from '../../../cli/kit';
+import { openPngReader } from '../../../cli/png-reader';
 import { asKept } from '../../../core/picture/as-kept';
 import { decodePicture, type Pixels } from '../../../core/picture/decode';
 import { PictureError } from '../../../core/picture/limits';
@@ -20,19 +19,7 @@ import { makeTiff } from '../../tiff';
 
 /** Pictures of other makes as they are kept; what they hold is told by libvips with libtiff, libpng and libwebp. */
 
-const require = createRequire(import.meta.url);
-beforeAll(() => {
-  // The reader of passes makes what a browser has.
-  class Image {
-    constructor(
-      readonly data: Uint8ClampedArray,
-      readonly width: number,
-      readonly height: number,
-    ) {}
-  }
-  Object.assign(globalThis, { ImageData: globalThis.ImageData ?? Image });
-  initSync(readFileSync(require.resolve('@jsquash/png/codec/pkg/squoosh_png_bg.wasm')));
-});
+const passes = await openPngReader();
 
 const rgbOf = (data: ArrayLike<number>, width: number, height: number): Pixels => {
   const colour = new Uint8Array(width * height * 3);
