@@ -44,6 +44,32 @@ const of = (what) => Number(new RegExp(`${what}: (\\d+)`).exec(seen)?.[1] ?? 0);
 const isRight = of('the same') > 0 && of('a fault') === 0 && of('wrong') <= 0.01 * (of('the same') + of('wrong'));
 count(`drawings of others: ${seen.trim()}`, isRight ? 1 : 0, isRight ? 0 : 1);
 
+// Pages that others made, beside poppler's rendering: PDFs of a dozen writers, from Debian's packages.
+const PAGES = [
+  'golang-github-jung-kurt-gofpdf-dev',
+  'golang-gonum-v1-plot-dev',
+  'python-matplotlib-data',
+  'labplot-data',
+  'cups-filters',
+  'fonts-texgyre',
+  'therion-doc',
+  'debian-history',
+  'warmux-data',
+  'expeyes',
+  'asymptote-doc',
+  'simh',
+  'king',
+];
+const pages = join(results, 'pages');
+mkdirSync(pages, { recursive: true });
+const unpack = 'for f in *.deb; do dpkg-deb -x "$f" .; rm "$f"; done; find . -name "*.pdf.gz" -exec gunzip -f {} +';
+run('sh', ['-c', `cd ${pages} && apt-get download -qq ${PAGES.join(' ')} && ${unpack}`]);
+const drawn = run('tsx', ['tests/corpora/pages.ts', pages, '--every', '2'], ['ignore', 'pipe', 'inherit']).stdout;
+console.log(drawn);
+const like = (what) => Number(new RegExp(`${what}: (\\d+)`).exec(drawn)?.[1] ?? 0);
+const isLike = like('the same') > 0 && like('a fault') === 0 && like('wrong') <= 0.03 * (like('the same') + like('wrong'));
+count(`pages of others: ${drawn.trim()}`, isLike ? 1 : 0, isLike ? 0 : 1);
+
 if (!isBuilt()) build();
 const { stdout } = run('tsx', ['tests/kill/run.ts', kills], ['ignore', 'pipe', 'inherit']);
 console.log(stdout);

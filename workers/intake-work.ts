@@ -1,9 +1,11 @@
 import { bytesToHex } from '@noble/hashes/utils.js';
 import type { ColourSpace } from '../core/colour/engine';
 import { readPressProfile } from '../core/colour/profile';
+import type { Art } from '../core/files/art-in/art';
 import { hashOf } from '../core/files/hash';
 import { type JobBundle, readJobFile } from '../core/files/job-file';
-import { readSvg, type SvgArt } from '../core/files/svg-in/read';
+import { openPdf, PdfArtError, readPageArt } from '../core/files/pdf-in/page';
+import { readSvg } from '../core/files/svg-in/read';
 import type { Asset } from '../core/job/schema';
 import { asKept } from '../core/picture/as-kept';
 import { decodePicture, type Pixels } from '../core/picture/decode';
@@ -12,10 +14,13 @@ import { isSideways, type PictureFacts, probePicture, refuseTooLong } from '../c
 import { upscaledBy } from '../core/picture/upscaled';
 import type { OwnCondition } from '../core/trade/schema';
 import { createFontBook } from '../core/type/font';
+import { namedTypeface } from '../core/type/named-typeface';
 import type { OwnFont } from '../core/type/own-font';
+import { PLAIN } from '../core/type/style';
 import { plainFont, takeFont } from '../core/type/take-font';
+import { TYPEFACES, type Typeface } from '../core/type/typefaces';
 import { loadEngine, loadFontCutter, loadJpegDecoder, openKit } from './kit';
-import { keepOnShelf } from './shelf-files';
+import { keepOnShelf, shelfBytes } from './shelf-files';
 import { middlePart, pngInPasses, screenPixels, smallPixels } from './small-picture';
 
 /** Files that others made are looked over here, in a worker of its own: one that never ends is stopped with it. */
@@ -123,11 +128,46 @@ export async function takeInProfile(bytes: Uint8Array): Promise<{ hash: string; 
 
 /** The plain typeface, in which a drawing's words are outlined. */
 const WORDS_IN = ['source-sans-3/regular', 'source-sans-3/bold'];
-const fonts = openKit(async () => undefined);
+const fonts = openKit(shelfBytes);
 const book = createFontBook((id) => fonts.fontFile(id));
 
 /** Reads an SVG drawing. Throws with words for the user. */
-export async function readDrawing(bytes: Uint8Array): Promise<SvgArt> {
+export async function readDrawing(bytes: Uint8Array): Promise<Art> {
   await fonts.loadFonts(WORDS_IN);
   return readSvg(bytes, book);
+}
+
+/** A page of a PDF as art, or why it cannot be; and how many pages there are. */
+export interface PageTaken {
+  pages: number;
+  art?: Art;
+  problem?: string;
+}
+
+/** Reads a page of a PDF, 0 first, and puts its pictures on the shelf; `added` are the job's own typefaces. */
+export async function readPage(bytes: Uint8Array, page: number, added: readonly Typeface[]): Promise<PageTaken> {
+  const faces = [...TYPEFACES, ...added];
+  const opened = openPdf(bytes);
+  const { pages } = opened;
+  const here = opened.fonts.flatMap((name) => namedTypeface(name, faces)?.id ?? []);
+  await Promise.all([loadJpegDecoder(), fonts.loadFonts([...here, PLAIN.lettering.typeface])]);
+  try {
+    const { files, ...art } = readPageArt(opened, page, {
+      type: { styles: [], fonts: book },
+      typefaceOf: (name) => namedTypeface(name, faces)?.id,
+      plain: PLAIN.lettering.typeface,
+    });
+    const pictures: Art['pictures'] = {};
+    const notes = new Set(art.notes);
+    for (const [key, file] of Object.entries(files)) {
+      const { hash, asset, told } = await takeIn(new Blob([file as BlobPart]), 'From a PDF');
+      pictures[key] = { hash, asset };
+      for (const each of told) notes.add(`A picture: ${each}`);
+    }
+    return { pages, art: { ...art, pictures, notes: [...notes] } };
+  } catch (error) {
+    // Another page may be sound: it is known how many there are.
+    if (error instanceof PdfArtError) return { pages, problem: error.message };
+    throw error;
+  }
 }

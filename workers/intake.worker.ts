@@ -12,6 +12,7 @@ const api = {
   takeInProfile: async (...args: Parameters<Work['takeInProfile']>) => (await work).takeInProfile(...args),
   openJobFile: async (...args: Parameters<Work['openJobFile']>) => (await work).openJobFile(...args),
   readDrawing: async (...args: Parameters<Work['readDrawing']>) => (await work).readDrawing(...args),
+  readPage: async (...args: Parameters<Work['readPage']>) => (await work).readPage(...args),
 };
 export type IntakeWork = typeof api;
 expose(api);

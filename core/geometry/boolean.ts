@@ -1,7 +1,7 @@
 import type { PathD } from 'clipper2-ts';
 import paper from 'paper/dist/paper-core.js';
 import type { Combining } from './boolean-names';
-import { contains, type Point } from './box';
+import { contains, overlaps, type Point } from './box';
 import { areaOfRings, combinedRings, type PathsD, unitedRings } from './clipping';
 import { fitRing } from './fit';
 import { flatten } from './flatten';
@@ -97,7 +97,8 @@ export function fromEvenOdd(path: Path): Path {
 }
 
 /** Whether a path is an upright rectangle. */
-function isUprightBox(path: Path): boolean {
+/** Whether an area is an upright rectangle. */
+export function isUprightBox(path: Path): boolean {
   const points = path.filter(([op]) => op !== 'Z');
   if (points.length < 4 || points.length > 5 || isCurved(path)) return false;
   return points.every(([, x, y], i) => {
@@ -112,7 +113,7 @@ function isUprightBox(path: Path): boolean {
  */
 export function partWithin(path: Path, frame: Path): Path {
   const [box, outer] = [pathBounds(path), pathBounds(frame)];
-  if (!box || !outer) return [];
+  if (!box || !outer || !overlaps(box, outer)) return [];
   if (isUprightBox(frame) && contains(outer, box)) return path;
   return pathOf(combinedRings('intersection', ringsOf(path), ringsOf(frame)), [path, frame]);
 }

@@ -76,10 +76,20 @@ const HOW = {
 /** How the areas that are put together are read. */
 const RULES = { nonzero: PolyFillType.pftNonZero, evenodd: PolyFillType.pftEvenOdd } as const;
 
-/** The library counts in whole units: so many of them are a point. */
-const UNITS = 1e6;
-const toUnits = (rings: PathsD): IntPath[] =>
-  rings.map((ring) => ring.map(({ x, y }) => ({ X: Math.round(x * UNITS), Y: Math.round(y * UNITS) })));
+/** The library counts in whole units: as many are a point as it can count without long numbers, which are slow. */
+const MOST_UNITS = 1e6;
+const FEWEST_UNITS = 1e3;
+/** Up to this it multiplies plainly (its loRange). */
+const PLAIN = 47_453_132;
+
+function unitsFor(rings: PathsD): number {
+  let far = 1;
+  for (const ring of rings) for (const { x, y } of ring) far = Math.max(far, Math.abs(x), Math.abs(y));
+  return Math.max(FEWEST_UNITS, Math.min(MOST_UNITS, 10 ** Math.floor(Math.log10(PLAIN / far))));
+}
+
+const toUnits = (rings: PathsD, units: number): IntPath[] =>
+  rings.map((ring) => ring.map(({ x, y }) => ({ X: Math.round(x * units), Y: Math.round(y * units) })));
 
 /** Two areas as one that is given as rings that do not cross. */
 export function combinedRings(
@@ -88,12 +98,13 @@ export function combinedRings(
   other: PathsD,
   rule: keyof typeof RULES = 'nonzero',
 ): PathsD {
+  const units = Math.min(unitsFor(one), unitsFor(other));
   const clipper = new ClipperLib.Clipper();
-  clipper.AddPaths(toUnits(one), PolyType.ptSubject, true);
-  clipper.AddPaths(toUnits(other), PolyType.ptClip, true);
+  clipper.AddPaths(toUnits(one, units), PolyType.ptSubject, true);
+  clipper.AddPaths(toUnits(other, units), PolyType.ptClip, true);
   const made: IntPath[] = [];
   clipper.Execute(HOW[how], made, RULES[rule], RULES[rule]);
-  return made.map((ring) => ring.map(({ X, Y }) => ({ x: X / UNITS, y: Y / UNITS })));
+  return made.map((ring) => ring.map(({ X, Y }) => ({ x: X / units, y: Y / units })));
 }
 
 /** An area, or a line, grown by a distance to every side. */

@@ -38,7 +38,7 @@ async function pngAsKept(bytes: Uint8Array, { inPasses }: Readers): Promise<AsKe
   const curve = gamma === undefined ? undefined : asSrgb(gamma);
   const colour = curve ? pixels.colour.map((value) => curve[value]!) : pixels.colour;
   // Line art of two levels has no gamma to speak of.
-  const kept = keptFile(pixels.lineArt ? pixels : { ...pixels, colour }, orientation);
+  const kept = keptFile(pixels.lineArt ? pixels : { ...pixels, colour }, orientation, facts.pixelAspect);
   return { bytes: kept.bytes, told: [...still, ...kept.told] };
 }
 

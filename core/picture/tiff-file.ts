@@ -65,7 +65,11 @@ export function writeTiff({ width, height, channels, data, ppi, profile, descrip
   const line = width * channels;
   const strips: Uint8Array[] = [];
   for (let row = 0; row < height; row += ROWS)
-    strips.push(zlibSync(differences(data.subarray(row * line, Math.min(height, row + ROWS) * line), width, channels)));
+    strips.push(
+      zlibSync(differences(data.subarray(row * line, Math.min(height, row + ROWS) * line), width, channels), {
+        level: 4,
+      }),
+    );
   const resolution = u32(Math.round(ppi * 1000), 1000);
   const entries: Entry[] = [
     long(256, width),

@@ -2,6 +2,12 @@ import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { expect } from '@playwright/test';
 import sharp from 'sharp';
+import { writePdf } from '../../core/files/pdf/write';
+import { addElement } from '../../core/job/edits/elements';
+import { addInk } from '../../core/job/edits/inks';
+import { makeShape, makeWords } from '../../core/job/make';
+import { shopOf } from '../../core/trade/shops';
+import { cardWith, checkKit, kit } from '../kit';
 import { exportedFile, row } from './bench';
 import { test } from './one-page';
 
@@ -41,4 +47,51 @@ test('a picture that nobody draws is told of by name, and what to do', async ({ 
   await page.getByLabel('Picture file').setInputFiles({ name: 'IMG_0042.HEIC', mimeType: 'image/heic', buffer: heic });
   await expect(page.getByRole('alert')).toContainText('IMG_0042.HEIC: This is a HEIC picture, as phones keep them');
   await page.getByRole('button', { name: 'Dismiss' }).click();
+});
+
+test('a page of a PDF is imported as text, shapes and inks that can be changed, and leaves as it came', async ({
+  page,
+}, info) => {
+  const ink = { ink: 'tea', tint: 1 };
+  const words = makeWords({
+    id: 'w',
+    x: 20,
+    y: 60,
+    text: 'Seed swap on Sunday',
+    lettering: { typeface: 'lora/regular', size: 14 },
+  });
+  const job = addInk(cardWith([], { faces: 2 }), {
+    id: 'tea',
+    name: 'Tea',
+    kind: 'process',
+    cmyk: [0.9, 0.1, 0.35, 0.05],
+  });
+  const drawn = [makeShape({ id: 's', x: 20, y: 20, width: 90, height: 30, paint: ink }), words];
+  const asked = { pieceId: 'card', shop: shopOf('metric-offset'), marks: false };
+  const pdf = await writePdf(
+    drawn.reduce((j, each) => addElement(j, 'card-2', each), job),
+    asked,
+    {
+      ...kit,
+      press: checkKit.press,
+      assets: {},
+    },
+  );
+  await page
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'swap.pdf', mimeType: 'application/pdf', buffer: Buffer.from(pdf) });
+  const dialog = page.getByRole('dialog', { name: 'Import swap.pdf' });
+  await expect(dialog.getByRole('alert')).toContainText('There is nothing to see on this page');
+  await dialog.getByRole('spinbutton', { name: 'Page' }).fill('2');
+  await page.keyboard.press('Enter');
+  await expect(dialog.getByLabel('Ink for C0 M0 Y0 K100')).toHaveValue('black');
+  await expect(dialog.getByLabel('Ink for C90 M10 Y35 K5')).toHaveValue('new');
+  await dialog.getByRole('button', { name: 'Place' }).click();
+  await expect(row(page, /^Seed swap on Sunday/)).toContainText('Lora, 14 pt');
+  const file = info.outputPath('card.pdf');
+  writeFileSync(file, await exportedFile(page));
+  expect(execFileSync('pdftotext', [file, '-']).toString()).toContain('Seed swap on Sunday');
+  expect(
+    execFileSync('qpdf', ['--qdf', '--object-streams=disable', file, '-'], { maxBuffer: 1 << 28 }).toString('latin1'),
+  ).toMatch(/^0?\.9 0?\.1 0?\.35 0?\.05 (k|sc|scn)$/m);
 });

@@ -191,12 +191,12 @@ test('a logo from an SVG file: its colours to inks, its parts in a group, taken 
   await page
     .getByLabel('Picture file')
     .setInputFiles({ name: 'Mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
-  const dialog = page.getByRole('dialog', { name: 'Take in Mark.svg' });
+  const dialog = page.getByRole('dialog', { name: 'Import Mark.svg' });
   await expect(dialog.getByLabel('Ink for #000000')).toHaveValue('black');
   await expect(dialog.getByLabel('Ink for #ffffff')).toHaveValue('paper');
   await expect(dialog.getByLabel('Ink for #e0a040')).toHaveValue('new');
-  await expect(dialog.getByRole('region', { name: 'What could not be kept' })).toContainText('A filter is left out.');
-  await dialog.getByRole('button', { name: 'Lay it on the face' }).click();
+  await expect(dialog.getByRole('region', { name: 'Changed on import' })).toContainText('A filter is left out.');
+  await dialog.getByRole('button', { name: 'Place' }).click();
   await expect(page.getByRole('heading', { name: 'A group' })).toBeVisible();
   await expect(page.getByLabel('W', { exact: true })).toHaveValue('27 mm');
   await page.keyboard.press('Shift+J');

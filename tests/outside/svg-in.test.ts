@@ -80,7 +80,7 @@ describe('a document type', () => {
   it('that names plain things is read, its entities in their places', () => {
     const subset = `<!ENTITY ns_svg "http://www.w3.org/2000/svg"> <!ENTITY green '#284'> <!ATTLIST svg x CDATA "y">`;
     const text = `<!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" "http://www.w3.org/x.dtd" [${subset}]>${rect('&green;')}`;
-    expect(readSvg(bytes(text), kit.fonts).colours).toEqual(['#228844']);
+    expect(Object.keys(readSvg(bytes(text), kit.fonts).inks)).toEqual(['#228844']);
   });
   it('whose entities hold plain text that makes the drawing huge is refused', () => {
     const text = `<!DOCTYPE svg [<!ENTITY ns_svg "http://www.w3.org/2000/svg"><!ENTITY a "${'#'.repeat(100_000)}">]>${rect('#284').replace('</svg>', `${'<desc>&a;</desc>'.repeat(100)}</svg>`)}`;

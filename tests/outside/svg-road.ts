@@ -1,7 +1,7 @@
 import type { Cmyk } from '../../core/colour/ink';
 import { svgDevice } from '../../core/devices/svg';
+import { elementsOfArt } from '../../core/files/art-in/elements';
 import { svgText } from '../../core/files/svg-file';
-import { elementsOfArt } from '../../core/files/svg-in/elements';
 import { readSvg } from '../../core/files/svg-in/read';
 import { makeJob } from '../../core/job/make';
 import type { Element, Face, Job } from '../../core/job/schema';
@@ -21,14 +21,16 @@ const screen = ([c, m, y]: Cmyk): [number, number, number] =>
 
 export function ourRoad(svg: string): { text: string; width: number; height: number; notes: readonly string[] } {
   const art = readSvg(bytes(svg), kit.fonts);
+  const colours = Object.keys(art.inks);
   const job: Job = {
     ...makeJob('job', 'Drawing', '2026-01-01T00:00:00.000Z'),
-    inks: art.colours.map((hex) => ({ id: `i${hex.slice(1)}`, name: hex, kind: 'process', cmyk: inkOf(hex) })),
+    inks: colours.map((hex) => ({ id: `i${hex.slice(1)}`, name: hex, kind: 'process', cmyk: inkOf(hex) })),
   };
   let n = 0;
   const { elements } = elementsOfArt(art, {
-    paints: new Map(art.colours.map((hex) => [hex, { ink: `i${hex.slice(1)}`, tint: 1 }])),
+    paints: new Map(colours.map((hex) => [hex, { ink: `i${hex.slice(1)}`, tint: 1 }])),
     at: { x: 0, y: 0, width: art.width, height: art.height },
+    type: { styles: [], fonts: kit.fonts },
     newId: () => `e${n++}`,
     name: 'Drawing',
   });

@@ -3,7 +3,7 @@ import { fromEvenOdd, whollyCovered } from '../../geometry/boolean';
 import type { Box } from '../../geometry/box';
 import { IDENTITY, type Matrix, multiply, ontoBox } from '../../geometry/matrix';
 import { boxPath, type Path, pathBounds, transformPath } from '../../geometry/path';
-import { clipped } from './art';
+import { clipped } from '../art-in/art';
 import { outlineOfSvg, type Viewport } from './outlines';
 import { type Around, children, inherit, linked, type Reading, type Style, urlId } from './reading';
 import { lengthOf, transformOf } from './values';

@@ -1,7 +1,7 @@
 import type { Element } from '@xmldom/xmldom';
 import { multiply } from '../../geometry/matrix';
 import { boxPath, transformPath } from '../../geometry/path';
-import { type ArtItem, clipped, cutTo, grouped } from './art';
+import { type ArtItem, clipped, cutTo, grouped } from '../art-in/art';
 import { boxOf, clipOf } from './clip';
 import { isTooDeep } from './guard';
 import { isLeftOut, noteEffects } from './not-kept';

@@ -10,7 +10,7 @@ import { colourOf, lengthOf, shareOf, transformOf } from './values';
 export interface ReadGradient {
   kind: 'linear' | 'radial';
   matrix: Matrix;
-  stops: { at: number; hex: string; alpha: number }[];
+  stops: { at: number; key: string; alpha: number }[];
 }
 
 /** What a gradient is read with: others it takes after, styles, and where notes go. */
@@ -43,7 +43,7 @@ function stopsOf(elements: readonly Element[], { own }: GradientSources): ReadGr
     const style = own(stop);
     const colour = colourOf(style.get('stop-color') ?? 'black') ?? { hex: '#000000', alpha: 1 };
     least = Math.max(least, shareOf(style.get('offset'), 0));
-    return { at: least, hex: colour.hex, alpha: colour.alpha * shareOf(style.get('stop-opacity'), 1) };
+    return { at: least, key: colour.hex, alpha: colour.alpha * shareOf(style.get('stop-opacity'), 1) };
   });
 }
 

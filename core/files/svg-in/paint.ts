@@ -3,7 +3,7 @@ import { fromEvenOdd } from '../../geometry/boolean';
 import { type Matrix, multiply } from '../../geometry/matrix';
 import { strokeOutline } from '../../geometry/offset';
 import { type Path, pathBounds, transformPath } from '../../geometry/path';
-import { type ArtColour, type ArtItem, clipped, USUAL_MITRE } from './art';
+import { type ArtColour, type ArtItem, clipped, USUAL_MITRE } from '../art-in/art';
 import { readGradient } from './gradients';
 import { NOT_KEPT } from './not-kept';
 import { type Around, type Reading, type Style, urlId } from './reading';
@@ -24,7 +24,7 @@ function colourFor(
     if (target?.localName === 'linearGradient' || target?.localName === 'radialGradient') {
       const found = readGradient(target, path, around.viewport, reading);
       if (!found) return undefined;
-      for (const stop of found.stops) reading.seen(stop.hex);
+      for (const stop of found.stops) reading.seen(stop.key);
       const { kind, matrix, stops } = found;
       return { colour: { kind, matrix: multiply(around.matrix, matrix), stops }, alpha: 1 };
     }
@@ -36,7 +36,7 @@ function colourFor(
   const found = colourOf(word === 'currentcolor' ? (style.get('color') ?? 'black') : text);
   if (!found) reading.note(`The colour “${text}” cannot be read; black is used.`);
   const { hex, alpha } = found ?? { hex: '#000000', alpha: 1 };
-  return alpha > 0 ? { colour: { kind: 'flat', hex: reading.seen(hex) }, alpha } : undefined;
+  return alpha > 0 ? { colour: { kind: 'flat', key: reading.seen(hex) }, alpha } : undefined;
 }
 
 /** How lengths grow from an element's units to points: the same both ways, or not at all. */

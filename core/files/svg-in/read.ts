@@ -2,7 +2,7 @@ import type { Element } from '@xmldom/xmldom';
 import { type Matrix, multiply } from '../../geometry/matrix';
 import { boxPath } from '../../geometry/path';
 import type { FontBook } from '../../type/font';
-import { cutTo, type SvgArt } from './art';
+import { type Art, cutTo } from '../art-in/art';
 import { drawn } from './draw';
 import { openSvg, SvgError } from './guard';
 import type { Viewport } from './outlines';
@@ -10,7 +10,6 @@ import { type Around, children, inherit, openReading, type Style } from './readi
 import { lengthOf, shareOf } from './values';
 import { viewBoxOf, viewMatrix } from './viewbox';
 
-export type { ArtColour, ArtItem, SvgArt } from './art';
 export { SvgError } from './guard';
 
 /** Points for each user unit. */
@@ -35,7 +34,7 @@ function sizeOf(root: Element, style: Style): Viewport {
 }
 
 /** Reads an SVG drawing as areas and lines. Throws SvgError for one that is refused or damaged. */
-export function readSvg(bytes: Uint8Array, fonts: FontBook): SvgArt {
+export function readSvg(bytes: Uint8Array, fonts: FontBook): Art {
   const document = openSvg(bytes);
   const reading = openReading(document, fonts);
   const root = document.documentElement!;
@@ -58,5 +57,6 @@ export function readSvg(bytes: Uint8Array, fonts: FontBook): SvgArt {
     .flatMap((child) => drawn(reading, child, inside))
     .flatMap((item) => cutTo(item, frame));
   if (items.length === 0) throw new SvgError('There is nothing to see in this drawing.');
-  return { width, height, items, colours: reading.colours, notes: [...reading.notes] };
+  const inks = Object.fromEntries(reading.colours.map((hex) => [hex, { kind: 'screen' as const, hex }]));
+  return { width, height, items, inks, pictures: {}, notes: [...reading.notes] };
 }

@@ -1,4 +1,5 @@
 import type { TemplateSize } from '../../../core/job/underlay';
+import { drawPdfPage } from '../../parts/pdf-picture';
 
 /** A shop's template as a picture to lie under the work: from a picture, a drawing, or the first page of a PDF. */
 export interface Template {
@@ -21,24 +22,9 @@ async function asPng(canvas: OffscreenCanvas): Promise<Uint8Array> {
 
 /** The first page of a PDF, at its size. */
 async function fromPdf(bytes: Uint8Array): Promise<Template> {
-  const [pdf] = await Promise.all([
-    import('pdfjs-dist/legacy/build/pdf.mjs'),
-    // pdf.js looks for its own worker; with the worker's code loaded here it works in this thread.
-    import('pdfjs-dist/legacy/build/pdf.worker.mjs'),
-  ]);
   try {
-    const file = await pdf.getDocument({ data: bytes.slice(), isEvalSupported: false }).promise;
-    const page = await file.getPage(1);
-    const plain = page.getViewport({ scale: 1 });
-    const scale = Math.min(PPI / 72, LONG_SIDE / Math.max(plain.width, plain.height));
-    const viewport = page.getViewport({ scale });
-    const canvas = document.createElement('canvas');
-    canvas.width = Math.ceil(viewport.width);
-    canvas.height = Math.ceil(viewport.height);
-    await page.render({ canvas, viewport, background: 'rgba(0,0,0,0)' }).promise;
-    const copy = new OffscreenCanvas(canvas.width, canvas.height);
-    copy.getContext('2d')!.drawImage(canvas, 0, 0);
-    return { png: await asPng(copy), size: { width: plain.width, height: plain.height, exact: true } };
+    const { canvas, width, height } = await drawPdfPage(bytes, 1, PPI, LONG_SIDE);
+    return { png: await asPng(canvas), size: { width, height, exact: true } };
   } catch (error) {
     throw new TemplateError(`This PDF cannot be shown: ${(error as Error).message}. Ask the shop for a PNG of it.`);
   }

@@ -56,7 +56,7 @@ export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void
       <input
         ref={picker}
         type="file"
-        accept={`${PICTURE_KINDS},image/svg+xml,.svg`}
+        accept={`${PICTURE_KINDS},image/svg+xml,.svg,application/pdf,.pdf`}
         multiple
         className="hidden"
         aria-label="Picture file"

@@ -6,7 +6,7 @@ import { addFontFile, isFontFile } from '../../bench/own-fonts';
 import { isTyping } from '../../parts/typing';
 import { addPicture } from './add';
 import { paste } from './clipboard';
-import { isDrawing, receive } from './drawing-in/incoming';
+import { isDrawing, isPdf, receive } from './drawing-in/incoming';
 
 interface Place {
   face: string;
@@ -53,8 +53,8 @@ export function usePictures(bench: Bench | undefined): Pictures {
         }
         if (isDrawing(file)) {
           const bytes = new Uint8Array(await file.arrayBuffer());
-          const drawing = { name: file.name, bytes, face: place?.face ?? latest.current?.face.id ?? '', at: place?.at };
-          receive(drawing);
+          const face = place?.face ?? latest.current?.face.id ?? '';
+          receive({ name: file.name, bytes, kind: isPdf(file) ? 'pdf' : 'svg', face, at: place?.at });
           continue;
         }
         const { hash, asset, told: differs } = await intake().takeIn(file, file.name);

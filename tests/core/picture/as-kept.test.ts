@@ -262,6 +262,15 @@ describe('a PNG', () => {
     expect(pixels.colour[0]).toBe(0);
     expect(pixels.colour[3 * 10 * 19]).toBe(190);
   });
+  it('whose pixels are not square still says so once it is turned or brought to sRGB', async () => {
+    const png = makePng(20, 10, () => [128, 128, 128]);
+    // Twice as many pixels a unit across as down: each is half as wide as it is high.
+    const narrow = withChunk(png, 'pHYs', Uint8Array.of(0, 0, 0, 2, 0, 0, 0, 1, 0));
+    const aspect = async (...more: [string, Uint8Array]) =>
+      probePicture((await kept(withChunk(narrow, ...more))).file).pixelAspect;
+    expect(await aspect('gAMA', Uint8Array.of(0, 1, 0x86, 0xa0))).toBeCloseTo(0.5, 3);
+    expect(await aspect('eXIf', TURNED)).toBeCloseTo(2, 3);
+  });
   it('written by another power is brought to sRGB; near enough to it, it is left as it is', async () => {
     const png = makePng(16, 16, () => [128, 128, 128]);
     // Linear light: half of it is 188 in sRGB (IEC 61966-2-1: 1.055 · 0.502^(1/2.4) − 0.055 = 0.737).

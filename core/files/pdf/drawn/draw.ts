@@ -1,12 +1,12 @@
 import type { LaidPicture } from '../../../devices/plates/device';
 import type { Point } from '../../../geometry/box';
-import type { Matrix } from '../../../geometry/matrix';
+import { IDENTITY, type Matrix, multiply } from '../../../geometry/matrix';
 import type { Device } from '../../../scene/device';
 import { SyntaxFault } from '../parsed/syntax';
 import type { PdfView } from '../parsed/view';
 import type { Hear } from './hear';
 import { OPERATORS } from './operators';
-import { begun, type Drawing, firstState } from './state';
+import { begun, type Drawing, firstState, type InksOf } from './state';
 
 /** Deeper than this, or with more operations, no page is drawn: a budget against files that never end. */
 const MOST_DEEP = 24;
@@ -17,6 +17,10 @@ export interface PageAsked {
   page: number;
   /** The place of the page, in its own units, that is the device's origin; y runs down from there. */
   origin: Point;
+  /** What lays that on the device, where it does not lie there as it is. */
+  turned?: Matrix;
+  /** Colours as amounts of ink, where they are not taken as each space has them. */
+  inksOf?: InksOf;
 }
 
 /**
@@ -26,18 +30,19 @@ export interface PageAsked {
  */
 export function drawPage(
   view: PdfView,
-  { page, origin }: PageAsked,
+  { page, origin, turned = IDENTITY, inksOf = (space, values) => space.plates(values) }: PageAsked,
   device: Device,
   hear: Hear = {},
   pictures = new Map<string, LaidPicture>(),
 ): void {
-  const base: Matrix = [1, 0, 0, -1, -origin.x, origin.y];
+  const base = multiply(turned, [1, 0, 0, -1, -origin.x, origin.y]);
   const drawing: Drawing = {
     view,
     device,
     hear,
     base,
     pictures,
+    inksOf,
     fonts: new Map(),
     images: new Map(),
     count: 0,
@@ -53,5 +58,5 @@ export function drawPage(
     },
   };
   const content = view.contents[page];
-  if (content) drawing.run(content.operations, content.resources, firstState(view, base), 0);
+  if (content) drawing.run(content.operations, content.resources, firstState(drawing), 0);
 }

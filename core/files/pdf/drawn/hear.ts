@@ -45,6 +45,8 @@ export interface PathSeen {
 /** What somebody wants to hear of besides what is drawn. */
 export interface Hear {
   glyph?(glyph: GlyphSeen): void;
+  /** The letter that was told of last has been drawn. */
+  lettered?(): void;
   picture?(picture: PictureSeen): void;
   path?(path: PathSeen): void;
   /** Something that is not drawn as it is, in a few words. */

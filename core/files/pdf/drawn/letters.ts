@@ -75,6 +75,7 @@ export function show(running: Running, text: string): void {
     });
     if (font.type3) drawProcedure(running, font, code, matrix);
     else if (mode !== 3) drawOutline(running, font, glyph, matrix);
+    drawing.hear.lettered?.();
     running.letter = multiply(running.letter, [1, 0, 0, 1, advance, 0]);
   }
 }

@@ -86,7 +86,7 @@ function restore(running: Running): void {
 
 /** The colour of an operator's numbers, or the pattern that it names. */
 function chosen(running: Running, { space }: Paint, n: readonly number[], given: readonly Value[]): Paint {
-  if (!(given.at(-1) instanceof Name)) return { space, colour: space.plates(n) };
+  if (!(given.at(-1) instanceof Name)) return { space, colour: running.drawing.inksOf(space, n) };
   const { view, base } = running.drawing;
   const pattern = view.file.get(resource(running, 'Pattern', given));
   if (pattern instanceof Stream) return { space, colour: undefined, tile: pattern };
@@ -101,7 +101,7 @@ function colourOperators(how: How): Record<string, Operator> {
   const device =
     (name: string): Operator =>
     ({ drawing, state }, n) => {
-      state.paint = { ...state.paint, [how]: devicePaint(drawing.view, name, n) };
+      state.paint = { ...state.paint, [how]: devicePaint(drawing, name, n) };
     };
   const choose: Operator = (running, n, given) => {
     const { state } = running;
@@ -115,7 +115,7 @@ function colourOperators(how: How): Record<string, Operator> {
     [named('scn')]: choose,
     [named('cs')]: ({ drawing, resources, state }, _, given) => {
       const space = spaceOf(drawing.view, given[0], resources);
-      if (space) state.paint = { ...state.paint, [how]: { space, colour: space.plates(space.initial) } };
+      if (space) state.paint = { ...state.paint, [how]: { space, colour: drawing.inksOf(space, space.initial) } };
     },
   };
 }

@@ -10,6 +10,8 @@ import { type Drawing, matrixOf } from './state';
 
 const AXIAL = 2;
 const RADIAL = 3;
+/** Middles nearer than this share of the radius are the same. */
+const OFF_MIDDLE = 0.01;
 
 /** A run of values from 0 to 1, and what lays it on the device. */
 interface Run {
@@ -19,7 +21,7 @@ interface Run {
 }
 
 /** A shading that runs along a line, or about a middle; undefined for other kinds. */
-function runOf({ view }: Drawing, dict: Dict, matrix: Matrix): Run | undefined {
+function runOf({ view, hear }: Drawing, dict: Dict, matrix: Matrix): Run | undefined {
   const { file } = view;
   const kind = file.get(dict.get('ShadingType'));
   const coords = numbersOf(view, dict.get('Coords'));
@@ -30,10 +32,18 @@ function runOf({ view }: Drawing, dict: Dict, matrix: Matrix): Run | undefined {
   const hair = (to - from) * 1e-6;
   const knots = run.knots.filter((t) => t > from && t < to).flatMap((t) => [t - hair, t]);
   const stops = [from, ...knots, to].map((t) => ({ at: to === from ? 0 : (t - from) / (to - from), values: run(t) }));
-  const [x0 = 0, y0 = 0, x1 = 1, y1 = 0, x2 = 0, r2 = 1] = coords;
-  // A middle, a radius of 0, the same middle and the radius of the end: what lies between two others is not told apart.
-  const own: Matrix = kind === AXIAL ? ontoLine({ x: x0, y: y0 }, { x: x1, y: y1 }) : [r2, 0, 0, r2, y1, x2];
-  return { kind: kind === AXIAL ? 'linear' : 'radial', matrix: multiply(matrix, own), stops };
+  if (kind === AXIAL) {
+    const [x0 = 0, y0 = 0, x1 = 1, y1 = 0] = coords;
+    return { kind: 'linear', matrix: multiply(matrix, ontoLine({ x: x0, y: y0 }, { x: x1, y: y1 })), stops };
+  }
+  const [x0 = 0, y0 = 0, r0 = 0, x1 = 0, y1 = 0, r1 = 1] = coords;
+  const most = Math.max(r0, r1);
+  if (Math.hypot(x1 - x0, y1 - y0) > OFF_MIDDLE * most)
+    hear.unread?.('a round gradient that does not run from its middle');
+  // Between two circles about one middle: the inner radius is a share of the outer one.
+  const between = stops.map(({ at, values }) => ({ at: (r0 + at * (r1 - r0)) / most, values }));
+  const outward = r1 >= r0 ? between : between.toReversed();
+  return { kind: 'radial', matrix: multiply(matrix, [most, 0, 0, most, x1, y1]), stops: outward };
 }
 
 /** A shading as a colour; `matrix` lays its own space on the device. */
@@ -50,7 +60,7 @@ export function shadeOf(
     drawing.hear.unread?.('a gradient of a kind that is not read');
     return undefined;
   }
-  return { ...run, stops: run.stops.map(({ at, values }) => ({ at, plates: space.plates(values) })) };
+  return { ...run, stops: run.stops.map(({ at, values }) => ({ at, plates: drawing.inksOf(space, values) })) };
 }
 
 /** What a soft mask shows, where it is one gradient across the page. */

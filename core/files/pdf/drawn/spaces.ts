@@ -1,4 +1,5 @@
 import type { Plates } from '../../../colour/ink';
+import { screenOfLab } from '../../../colour/lab-screen';
 import { contentsOf } from '../parsed/filters';
 import { type Dict, Name, Stream, Text, type Value } from '../parsed/syntax';
 import { arrayOf, dictOf, nameOf, type PdfView } from '../parsed/view';
@@ -10,6 +11,8 @@ export interface Space {
   channels: number;
   /** A colour of the space as amounts of ink. */
   plates(values: readonly number[]): Plates;
+  /** Of colours of a screen: red, green and blue, 0 to 1. */
+  screen?(values: readonly number[]): readonly number[];
   /** The space's own colour before one is chosen. */
   initial: readonly number[];
   /** What the samples of a picture run over: [from, to] for each channel. */
@@ -40,6 +43,7 @@ const RGB: Space = {
   says: 'DeviceRGB',
   channels: 3,
   plates: ([r = 0, g = 0, b = 0]) => ({ Cyan: 1 - r, Magenta: 1 - g, Yellow: 1 - b }),
+  screen: (values) => values,
   initial: [0, 0, 0],
   decode: ones(3),
 };
@@ -47,6 +51,7 @@ const LAB: Space = {
   ...RGB,
   says: 'Lab',
   plates: ([l = 0]) => ({ Black: 1 - l / 100 }),
+  screen: ([l = 0, a = 0, b = 0]) => screenOfLab([l, a, b]),
   decode: [0, 100, -100, 100, -100, 100],
 };
 const PATTERN: Space = { ...CMYK, says: 'Pattern', channels: 0 };
@@ -111,6 +116,14 @@ function indexed(view: PdfView, list: readonly Value[], resources: Dict, deep: n
         ? contentsOf(table, file)
         : new Uint8Array();
   const most = Number(file.get(list[2]) ?? 255);
+  const baseValues = (index: number): number[] => {
+    const at = Math.max(0, Math.min(most, Math.round(index))) * base.channels;
+    return Array.from({ length: base.channels }, (_, k) => {
+      const [from, to] = [base.decode[2 * k]!, base.decode[2 * k + 1]!];
+      return from + ((bytes[at + k] ?? 0) / 255) * (to - from);
+    });
+  };
+  const { screen } = base;
   return {
     ...base,
     says: `Indexed, ${base.says}`,
@@ -118,14 +131,7 @@ function indexed(view: PdfView, list: readonly Value[], resources: Dict, deep: n
     channels: 1,
     initial: [0],
     decode: [0, 255],
-    plates: ([index = 0]) => {
-      const at = Math.max(0, Math.min(most, Math.round(index))) * base.channels;
-      return base.plates(
-        Array.from({ length: base.channels }, (_, k) => {
-          const [from, to] = [base.decode[2 * k]!, base.decode[2 * k + 1]!];
-          return from + ((bytes[at + k] ?? 0) / 255) * (to - from);
-        }),
-      );
-    },
+    plates: ([index = 0]) => base.plates(baseValues(index)),
+    ...(screen ? { screen: ([index = 0]) => screen(baseValues(index)) } : {}),
   };
 }

@@ -1,3 +1,4 @@
+import type { Plates } from '../../../colour/ink';
 import type { LaidPicture } from '../../../devices/plates/device';
 import type { Point } from '../../../geometry/box';
 import { IDENTITY, type Matrix } from '../../../geometry/matrix';
@@ -40,6 +41,8 @@ export interface State {
   clips: number;
 }
 
+export type InksOf = (space: Space, values: readonly number[]) => Plates;
+
 /** What all contents of a page share. */
 export interface Drawing {
   view: PdfView;
@@ -53,6 +56,8 @@ export interface Drawing {
   images: Map<Stream, { key: string; read: ImageRead }>;
   /** Operations so far. */
   count: number;
+  /** A colour of a space as amounts of ink. */
+  inksOf: InksOf;
   /** Draws a content that lies within another. */
   run(content: readonly Operation[], resources: Dict, from: State, deep: number): void;
 }
@@ -95,15 +100,19 @@ export const begun = (drawing: Drawing, resources: Dict, from: State, deep: numb
 const deviceSpace = (view: PdfView, name: string): Space => spaceOf(view, new Name(name), new Map())!;
 
 /** A colour of one of the device's own spaces. */
-export function devicePaint(view: PdfView, name: string, values: readonly number[]): Paint {
+export function devicePaint(
+  { view, inksOf }: Pick<Drawing, 'view' | 'inksOf'>,
+  name: string,
+  values: readonly number[],
+): Paint {
   const space = deviceSpace(view, name);
-  return { space, colour: space.plates(values) };
+  return { space, colour: inksOf(space, values) };
 }
 
-export function firstState(view: PdfView, base: Matrix): State {
-  const black = devicePaint(view, 'DeviceGray', [0]);
+export function firstState(drawing: Drawing): State {
+  const black = devicePaint(drawing, 'DeviceGray', [0]);
   return {
-    ctm: base,
+    ctm: drawing.base,
     paint: { fill: black, stroke: black },
     weight: 1,
     cap: 0,

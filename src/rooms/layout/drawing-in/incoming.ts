@@ -1,10 +1,11 @@
 import { create } from 'zustand';
 import type { Point } from '../../../../core/geometry/box';
 
-/** A drawing that has been chosen, dropped or pasted, and waits for its inks. */
+/** A drawing, or a PDF, that has been chosen, dropped or pasted, and waits for its inks. */
 export interface Incoming {
   name: string;
   bytes: Uint8Array;
+  kind: 'svg' | 'pdf';
   face: string;
   /** Where its middle goes; the middle of the face where it is left out. */
   at: Point | undefined;
@@ -23,4 +24,8 @@ export const receive = (came: Incoming): void =>
 export const nextDrawing = (): void =>
   useIncoming.setState(({ waiting: [next, ...rest] }) => ({ drawing: next, waiting: rest }));
 
-export const isDrawing = (file: File): boolean => file.type === 'image/svg+xml' || /\.svg$/i.test(file.name);
+export const isPdf = ({ type, name }: Pick<File, 'type' | 'name'>): boolean =>
+  type === 'application/pdf' || /\.pdf$/i.test(name);
+
+export const isDrawing = (file: File): boolean =>
+  file.type === 'image/svg+xml' || /\.svg$/i.test(file.name) || isPdf(file);

@@ -23,8 +23,8 @@ const NEW_SIDE = toPoints(5, 'mm');
 async function outlineOfIcon(icon: Icon, bench: Bench): Promise<Path> {
   const { readSvg } = await import('../../../../core/files/svg-in/read');
   const { items } = readSvg(new TextEncoder().encode(icon.svg), bench.sources.fonts);
-  const paths = items.flatMap((item) => (item.kind === 'group' ? item.items : [item]));
-  return paths.flatMap((item) => (item.kind === 'group' ? [] : item.path));
+  const parts = items.flatMap((item) => (item.kind === 'group' ? item.items : [item]));
+  return parts.flatMap((part) => ('path' in part ? part.path : []));
 }
 
 const onto = (path: Path, { x, y, width, height }: Box): Path =>

@@ -1,0 +1,170 @@
+import { nanoid } from 'nanoid';
+import { useState } from 'react';
+import { colourDifference } from '../../../../core/colour/difference';
+import { hexOf } from '../../../../core/colour/engine';
+import { cmykText, type Ink } from '../../../../core/colour/ink';
+import type { Art, ArtInk } from '../../../../core/files/art-in/art';
+import { elementsOfArt } from '../../../../core/files/art-in/elements';
+import { inkFor, newInkFor, shownArtInk, shownInk } from '../../../../core/files/art-in/inks';
+import type { Box } from '../../../../core/geometry/box';
+import { addArt } from '../../../../core/job/edits/copies';
+import { addAsset } from '../../../../core/job/edits/elements';
+import { addInk } from '../../../../core/job/edits/inks';
+import type { Job, Paint, Piece } from '../../../../core/job/schema';
+import { useBench } from '../../../bench/bench';
+import { Tick } from '../../../parts/Tick';
+import { act, select } from '../../../store/session';
+import { type Incoming, nextDrawing } from './incoming';
+
+const NEW = 'new';
+
+/** Trims that differ by less than this, in points, are of the same size: half a millimetre. */
+const SAME_SIZE = 1.42;
+
+const nameOf = (ink: ArtInk): string =>
+  ink.kind === 'screen' ? ink.hex : ink.kind === 'process' ? cmykText(ink.cmyk) : ink.name;
+
+/**
+ * Where the art lies: trim on trim where it is a finished piece of this size; else as large as it is, unless the face is
+ * smaller.
+ */
+function placeOf(art: Art, piece: Piece, drawing: Incoming): Box {
+  const trim = art.trim ?? { x: 0, y: 0, width: art.width, height: art.height };
+  const isThisSize =
+    drawing.kind === 'pdf' &&
+    Math.abs(trim.width - piece.width) < SAME_SIZE &&
+    Math.abs(trim.height - piece.height) < SAME_SIZE;
+  if (isThisSize) return { x: -trim.x, y: -trim.y, width: art.width, height: art.height };
+  const scale = Math.min(1, (0.9 * piece.width) / art.width, (0.9 * piece.height) / art.height);
+  const [width, height] = [art.width * scale, art.height * scale];
+  const middle = drawing.at ?? { x: piece.width / 2, y: piece.height / 2 };
+  return { x: middle.x - width / 2, y: middle.y - height / 2, width, height };
+}
+
+/** The colours of some art and the inks they are printed in; what could not be kept; then it is placed on the face. */
+export function ArtInks({ art, drawing }: { art: Art; drawing: Incoming }) {
+  const { job, press, piece, sources } = useBench();
+  const all = Object.entries(art.inks);
+  const [chosen, setChosen] = useState<Readonly<Record<string, string>>>(() =>
+    Object.fromEntries(all.map(([key, ink]) => [key, inkFor(ink, job.inks, press) ?? NEW])),
+  );
+  const [isLogo, setIsLogo] = useState(drawing.kind === 'svg');
+  const made = all.filter(([key]) => chosen[key] === NEW).length;
+
+  function lay(): void {
+    let inks: readonly Ink[] = job.inks;
+    const added: Ink[] = [];
+    const paints = new Map<string, Paint>();
+    for (const [key, ink] of all) {
+      const id = chosen[key]!;
+      if (id !== NEW) {
+        paints.set(key, { ink: id, tint: 1 });
+        continue;
+      }
+      const own = newInkFor(ink, nanoid(8), inks, press);
+      added.push(own);
+      inks = [...inks, own];
+      paints.set(key, { ink: own.id, tint: 1 });
+    }
+    const name = drawing.name.replace(/\.(svg|pdf)$/i, '').slice(0, 120) || 'Drawing';
+    const type = { styles: job.styles, fonts: sources.fonts };
+    const laid = elementsOfArt(art, { paints, at: placeOf(art, piece, drawing), type, newId: () => nanoid(10), name });
+    const elements = isLogo ? laid.elements.map((e) => ({ ...e, logo: true as const })) : laid.elements;
+    act(`Import ${drawing.kind === 'pdf' ? 'a PDF page' : 'a drawing'}`, (before) => {
+      const inked: Job = added.reduce(addInk, before);
+      const pictured = Object.values(art.pictures).reduce((j, { hash, asset }) => addAsset(j, hash, asset), inked);
+      return addArt(pictured, drawing.face, elements, laid.groups);
+    });
+    select(...elements.map((e) => e.id));
+    nextDrawing();
+  }
+
+  return (
+    <div className="grid gap-3">
+      {all.length > 0 && (
+        <>
+          <p>Colours, and the inks they print in:</p>
+          <ul className="grid max-h-64 gap-1.5 overflow-y-auto" aria-label="Colours">
+            {all.map(([key, ink]) => (
+              <InkRow
+                key={key}
+                ink={ink}
+                chosen={chosen[key]!}
+                onChange={(id) => setChosen({ ...chosen, [key]: id })}
+              />
+            ))}
+          </ul>
+          {made > 0 && (
+            <p className="quiet text-[13px]">
+              {made} new {made === 1 ? 'ink is' : 'inks are'} added to the job.
+            </p>
+          )}
+        </>
+      )}
+      {art.notes.length > 0 && (
+        <section aria-label="Changed on import" className="rounded border border-warning p-2">
+          <h3 className="heading mb-1">Changed on import</h3>
+          <ul className="max-h-40 list-disc overflow-y-auto pl-5 text-[14px]">
+            {art.notes.map((note) => (
+              <li key={note}>{note}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+      <Tick checked={isLogo} onChange={(on) => setIsLogo(on)}>
+        A logo: keep it out of the edge
+      </Tick>
+      <div className="flex justify-end gap-2">
+        <button type="button" className="btn" onClick={nextDrawing}>
+          Cancel
+        </button>
+        <button type="button" className="btn btn-primary" onClick={lay}>
+          Place
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** A colour of the art beside the ink that prints it. */
+function InkRow({ ink, chosen, onChange }: { ink: ArtInk; chosen: string; onChange(id: string): void }) {
+  const { job, press } = useBench();
+  const rgb = shownArtInk(ink, press);
+  const asNew = newInkFor(ink, NEW, job.inks, press);
+  const own = job.inks.find((each) => each.id === chosen);
+  const becomes = shownInk(own ?? asNew, own ? job.inks : [...job.inks, asNew], press);
+  const off = colourDifference(becomes, rgb);
+  const says = nameOf(ink);
+  return (
+    <li className="grid grid-cols-[28px_28px_1fr_6.5rem] items-center gap-2">
+      <span className="block h-7 rounded-xs border border-black/25" style={{ background: hexOf(rgb) }} title={says} />
+      <span
+        className="block h-7 rounded-xs border border-black/25"
+        style={{ background: hexOf(becomes) }}
+        title="As the press prints it"
+      />
+      <select
+        className="select select-sm w-full text-[14px]"
+        aria-label={`Ink for ${says}`}
+        value={chosen}
+        onChange={(event) => onChange(event.target.value)}
+      >
+        <option value={NEW}>
+          {asNew.kind === 'spot' ? `New spot ink ${asNew.name}` : `New ink, ${cmykText(asNew.cmyk)}`}
+        </option>
+        {job.inks.map((each) => (
+          <option key={each.id} value={each.id}>
+            {each.name}
+          </option>
+        ))}
+      </select>
+      <span className="quiet text-right text-[13px]">
+        ΔE {off.toFixed(1)}, {wordFor(off)}
+      </span>
+    </li>
+  );
+}
+
+/** A difference in a plain word; the steps are common practice. */
+const wordFor = (deltaE: number): string =>
+  deltaE < 1 ? 'the same' : deltaE < 3 ? 'very near' : deltaE < 6 ? 'near' : deltaE < 12 ? 'off' : 'far off';
