@@ -67,7 +67,8 @@ run('sh', ['-c', `cd ${pages} && apt-get download -qq ${PAGES.join(' ')} && ${un
 const drawn = run('tsx', ['tests/corpora/pages.ts', pages, '--every', '2'], ['ignore', 'pipe', 'inherit']).stdout;
 console.log(drawn);
 const like = (what) => Number(new RegExp(`${what}: (\\d+)`).exec(drawn)?.[1] ?? 0);
-const isLike = like('the same') > 0 && like('a fault') === 0 && like('wrong') <= 0.03 * (like('the same') + like('wrong'));
+const isLike =
+  like('the same') > 0 && like('a fault') === 0 && like('wrong') <= 0.03 * (like('the same') + like('wrong'));
 count(`pages of others: ${drawn.trim()}`, isLike ? 1 : 0, isLike ? 0 : 1);
 
 if (!isBuilt()) build();

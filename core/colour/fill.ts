@@ -11,6 +11,11 @@ const share = z.number().min(-1000).max(1000);
  */
 const placeSchema = z.tuple([share, share, share, share, share, share]);
 
+/** A place inside the unit circle. */
+const focusSchema = z
+  .strictObject({ x: z.number(), y: z.number() })
+  .refine(({ x, y }) => Math.hypot(x, y) < 1, 'a gradient begins inside its circle');
+
 export const MOST_STOPS = JOB_LIMITS.stops;
 const stopSchema = paintSchema.extend({
   at: z.number().min(0).max(1),
@@ -22,6 +27,8 @@ const stopSchema = paintSchema.extend({
 export const gradientSchema = z.strictObject({
   kind: z.enum(['linear', 'radial']),
   place: placeSchema,
+  /** Where a radial one begins, in its own space: at its middle where it is left out. */
+  focus: focusSchema.optional(),
   /** In order of `at`; each is an ink at a tint. */
   stops: z.array(stopSchema).min(2).max(MOST_STOPS),
 });

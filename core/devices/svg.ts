@@ -2,6 +2,7 @@ import { hexOf, type Rgb } from '../colour/engine';
 import type { Pen } from '../colour/fill';
 import type { Cmyk, Ink } from '../colour/ink';
 import { type Plates, processStandIn } from '../colour/ink';
+import type { Point } from '../geometry/box';
 import type { Matrix } from '../geometry/matrix';
 import { type Path, pathData } from '../geometry/path';
 import { type Colour, type Coverage, isShade, type Shade } from '../scene/colour';
@@ -13,6 +14,7 @@ import { runData } from '../scene/run-outline';
 export interface SvgShade {
   kind: 'linear' | 'radial';
   matrix: Matrix;
+  focus?: Point;
   stops: { at: number; colour: string; opacity?: number }[];
 }
 export type SvgPaint = string | SvgShade;
@@ -81,12 +83,14 @@ export function svgDevice(colours: ScreenInks): Device & { elements: SvgElement[
       ? {
           kind: colour.kind,
           matrix: colour.matrix,
+          ...(colour.focus ? { focus: colour.focus } : {}),
           stops: between(colour.stops).map(({ at, plates }) => ({ at, colour: hexOf(rgb(plates)) })),
         }
       : hexOf(rgb(colour));
-  const fading = ({ kind, matrix, stops }: Coverage): SvgShade => ({
+  const fading = ({ kind, matrix, focus, stops }: Coverage): SvgShade => ({
     kind,
     matrix,
+    ...(focus ? { focus } : {}),
     stops: stops.map(({ at, amount }) => ({ at, colour: '#ffffff', opacity: amount })),
   });
   // Letters go on in one path; other areas do not: where two of opposite ways lie on each other, both would be gone.

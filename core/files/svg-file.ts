@@ -60,8 +60,9 @@ function nodesText(nodes: readonly SvgNode[], prefix: string, referred: Referred
 
 const matrixText = (matrix: Matrix): string => `matrix(${matrix.map(num).join(' ')})`;
 
-function shadeText({ kind, matrix, stops }: SvgShade, id: string): string {
-  const axis = kind === 'linear' ? 'x1="0" y1="0" x2="1" y2="0"' : 'cx="0" cy="0" r="1"';
+function shadeText({ kind, matrix, focus, stops }: SvgShade, id: string): string {
+  const from = focus ? ` fx="${num(focus.x)}" fy="${num(focus.y)}"` : '';
+  const axis = kind === 'linear' ? 'x1="0" y1="0" x2="1" y2="0"' : `cx="0" cy="0" r="1"${from}`;
   const inner = stops
     .map(
       ({ at, colour, opacity }) =>

@@ -118,6 +118,10 @@ export function partWithin(path: Path, frame: Path): Path {
   return pathOf(combinedRings('intersection', ringsOf(path), ringsOf(frame)), [path, frame]);
 }
 
+/** The part of an area that does not lie in another. */
+export const partOutside = (path: Path, other: Path): Path =>
+  pathOf(combinedRings('difference', ringsOf(path), ringsOf(other)), [path, other]);
+
 /** All that any of some areas covers, for drawings of any make. */
 export const whollyCovered = (areas: readonly Path[]): Path =>
   areas.length === 1 ? areas[0]! : pathOf(unitedRings(areas.flatMap(piecesOf)), areas);

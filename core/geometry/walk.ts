@@ -121,6 +121,13 @@ function piecesThrough(points: readonly Point[], closed: boolean): Piece[] {
   });
 }
 
+/** The first line of a path the way it was drawn. Empty for a path without length. */
+export function walkAsDrawn(path: Path): Walk {
+  const { points, closed } = firstLine(path);
+  const pieces = piecesThrough(points, closed);
+  return { pieces, length: pieces.at(-1)?.end ?? 0, closed };
+}
+
 /** The first line of a path; a closed one is walked clockwise, whichever way it was drawn. Empty for a path without length. */
 export function walkPath(path: Path): Walk {
   const { points, closed } = firstLine(path);

@@ -92,6 +92,9 @@ const from7 = (job: Loose): Loose => ({
 /** CMYK pictures may be kept as TIFF since: nothing of an older job changes. */
 const from8 = (job: Loose): Loose => ({ ...job, version: 9 });
 
+/** A round gradient may begin off its middle since: nothing of an older job changes. */
+const from9 = (job: Loose): Loose => ({ ...job, version: 10 });
+
 /** The step from each version to the next. */
 const STEPS: Record<number, (job: Loose) => Loose> = {
   1: from1,
@@ -102,6 +105,7 @@ const STEPS: Record<number, (job: Loose) => Loose> = {
   6: from6,
   7: from7,
   8: from8,
+  9: from9,
 };
 
 /** An older job brought to the present version; anything else comes back as it is. */

@@ -20,3 +20,17 @@ export function darknessOf(rgb: Uint8Array): Uint8Array {
   }
   return dark;
 }
+
+/** The grey, 0 black, that is as dark to the eye as each byte says: what prints that much of an ink. */
+const GREYS = ((): Uint8Array => {
+  const dark = darknessOf(Uint8Array.from({ length: 3 * 256 }, (_, i) => Math.floor(i / 3)));
+  return Uint8Array.from({ length: 256 }, (_, amount) => {
+    let best = 0;
+    for (let grey = 1; grey < 256; grey++)
+      if (Math.abs(dark[grey]! - amount) < Math.abs(dark[best]! - amount)) best = grey;
+    return best;
+  });
+})();
+
+/** Greys that print as these amounts of one ink, 255 solid; to a level or two, where there are fewer greys than amounts. */
+export const greysFor = (amounts: Uint8Array): Uint8Array => amounts.map((amount) => GREYS[amount]!);

@@ -1,6 +1,7 @@
 import type { Gradient } from '../colour/fill';
 import { type Plates, platesOf } from '../colour/ink';
 import type { Paint } from '../colour/paint';
+import type { Point } from '../geometry/box';
 import { type Matrix, multiply } from '../geometry/matrix';
 import { inkOf } from '../job/find';
 import type { SceneSources } from './sources';
@@ -13,6 +14,8 @@ import type { SceneSources } from './sources';
 export interface Shade {
   kind: 'linear' | 'radial';
   matrix: Matrix;
+  /** Where a radial one begins instead of the origin, inside the unit circle. */
+  focus?: Point;
   stops: readonly { at: number; plates: Plates }[];
 }
 
@@ -20,6 +23,7 @@ export interface Shade {
 export interface Coverage {
   kind: 'linear' | 'radial';
   matrix: Matrix;
+  focus?: Point;
   stops: readonly { at: number; amount: number }[];
 }
 
@@ -31,12 +35,13 @@ export const plates = ({ ink, tint }: Paint, { inks }: Pick<SceneSources, 'inks'
   platesOf(inkOf(inks, ink), tint);
 
 /** A gradient in a frame that `frame` lays the unit square on. */
-export function shadeOf({ kind, place, stops }: Gradient, frame: Matrix, sources: SceneSources): Shade {
+export function shadeOf({ kind, place, focus, stops }: Gradient, frame: Matrix, sources: SceneSources): Shade {
   const inks = stops.map((stop) => plates(stop, sources));
   const names = [...new Set(inks.flatMap(Object.keys))];
   return {
     kind,
     matrix: multiply(frame, place),
+    ...(focus ? { focus } : {}),
     stops: stops.map(({ at }, i) => ({
       at,
       plates: Object.fromEntries(names.map((name) => [name, inks[i]![name] ?? 0])),

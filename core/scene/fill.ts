@@ -21,6 +21,7 @@ export function covering(fill: Fill | undefined, frame: Box, device: Device, dra
     device.beginFade({
       kind: coverage.kind,
       matrix: multiply(ontoBox(frame), coverage.place),
+      ...(coverage.focus ? { focus: coverage.focus } : {}),
       stops: coverage.stops.map(({ at, cover = 1 }) => ({ at, amount: cover })),
     });
   draw();

@@ -22,7 +22,7 @@ interface ArtProps {
 }
 
 /** Colour that runs, under a name of its own. */
-function ShadeDefinition({ shade: { kind, matrix, stops }, id }: { shade: SvgShade; id: string }) {
+function ShadeDefinition({ shade: { kind, matrix, focus, stops }, id }: { shade: SvgShade; id: string }) {
   const transform = `matrix(${matrix.join(' ')})`;
   const inner = stops.map(({ at, colour, opacity }, i) => (
     // biome-ignore lint/suspicious/noArrayIndexKey: a stop has no other identity
@@ -33,7 +33,16 @@ function ShadeDefinition({ shade: { kind, matrix, stops }, id }: { shade: SvgSha
       {inner}
     </linearGradient>
   ) : (
-    <radialGradient id={id} gradientUnits="userSpaceOnUse" cx={0} cy={0} r={1} gradientTransform={transform}>
+    <radialGradient
+      id={id}
+      gradientUnits="userSpaceOnUse"
+      cx={0}
+      cy={0}
+      r={1}
+      fx={focus?.x}
+      fy={focus?.y}
+      gradientTransform={transform}
+    >
       {inner}
     </radialGradient>
   );

@@ -152,6 +152,36 @@ export const DRAWINGS: Readonly<Record<string, string>> = {
   'a smooth curve after an arc': box(
     '<path fill="#284" d="M20 80A40 40 0 0 1 100 80S150 20 180 80T190 150L20 150Z"/><path fill="#a30" d="M10 10h40v30L60 x"/>',
   ),
+  'masks of plain shapes: what is white shows, what is black hides': box(
+    `<mask id="a"><rect width="100" height="160" fill="#fff"/></mask>
+     <mask id="b" maskUnits="userSpaceOnUse" x="0" y="0" width="200" height="160"><rect width="200" height="160" fill="#fff"/><circle cx="150" cy="80" r="30"/></mask>
+     <mask id="c" maskContentUnits="objectBoundingBox"><circle cx=".5" cy=".5" r=".5" fill="#fff"/></mask>
+     <rect width="200" height="60" fill="#080" mask="url(#a)"/><rect x="110" y="40" width="80" height="80" fill="#a30" mask="url(#b)"/>
+     <g mask="url(#c)"><rect x="10" y="70" width="80" height="80" fill="#35a"/><rect x="10" y="70" width="40" height="80" fill="#fc0"/></g>`,
+  ),
+  'masks that fade, by lightness and by opacity': box(
+    `<linearGradient id="g"><stop stop-color="#fff"/><stop offset="1" stop-color="#000"/></linearGradient>
+     <radialGradient id="r"><stop stop-color="#fff"/><stop offset="1" stop-color="#fff" stop-opacity="0"/></radialGradient>
+     <mask id="a"><rect width="200" height="160" fill="url(#g)"/></mask><mask id="b"><rect width="200" height="160" fill="url(#r)"/></mask>
+     <mask id="c"><rect width="200" height="160" fill="#fff" opacity=".4"/></mask>
+     <rect x="20" y="10" width="160" height="40" fill="#080" mask="url(#a)"/><circle cx="60" cy="100" r="45" fill="#a30" mask="url(#b)"/>
+     <rect x="120" y="70" width="60" height="60" fill="#000" mask="url(#c)"/>`,
+  ),
+  'gradients with the light off their middles': box(
+    `<radialGradient id="a" fx=".3" fy=".3">${stops}</radialGradient><radialGradient id="b" gradientUnits="userSpaceOnUse" cx="145" cy="80" r="45" fx="165" fy="60">${three}</radialGradient>
+     <circle cx="55" cy="80" r="45" fill="url(#a)"/><rect x="100" y="30" width="90" height="100" fill="url(#b)"/>`,
+  ),
+  'marks at the ends and corners of lines': box(
+    `<marker id="h" viewBox="0 0 10 10" refX="5" refY="5" markerWidth="4" markerHeight="4" orient="auto-start-reverse"><path d="M0 0L10 5L0 10z" fill="#a30"/></marker>
+     <marker id="d" markerWidth="8" markerHeight="8" refX="4" refY="4" markerUnits="userSpaceOnUse"><circle cx="4" cy="4" r="4" fill="#06c"/></marker>
+     <polyline points="20,30 80,30 110,70 180,40" fill="none" stroke="#333" stroke-width="4" marker-start="url(#h)" marker-mid="url(#d)" marker-end="url(#h)"/>
+     <path d="M20 130C60 80 100 150 140 120" fill="none" stroke="#333" stroke-width="3" style="marker:url(#h)"/>
+     <path d="M150 90h30v40h-30z" fill="#fc0" stroke="#333" marker-mid="url(#d)"/>`,
+  ),
+  'what is important, and what is only for dark screens': box(
+    `<style>.a{fill:#08c!important} .b{fill:#fc0} @media (prefers-color-scheme: dark){.b{fill:#000}} @media screen{.c{fill:#393}} @keyframes k{from{fill:#f00}}</style>
+     <rect class="a" width="60" height="160" fill="#f00" style="fill:#f00"/><rect class="b" x="70" width="60" height="160"/><rect class="c" x="140" width="60" height="160"/>`,
+  ),
   'a switch, a link and unknown things': box(
     '<switch><rect width="80" height="160" fill="#284"/><rect width="80" height="160" fill="#f00"/></switch><a href="https://www.example"><circle cx="140" cy="80" r="40" fill="#824"/></a><metadata><x/></metadata>',
   ),
@@ -159,9 +189,9 @@ export const DRAWINGS: Readonly<Record<string, string>> = {
 
 /** What cannot be kept, and the words it is told in. */
 export const NOTED: Readonly<Record<string, readonly [svg: string, says: RegExp]>> = {
-  'a mask': [
+  'a mask that shows parts beside each other by halves and wholes': [
     box(
-      '<mask id="m"><rect width="100" height="160" fill="#fff"/></mask><rect width="200" height="160" fill="#080" mask="url(#m)"/>',
+      '<mask id="m"><rect width="100" height="160" fill="#fff"/><rect x="100" width="100" height="160" fill="#888"/></mask><rect width="200" height="160" fill="#080" mask="url(#m)"/>',
     ),
     /mask is left out/,
   ],
@@ -175,9 +205,15 @@ export const NOTED: Readonly<Record<string, readonly [svg: string, says: RegExp]
     ),
     /pattern fill is left out/,
   ],
-  'a marker': [
-    box('<marker id="m"><path d="M0 0h3v3z"/></marker><path d="M10 10H150" stroke="#000" marker-end="url(#m)"/>'),
-    /marks on lines are left out/,
+  'a picture from elsewhere, which nobody fetches': [
+    box('<rect width="20" height="20"/><image href="https://tracker.example/x.png" width="9" height="9"/>'),
+    /picture inside the drawing is left out/,
+  ],
+  'words on a line': [
+    box(
+      '<path id="l" d="M20 100Q100 20 180 100" fill="none"/><text font-size="14"><textPath href="#l">Round the bend</textPath></text>',
+    ),
+    /outlines in Source Sans 3/,
   ],
   'a picture inside': [
     box('<rect width="20" height="20"/><image width="10" height="10" href="data:image/png;base64,iVBORw0KGgo="/>'),
@@ -223,10 +259,6 @@ export const HOSTILE: Readonly<Record<string, readonly [svg: string, says: RegEx
   'an entity from a file': [
     `<!DOCTYPE svg [<!ENTITY x SYSTEM "file:///etc/passwd">]>${box('<text>&x;</text>')}`,
     /entities/,
-  ],
-  'a picture from elsewhere': [
-    box('<image href="https://tracker.example/x.png" width="9" height="9"/>'),
-    /another file/,
   ],
   'a shape from elsewhere': [box('<use href="other.svg#logo"/>'), /another file/],
   'a fill from elsewhere': [box('<rect width="9" height="9" fill="url(other.svg#g)"/>'), /another file/],

@@ -49,6 +49,19 @@ export function torture(): JobBundle {
       },
       form: { kind: 'ellipse' },
     }),
+    makeShape({
+      ...box('off-middle', 30, 45.5, 14, 8),
+      paint: {
+        kind: 'radial',
+        place: [0.5, 0, 0, 0.5, 0.5, 0.5],
+        focus: { x: 0.5, y: -0.4 },
+        stops: [
+          { at: 0, ...copper, tint: 0.1 },
+          { at: 0.5, ink: 'green', tint: 0.5 },
+          { at: 1, ...green },
+        ],
+      },
+    }),
     makeShape({ ...box('through', 42, 15, 14, 10), paint: copper, opacity: 0.5 }),
     makeShape({ ...box('through-green', 50, 17, 12, 10), paint: green, opacity: 0.35 }),
     makePicture({ ...box('photo', 4, 30, 24, 20), asset: hash }),

@@ -1,5 +1,5 @@
 import type { Plates } from '../../colour/ink';
-import { type Box, bottom, right } from '../../geometry/box';
+import { type Box, bottom, type Point, right } from '../../geometry/box';
 import { invert, type Matrix, multiply } from '../../geometry/matrix';
 import { strokeOutline } from '../../geometry/offset';
 import { type Path, transformPath } from '../../geometry/path';
@@ -35,12 +35,27 @@ export interface PlatesAsked {
   picture(image: ImageRef): LaidPicture | undefined;
 }
 
-/** How much of a gradient lies before a place of the grid: its own x, or its distance from the origin. */
-function along({ kind, matrix }: Pick<Shade, 'kind' | 'matrix'>, toGrid: Matrix): (x: number, y: number) => number {
+type Running = Pick<Shade, 'kind' | 'matrix' | 'focus'>;
+
+/** What part a place is of the way from a focus, through it, to the unit circle (SVG 2, 14.2.3). */
+function partFrom(focus: Point): (x: number, y: number) => number {
+  const rest = 1 - focus.x ** 2 - focus.y ** 2;
+  return (x, y) => {
+    const [dx, dy] = [x - focus.x, y - focus.y];
+    const far = dx * dx + dy * dy;
+    const toward = focus.x * dx + focus.y * dy;
+    return far === 0 ? 0 : far / (Math.sqrt(toward * toward + far * rest) - toward);
+  };
+}
+
+/** How much of a gradient lies before a place of the grid: its own x, or its distance from where it begins. */
+function along({ kind, matrix, focus }: Running, toGrid: Matrix): (x: number, y: number) => number {
   const back = invert(multiply(toGrid, matrix));
   if (!back) return () => 1;
   const [a, b, c, d, e, f] = back;
-  return kind === 'linear' ? (x, y) => a * x + c * y + e : (x, y) => Math.hypot(a * x + c * y + e, b * x + d * y + f);
+  if (kind === 'linear') return (x, y) => a * x + c * y + e;
+  const part = focus ? partFrom(focus) : Math.hypot;
+  return (x, y) => part(a * x + c * y + e, b * x + d * y + f);
 }
 
 /** A value that runs in straight lines from stop to stop. */
@@ -109,7 +124,7 @@ export function platesDevice({ box, ppi, picture }: PlatesAsked): Device & { gri
     });
   }
   /** Which step of the way each cell of a window is at. */
-  function stepsOver(shade: Pick<Shade, 'kind' | 'matrix'>, { x, y, width: wide, height: high }: Cover): Uint16Array {
+  function stepsOver(shade: Running, { x, y, width: wide, height: high }: Cover): Uint16Array {
     const place = along(shade, toGrid);
     const steps = new Uint16Array(wide * high);
     for (let row = 0, i = 0; row < high; row++)

@@ -1,7 +1,7 @@
 import type { Pen } from '../../colour/fill';
 import type { Cmyk } from '../../colour/ink';
 import { partWithin } from '../../geometry/boolean';
-import type { Box } from '../../geometry/box';
+import type { Box, Point } from '../../geometry/box';
 import type { Matrix } from '../../geometry/matrix';
 import { strokeOutline } from '../../geometry/offset';
 import { type Path, pathBounds } from '../../geometry/path';
@@ -24,7 +24,7 @@ export interface ArtPaint {
 /** One paint, or colour that runs; `matrix` lays a gradient's own space on the art. */
 export type ArtColour =
   | ({ kind: 'flat' } & ArtPaint)
-  | { kind: 'linear' | 'radial'; matrix: Matrix; stops: ({ at: number; alpha: number } & ArtPaint)[] };
+  | { kind: 'linear' | 'radial'; matrix: Matrix; focus?: Point; stops: ({ at: number; alpha: number } & ArtPaint)[] };
 
 /** What all that lies on a page may say of itself. */
 interface Common {

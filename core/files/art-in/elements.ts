@@ -61,6 +61,7 @@ function fillOf(laying: Laying, colour: ArtColour, frame: Box): Fill {
   return {
     kind: colour.kind,
     place: inFrame(frame, multiply(laying.place, colour.matrix)),
+    ...(colour.focus ? { focus: colour.focus } : {}),
     stops: colour.stops.map(({ at, alpha, ...paint }) => ({
       at,
       ...paintOf(laying, paint),

@@ -87,6 +87,7 @@ function artColour(colour: Colour, paintIn: Paints, cover: Coverage | undefined)
     return {
       kind: cover.kind,
       matrix: cover.matrix,
+      ...(cover.focus ? { focus: cover.focus } : {}),
       stops: cover.stops.map(({ at, amount }) => ({ at, alpha: share(amount), ...paintIn(colour) })),
     };
   }
@@ -94,6 +95,7 @@ function artColour(colour: Colour, paintIn: Paints, cover: Coverage | undefined)
   return {
     kind: colour.kind,
     matrix: colour.matrix,
+    ...(colour.focus ? { focus: colour.focus } : {}),
     stops: stops.map(({ at, plates }) => ({ at: share(at), alpha: covering(at), ...paintIn(plates) })),
   };
 }

@@ -9,7 +9,7 @@ import { baseFont } from '../pdf/drawn/fonts';
 import { functionOf } from '../pdf/drawn/functions';
 import type { PictureSeen } from '../pdf/drawn/hear';
 import { type BoxNumbers, boxAt, mediaOf, trimOf } from '../pdf/page-read';
-import { parseAnyPdf } from '../pdf/parsed/file';
+import { parseAnyPdf, refuseEncrypted } from '../pdf/parsed/file';
 import { SyntaxFault } from '../pdf/parsed/syntax';
 import { arrayOf, nameOf, type PdfView, viewFile } from '../pdf/parsed/view';
 import { artDevice } from './art-device';
@@ -35,7 +35,9 @@ export interface PdfOpened {
 /** Opens a file of any make. Throws PdfArtError with what to do. */
 export function openPdf(bytes: Uint8Array): PdfOpened {
   try {
-    const view = viewFile(parseAnyPdf(bytes), () => undefined);
+    const file = parseAnyPdf(bytes);
+    refuseEncrypted(file);
+    const view = viewFile(file, () => undefined);
     if (view.pages.length === 0)
       throw new PdfArtError(
         `There is no page that can be read in this PDF${view.file.repaired.map((what) => `: ${what}`)[0] ?? ''}. Save it again from its program.`,

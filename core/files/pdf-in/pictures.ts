@@ -1,8 +1,10 @@
 import { PROCESS_PLATES } from '../../colour/ink';
 import type { Matrix } from '../../geometry/matrix';
 import { joined } from '../../packed/joined';
+import { greysFor } from '../../picture/darkness';
 import type { Pixels } from '../../picture/decode';
 import { keptFile } from '../../picture/keep';
+import { PICTURE_LIMITS } from '../../picture/limits';
 import { resampled } from '../../picture/resample';
 import type { Tone } from '../../scene/device';
 import type { ArtPaint } from '../art-in/art';
@@ -53,6 +55,26 @@ function evened(pixels: Pixels, place: Matrix): Pixels {
   return { ...rest, width, height, colour: made(pixels.colour), ...(alpha ? { alpha: made(alpha) } : {}) };
 }
 
+/** A picture of fewer pixels a side than the job keeps has each of them several times. */
+function enlarged(pixels: Pixels): Pixels {
+  const { width, height } = pixels;
+  const times = Math.ceil(PICTURE_LIMITS.shortestSide / Math.min(width, height));
+  if (times <= 1) return pixels;
+  const made = (data: Uint8Array): Uint8Array => {
+    const channels = data.length / (width * height);
+    const out = new Uint8Array(data.length * times * times);
+    for (let y = 0, to = 0; y < height * times; y++)
+      for (let x = 0; x < width * times; x++, to += channels) {
+        const from = (Math.floor(y / times) * width + Math.floor(x / times)) * channels;
+        out.set(data.subarray(from, from + channels), to);
+      }
+    return out;
+  };
+  const { alpha, ...rest } = pixels;
+  const size = { width: width * times, height: height * times };
+  return { ...rest, ...size, colour: made(pixels.colour), ...(alpha ? { alpha: made(alpha) } : {}) };
+}
+
 /** A profile in a JPEG, in parts as long as its markers can be (ICC.1, annex B.4). */
 function withProfile(jpeg: Uint8Array, profile: Uint8Array): Uint8Array {
   const MOST = 65_519;
@@ -80,7 +102,8 @@ function profileOf({ file }: PdfView, stream: Stream): Uint8Array | undefined {
 /** A JPEG that is a whole picture by itself, as it is in the file. */
 function ownJpeg(view: PdfView, { stream, read, partly }: PictureSeen): Uint8Array | undefined {
   const { file } = view;
-  if (partly || ['SMask', 'Decode', 'Mask'].some((key) => stream.dict.has(key))) return undefined;
+  if (partly || Math.min(read.width, read.height) < PICTURE_LIMITS.shortestSide) return undefined;
+  if (['SMask', 'Decode', 'Mask'].some((key) => stream.dict.has(key))) return undefined;
   if (!/^(DeviceRGB|ICCBased, RGB|CalRGB)$/.test(read.space)) return undefined;
   const { bytes, left } = unpacked(stream, file);
   if ((left !== 'DCTDecode' && left !== 'DCT') || bytes[0] !== 0xff || bytes[1] !== 0xd8) return undefined;
@@ -103,7 +126,7 @@ const greys = (
   width,
   height,
   space: 'GRAY',
-  colour: turnedOver(amounts),
+  colour: greysFor(amounts),
   ...(alpha ? { alpha } : {}),
 });
 
@@ -116,7 +139,7 @@ export function pictureFiles(view: PdfView, colours: ColourList, note: (text: st
     return key;
   };
   const keepPixels = (pixels: Pixels, place: Matrix): string => {
-    const { bytes, told } = keptFile(evened(pixels, place), 1);
+    const { bytes, told } = keptFile(enlarged(evened(pixels, place)), 1);
     for (const each of told) note(`A picture: ${each}`);
     return keep(bytes);
   };

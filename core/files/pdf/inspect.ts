@@ -18,7 +18,7 @@ import {
   readPage,
   trimOf,
 } from './page-read';
-import { parseAnyPdf } from './parsed/file';
+import { parseAnyPdf, refuseEncrypted } from './parsed/file';
 import { SyntaxFault } from './parsed/syntax';
 import { type PdfView, textOf, viewFile } from './parsed/view';
 import { fontsIn, intentOf, screenColoursIn, standardOf } from './read-back';
@@ -320,10 +320,7 @@ const pagesWith = (pages: readonly PageInspected[], has: (page: PageInspected) =
  */
 export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, standard?: Standard): Inspection {
   const file = parseAnyPdf(bytes);
-  if (file.trailer.has('Encrypt'))
-    throw new SyntaxFault(
-      'The file is encrypted. Save it without a password and without limits on its use, then open it again',
-    );
+  refuseEncrypted(file);
   const unread: string[] = [];
   const view = viewFile(file, (what) => unread.push(what));
   if (view.pages.length === 0) throw new SyntaxFault('The file has no pages that can be read');

@@ -54,7 +54,7 @@ function fontFacts({ file }: PdfView, font: Dict): FontFacts {
   return {
     ...baseFont(file, font),
     kind: nameOf(file, own.get('Subtype')) ?? '',
-    embedded: isEmbedded(dictOf(file, own.get('FontDescriptor'))),
+    embedded: isEmbedded({ file }, dictOf(file, own.get('FontDescriptor'))),
     searchable: font.has('ToUnicode'),
   };
 }

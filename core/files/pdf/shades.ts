@@ -101,7 +101,7 @@ export function shadePattern(
   inks: readonly Ink[],
   separation: (plate: string) => PDFRef,
 ): PDFRef {
-  const { kind, matrix } = shade;
+  const { kind, matrix, focus = { x: 0, y: 0 } } = shade;
   const isGrey = (stop: Shade['stops'][number] | Coverage['stops'][number]): stop is Coverage['stops'][number] =>
     'amount' in stop;
   const [sample] = shade.stops;
@@ -121,7 +121,7 @@ export function shadePattern(
       Shading: {
         ShadingType: kind === 'linear' ? 2 : 3,
         ColorSpace: colours.space,
-        Coords: kind === 'linear' ? [0, 0, 1, 0] : [0, 0, 0, 0, 0, 1],
+        Coords: kind === 'linear' ? [0, 0, 1, 0] : [focus.x, focus.y, 0, 0, 0, 1],
         Function: running(context, values),
         Extend: [true, true],
       } as never,

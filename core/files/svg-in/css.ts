@@ -9,24 +9,61 @@ interface Compound {
   /** How it hangs on the one before it: anywhere in it, or right in it. */
   by: 'in' | 'right in' | undefined;
 }
+/** What is said of an element, and what of it nothing that is merely said can change. */
+interface Declarations {
+  usual: ReadonlyMap<string, string>;
+  important: ReadonlyMap<string, string>;
+}
 interface CssRule {
   compounds: readonly Compound[];
   weight: number;
-  declarations: ReadonlyMap<string, string>;
+  declarations: Declarations;
 }
 
-function declarationsOf(text: string): Map<string, string> {
-  const out = new Map<string, string>();
+const IMPORTANT = /!\s*important\s*$/i;
+
+function declarationsOf(text: string): Declarations {
+  const usual = new Map<string, string>();
+  const important = new Map<string, string>();
   for (const part of text.split(/;(?![^(]*\))/)) {
     const at = part.indexOf(':');
     if (at < 0) continue;
-    const value = part
-      .slice(at + 1)
-      .replace(/!\s*important\s*$/i, '')
-      .trim();
-    out.set(part.slice(0, at).trim().toLowerCase(), value);
+    const value = part.slice(at + 1);
+    const name = part.slice(0, at).trim().toLowerCase();
+    (IMPORTANT.test(value) ? important : usual).set(name, value.replace(IMPORTANT, '').trim());
   }
-  return out;
+  return { usual, important };
+}
+
+/** Conditions that hold for what is printed or shown as a drawing usually is. */
+const HOLDS = /^(?:(?:only\s+)?(?:all|screen)|\(\s*prefers-color-scheme\s*:\s*light\s*\))$/i;
+
+/** The end of the block that opens at a place: past its closing brace. */
+function endOfBlock(text: string, open: number): number {
+  let deep = 0;
+  for (let i = open; i < text.length; i++) {
+    if (text[i] === '{') deep++;
+    if (text[i] === '}' && --deep === 0) return i + 1;
+  }
+  return text.length;
+}
+
+/** Styles with the rules of conditions that hold in their places, and without those of others: dark screens, movement, fonts. */
+function conditionsOf(text: string, note: (text: string) => void): string {
+  const found = /@([\w-]+)([^{};]*)([{;])/.exec(text);
+  if (!found) return text;
+  const [whole, word, condition, mark] = found;
+  const before = text.slice(0, found.index);
+  const open = found.index + whole.length - 1;
+  const end = mark === ';' ? open + 1 : endOfBlock(text, open);
+  const rest = conditionsOf(text.slice(end), note);
+  if (mark === ';') return before + rest;
+  const isMedia = word!.toLowerCase() === 'media';
+  if (isMedia && condition!.split(',').some((each) => HOLDS.test(each.trim())))
+    return `${before}${conditionsOf(text.slice(open + 1, end - 1), note)}${rest}`;
+  // What is only for dark screens, paper of other sizes or movement is not meant here; all else is told of.
+  if (!isMedia && !/keyframes$/i.test(word!)) note('Rules that begin with @ in its styles are left out.');
+  return before + rest;
 }
 
 /** One selector; undefined for one of a kind that is not followed. */
@@ -58,11 +95,9 @@ export function sheetOf(document: Document, note: (text: string) => void): reado
   const styles = Array.from(document.getElementsByTagNameNS('*', 'style'));
   const text = styles.map((style) => style.textContent ?? '').join('\n');
   const plain = text.replace(/\/\*[\s\S]*?\*\//g, '').replace(/<!--|-->/g, '');
-  if (/@[\w-]+/.test(plain)) note('Rules that begin with @ in its styles are left out.');
   const rules: CssRule[] = [];
-  for (const [, selectors, body] of plain.replace(/@[^{};]*;/g, '').matchAll(/([^{}]+)\{([^{}]*)\}/g))
+  for (const [, selectors, body] of conditionsOf(plain, note).matchAll(/([^{}]+)\{([^{}]*)\}/g))
     for (const each of selectors!.split(',')) {
-      if (each.trim().startsWith('@')) continue;
       const selector = selectorOf(each);
       if (selector) rules.push({ ...selector, declarations: declarationsOf(body!) });
       else note(`The style for “${each.trim()}” is left out: such selectors are not followed.`);
@@ -101,8 +136,11 @@ function matches(element: Element, compounds: readonly Compound[]): boolean {
 export function ownStyle(element: Element, sheet: readonly CssRule[]): Map<string, string> {
   const own = new Map<string, string>();
   for (const { name, value } of Array.from(element.attributes)) if (!name.includes(':')) own.set(name, value);
-  for (const { compounds, declarations } of sheet)
-    if (matches(element, compounds)) for (const [name, value] of declarations) own.set(name, value);
-  for (const [name, value] of declarationsOf(element.getAttribute('style') ?? '')) own.set(name, value);
+  const all = [
+    ...sheet.filter(({ compounds }) => matches(element, compounds)).map(({ declarations }) => declarations),
+    declarationsOf(element.getAttribute('style') ?? ''),
+  ];
+  for (const { usual } of all) for (const [name, value] of usual) own.set(name, value);
+  for (const { important } of all) for (const [name, value] of important) own.set(name, value);
   return own;
 }

@@ -4,7 +4,9 @@ import { boxPath, transformPath } from '../../geometry/path';
 import { type ArtItem, clipped, cutTo, grouped } from '../art-in/art';
 import { boxOf, clipOf } from './clip';
 import { isTooDeep } from './guard';
-import { isLeftOut, noteEffects } from './not-kept';
+import { marksOn } from './markers';
+import { maskOf } from './masks';
+import { isLeftOut, NOT_KEPT, noteEffects } from './not-kept';
 import { outlineOfSvg, type Viewport } from './outlines';
 import { painted } from './paint';
 import { type Around, children, inherit, linked, type Reading, type Style, urlId } from './reading';
@@ -14,7 +16,7 @@ import { textPath } from './words';
 
 // biome-ignore format: a list of words
 const SILENT = new Set([
-  'defs', 'style', 'title', 'desc', 'metadata', 'linearGradient', 'radialGradient', 'clipPath', 'symbol', 'namedview',
+  'defs', 'style', 'title', 'desc', 'metadata', 'linearGradient', 'radialGradient', 'clipPath', 'mask', 'marker', 'symbol', 'namedview',
 ]);
 
 /** Whether an alternative is for readers of this kind: none of another program's own, in the language of the app. */
@@ -38,6 +40,8 @@ const HOLDERS: Readonly<Record<string, Drawing>> = {
   svg: (reading, element, within, style) => nested(reading, element, within, style),
   use: used,
 };
+/** Lines that may have marks at their corners. */
+const MARKED = new Set(['path', 'line', 'polyline', 'polygon']);
 const SEEN_THROUGH = new Set(['g', 'a']);
 
 /** What is carried into an element, clipped as it asks. */
@@ -49,12 +53,43 @@ function withinOf(reading: Reading, element: Element, outer: Around, style: Styl
     opacity: outer.opacity * shareOf(style.get('opacity'), 1),
     depth: outer.depth + 1,
   };
-  const clipId = urlId(style.get('clip-path'));
-  const clip = clipId ? reading.byId(clipId) : undefined;
-  if (clip?.localName !== 'clipPath') return within;
+  return maskedBy(reading, element, style, clippedBy(reading, element, style, within));
+}
+
+/** What an element names in a property, where that is of a kind. */
+function namedBy(reading: Reading, style: Style, property: string, kind: string): Element | undefined {
+  const id = urlId(style.get(property));
+  const found = id ? reading.byId(id) : undefined;
+  return found?.localName === kind ? found : undefined;
+}
+
+function clippedBy(reading: Reading, element: Element, style: Style, within: Around): Around {
+  const clip = namedBy(reading, style, 'clip-path', 'clipPath');
+  if (!clip) return within;
+  const here = clipOf(reading, clip, within, boxOf(reading, element, style, within.viewport));
+  return { ...within, clip: within.clip ? clipped(here, within.clip) : here };
+}
+
+function maskedBy(reading: Reading, element: Element, style: Style, within: Around): Around {
+  const mask = namedBy(reading, style, 'mask', 'mask');
+  if (!mask || within.using.includes(mask)) return within;
   const box = boxOf(reading, element, style, within.viewport);
-  const here = clipOf(reading, clip, within, box);
-  return { ...within, clip: outer.clip ? clipped(here, outer.clip) : here };
+  const own = inherit(reading, mask, new Map());
+  const masked = maskOf(reading, mask, style, within, box, (quiet, inside) =>
+    children(mask).flatMap((child) => drawn(quiet, child, { ...inside, style: own, using: [...within.using, mask] })),
+  );
+  if (!masked) {
+    reading.note(NOT_KEPT['mask']!);
+    return within;
+  }
+  if (masked.fade && within.fade) reading.note('Of two fades over one another the inner one is kept.');
+  const clip = masked.clip && within.clip ? clipped(masked.clip, within.clip) : (masked.clip ?? within.clip);
+  return {
+    ...within,
+    clip,
+    opacity: within.opacity * masked.opacity,
+    ...(masked.fade ? { fade: masked.fade } : {}),
+  };
 }
 
 /** What an element shows, with all that lies in it. */
@@ -74,6 +109,12 @@ export function drawn(reading: Reading, element: Element, outer: Around): ArtIte
   if (holder) return grouped(name, holder(reading, element, within, style));
   const outline =
     localName === 'text' ? textPath(reading, element, style, within) : outlineOfSvg(element, style, within.viewport);
+  if (outline && MARKED.has(localName)) {
+    const marks = marksOn(reading, outline, style, within, (marker, inside) =>
+      children(marker).flatMap((child) => drawn(reading, child, inside)),
+    );
+    return [...painted(reading, outline, style, within, name), ...marks];
+  }
   if (outline) return painted(reading, outline, style, within, name);
   reading.note(`<${localName}> is not known here and is left out.`);
   return [];

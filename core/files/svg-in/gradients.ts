@@ -1,5 +1,5 @@
 import type { Element } from '@xmldom/xmldom';
-import type { Box } from '../../geometry/box';
+import type { Box, Point } from '../../geometry/box';
 import { apply, IDENTITY, invert, type Matrix, multiply, ontoBox } from '../../geometry/matrix';
 import { type Path, pathBounds } from '../../geometry/path';
 import { JOB_LIMITS } from '../../trade/job-limits';
@@ -10,6 +10,8 @@ import { colourOf, lengthOf, shareOf, transformOf } from './values';
 export interface ReadGradient {
   kind: 'linear' | 'radial';
   matrix: Matrix;
+  /** Where a radial one begins, in its own space. */
+  focus?: Point;
   stops: { at: number; key: string; alpha: number }[];
 }
 
@@ -19,6 +21,9 @@ export interface GradientSources {
   own(element: Element): ReadonlyMap<string, string>;
   note(text: string): void;
 }
+
+/** A focus is no further from the middle than this share of the radius. */
+const MOST_OFF = 0.999;
 
 const hrefOf = (element: Element): string | undefined =>
   (element.getAttribute('href') ?? element.getAttribute('xlink:href') ?? undefined)?.replace(/^#/, '');
@@ -95,6 +100,7 @@ export function readGradient(
   const read: ReadGradient = {
     kind: isRadial ? 'radial' : 'linear',
     matrix: multiply(outer, own),
+    ...(isRadial ? focusOf() : {}),
     stops: stops.length === 1 ? [first!, { ...first!, at: 1 }] : stops,
   };
   const spread = attribute('spreadMethod');
@@ -110,10 +116,16 @@ export function readGradient(
   function radialSpace(): Matrix {
     const [cx, cy] = [across('cx', '50%'), down('cy', '50%')];
     const r = lengthOf(attribute('r') ?? '50%', byBox ? 1 : Math.hypot(w, h) / Math.SQRT2) ?? 0;
-    const [fx, fy] = [across('fx', `${cx}`), down('fy', `${cy}`)];
-    const isOff = attribute('fx') !== undefined || attribute('fy') !== undefined;
-    if (isOff && Math.hypot(fx - cx, fy - cy) > 0.001 * r)
-      sources.note('A round gradient whose light is off its middle has it in the middle.');
     return [r, 0, 0, r, cx, cy];
+  }
+  /** A focus on the circle or past it is brought just inside (SVG 1.1, 13.2.3). */
+  function focusOf(): { focus?: Point } {
+    const [r, , , , cx, cy] = radialSpace();
+    const [fx, fy] = [across('fx', `${cx}`), down('fy', `${cy}`)];
+    const off = { x: (fx - cx) / r, y: (fy - cy) / r };
+    const far = Math.hypot(off.x, off.y);
+    if (!(far > 0.001)) return {};
+    const inside = Math.min(1, MOST_OFF / far);
+    return { focus: { x: off.x * inside, y: off.y * inside } };
   }
 }

@@ -23,7 +23,8 @@ const REFUSED: readonly (readonly [RegExp, string])[] = [
 ];
 
 /** Links that lead out of the file: those of a reader's own (`<a>`) are harmless, and dropped. */
-const OUTSIDE = /<\s*(?:[\w-]+:)?(?!a[\s>])[\w-]+[^>]*?\s(?:xlink:)?href\s*=\s*["']\s*(?!#|data:)[^"'\s]/i;
+/** Pictures are not taken in with a drawing wherever they lie; all else that leads out is refused. */
+const OUTSIDE = /<\s*(?:[\w-]+:)?(?!a[\s>]|image[\s>])[\w-]+[^>]*?\s(?:xlink:)?href\s*=\s*["']\s*(?!#|data:)[^"'\s]/i;
 
 const DOCTYPE = /<!DOCTYPE\s[^[>]*(?:\[([\s\S]*?)\]\s*)?>/i;
 /** An entity that stands for plain text, such as the name of a namespace. */

@@ -6,7 +6,6 @@ export const NOT_KEPT: Readonly<Record<string, string>> = {
   mask: 'A mask is left out: what it hid is seen.',
   filter: 'A filter is left out.',
   pattern: 'A pattern fill is left out.',
-  marker: 'Arrowheads and other marks on lines are left out.',
   image: 'A picture inside the drawing is left out. Take it in as a picture of its own.',
   foreignObject: 'A web page inside the drawing is left out.',
   animate: 'Movement is left out.',
@@ -15,8 +14,8 @@ export const NOT_KEPT: Readonly<Record<string, string>> = {
   set: 'Movement is left out.',
 };
 
-/** Masks, filters, patterns and marks do nothing until something refers to them. */
-const BY_REFERENCE = new Set(['mask', 'filter', 'pattern', 'marker']);
+/** Filters and patterns do nothing until something refers to them. */
+const BY_REFERENCE = new Set(['filter', 'pattern']);
 
 /** Tells of an element that is not taken in; whether it was one. */
 export function isLeftOut({ note }: Reading, localName: string): boolean {
@@ -27,10 +26,7 @@ export function isLeftOut({ note }: Reading, localName: string): boolean {
 
 /** Tells of what an element asks for and does not get. */
 export function noteEffects({ note }: Reading, style: Style): void {
-  if (urlId(style.get('mask'))) note(NOT_KEPT['mask']!);
   if (urlId(style.get('filter'))) note(NOT_KEPT['filter']!);
-  if (['marker', 'marker-start', 'marker-mid', 'marker-end'].some((name) => urlId(style.get(name))))
-    note(NOT_KEPT['marker']!);
   if ((style.get('mix-blend-mode') ?? 'normal') !== 'normal')
     note('Colours that blend with what is below lie plainly on it.');
 }

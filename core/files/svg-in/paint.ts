@@ -25,8 +25,8 @@ function colourFor(
       const found = readGradient(target, path, around.viewport, reading);
       if (!found) return undefined;
       for (const stop of found.stops) reading.seen(stop.key);
-      const { kind, matrix, stops } = found;
-      return { colour: { kind, matrix: multiply(around.matrix, matrix), stops }, alpha: 1 };
+      const { matrix, ...rest } = found;
+      return { colour: { ...rest, matrix: multiply(around.matrix, matrix) }, alpha: 1 };
     }
     if (target?.localName === 'pattern') reading.note(NOT_KEPT['pattern']!);
     return rest && rest !== 'none' ? colourFor(reading, rest, path, style, around) : undefined;
@@ -46,6 +46,18 @@ function evenScale([a, b, c, d]: Matrix): number | undefined {
   return Math.abs(one - two) < 1e-6 * Math.max(one, two) && skew < 1e-6 * one * two ? one : undefined;
 }
 
+/** A colour that fades as all around it does; as it is where it already runs in another direction. */
+function faded(reading: Reading, colour: ArtColour, { fade }: Around): ArtColour {
+  if (!fade) return colour;
+  if (colour.kind === 'flat') {
+    const { kind: _, ...paint } = colour;
+    const { stops, ...run } = fade;
+    return { ...run, stops: stops.map(({ at, amount }) => ({ at, alpha: amount, ...paint })) };
+  }
+  reading.note('A gradient that fades in another direction than it runs does not fade.');
+  return colour;
+}
+
 type Painting = (reading: Reading, path: Path, style: Style, around: Around, name: string | undefined) => ArtItem[];
 
 const areaItem: Painting = (reading, path, style, around, name) => {
@@ -57,7 +69,7 @@ const areaItem: Painting = (reading, path, style, around, name) => {
   const cut = clipped(whole, around.clip);
   const box = pathBounds(cut);
   if (!box || box.width === 0 || box.height === 0) return [];
-  return [{ kind: 'area', name, path: cut, colour: found.colour, opacity }];
+  return [{ kind: 'area', name, path: cut, colour: faded(reading, found.colour, around), opacity }];
 };
 
 /** How a line is drawn, in its own units. */
@@ -82,7 +94,7 @@ const lineItem: Painting = (reading, path, style, around, name) => {
   if (style.get('vector-effect') === 'non-scaling-stroke')
     reading.note('A line that should keep its weight grows with the drawing.');
   const { pen, limit, offset } = penOf(style, weight, diagonal);
-  const { colour } = found;
+  const colour = faded(reading, found.colour, around);
   const scale = evenScale(around.matrix);
   const isPlain =
     scale !== undefined && !around.clip && colour.kind === 'flat' && limit === USUAL_MITRE && offset === 0;

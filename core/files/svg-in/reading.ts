@@ -4,6 +4,7 @@ import type { Path } from '../../geometry/path';
 import type { FontBook } from '../../type/font';
 import { ownStyle, sheetOf } from './css';
 import { SvgError } from './guard';
+import type { Fade } from './masks';
 import type { Viewport } from './outlines';
 import { lengthOf } from './values';
 
@@ -74,7 +75,8 @@ export function openReading(document: Document, fonts: FontBook): Reading {
 const INHERITED = new Set([
   'fill', 'fill-rule', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-opacity', 'stroke-linecap', 'stroke-linejoin',
   'stroke-miterlimit', 'stroke-dasharray', 'stroke-dashoffset', 'color', 'visibility', 'font-size', 'font-family',
-  'font-weight', 'font-style', 'text-anchor', 'letter-spacing', 'clip-rule', 'paint-order',
+  'font-weight', 'font-style', 'text-anchor', 'letter-spacing', 'clip-rule', 'paint-order', 'marker', 'marker-start',
+  'marker-mid', 'marker-end',
 ]);
 
 /** What is carried down from an element to what lies in it. */
@@ -84,6 +86,8 @@ export interface Around {
   viewport: Viewport;
   opacity: number;
   clip: Path | undefined;
+  /** What all of it fades by. */
+  fade?: Fade;
   depth: number;
   /** Elements that are being used, so that none is used inside itself. */
   using: readonly Element[];

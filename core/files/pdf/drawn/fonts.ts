@@ -192,8 +192,8 @@ export function baseFont(file: Pick<PdfView['file'], 'get'>, font: Dict): { name
 }
 
 /** Whether a font's program is in the file, by its descriptor. */
-export const isEmbedded = (descriptor: Dict | undefined): boolean =>
-  ['FontFile', 'FontFile2', 'FontFile3'].some((key) => descriptor?.has(key));
+export const isEmbedded = ({ file }: Pick<PdfView, 'file'>, descriptor: Dict | undefined): boolean =>
+  ['FontFile', 'FontFile2', 'FontFile3'].some((key) => file.get(descriptor?.get(key)) instanceof Stream);
 
 /** The names that an encoding gives codes of its own (table 114). */
 function differencesOf({ file }: PdfView, font: Dict): Map<number, string> {
@@ -235,7 +235,7 @@ function composite(view: PdfView, font: Dict, told: CMap | undefined): FontRead 
   }
   return {
     name: baseFont(file, font).name,
-    embedded: isEmbedded(descriptor),
+    embedded: isEmbedded(view, descriptor),
     kind: nameOf(file, own.get('Subtype')) ?? 'Type0',
     codes: (text) =>
       Array.from({ length: Math.floor(text.length / bytes) }, (_, i) => ({
@@ -253,6 +253,9 @@ function composite(view: PdfView, font: Dict, told: CMap | undefined): FontRead 
   };
 }
 
+/** The flag of a font whose letters are not the usual ones (table 123). */
+const SYMBOLIC = 4;
+
 function simple(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
   const { file } = view;
   const descriptor = dictOf(file, font.get('FontDescriptor'));
@@ -261,6 +264,9 @@ function simple(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
   const widths = numbersOf(view, font.get('Widths'));
   const missing = Number(file.get(descriptor?.get('MissingWidth')) ?? 500);
   const names = differencesOf(view, font);
+  // A symbolic TrueType without an encoding knows its letters by their codes, whatever those stand for (9.6.6.4).
+  const isSymbolic = (Number(file.get(descriptor?.get('Flags')) ?? 0) & SYMBOLIC) !== 0;
+  const goesByCode = isSymbolic && !font.has('Encoding');
   const unicode = (code: number): string | undefined => {
     const name = names.get(code);
     if (told?.unicode.has(code)) return told.unicode.get(code);
@@ -269,19 +275,17 @@ function simple(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
   };
   return {
     name: baseFont(file, font).name,
-    embedded: isEmbedded(descriptor),
+    embedded: isEmbedded(view, descriptor),
     kind: nameOf(file, font.get('Subtype')) ?? 'Type1',
     codes: (text) => Array.from(text, (c) => ({ code: c.charCodeAt(0), isSpace: c === ' ' })),
     width: (code) => widths[code - first] ?? missing,
     unicode,
     glyph: (code) => {
       const character = unicode(code)?.codePointAt(0);
+      const byCharacter = character === undefined ? undefined : program.glyphFor(character);
+      const byCode = program.glyphFor(0xf000 + code) ?? program.glyphFor(code);
       return (
-        program.named(names.get(code), code) ??
-        (character === undefined ? undefined : program.glyphFor(character)) ??
-        program.glyphFor(0xf000 + code) ??
-        program.glyphFor(code) ??
-        0
+        program.named(names.get(code), code) ?? (goesByCode ? (byCode ?? byCharacter) : (byCharacter ?? byCode)) ?? 0
       );
     },
     outline: program.outline,

@@ -89,7 +89,10 @@ function chosen(running: Running, { space }: Paint, n: readonly number[], given:
   if (!(given.at(-1) instanceof Name)) return { space, colour: running.drawing.inksOf(space, n) };
   const { view, base } = running.drawing;
   const pattern = view.file.get(resource(running, 'Pattern', given));
-  if (pattern instanceof Stream) return { space, colour: undefined, tile: pattern };
+  if (pattern instanceof Stream) {
+    const tileIn = space.under && running.drawing.inksOf(space.under, n);
+    return { space, colour: undefined, tile: pattern, ...(tileIn ? { tileIn } : {}) };
+  }
   const dict = dictOf(view.file, pattern);
   const there = multiply(base, matrixOf(view, dict?.get('Matrix')));
   return { space, colour: dict && shadeOf(running.drawing, dict.get('Shading'), there, running.resources) };

@@ -5,7 +5,7 @@ import { operationsOf } from '../parsed/file';
 import { contentsOf } from '../parsed/filters';
 import type { Stream } from '../parsed/syntax';
 import { dictOf, numbersOf } from '../parsed/view';
-import { type How, matrixOf, type Running, type State } from './state';
+import { firstState, type How, matrixOf, type Paint, type Running, type State } from './state';
 
 /** Areas and lines on the device, in what a state says of them. */
 
@@ -52,7 +52,8 @@ function penOf({ ctm, weight, cap, join, dash }: State): Pen {
 
 export function strokeLine(running: Running, path: Path): void {
   const { drawing, state } = running;
-  const { colour } = state.paint.stroke;
+  const { colour, tile } = state.paint.stroke;
+  if (tile) drawing.hear.unread?.('a line in a pattern');
   if (!colour) return;
   const pen = penOf(state);
   drawing.hear.path?.({ path, pen, colour, overprints: state.overprint.stroke });
@@ -99,15 +100,17 @@ function layTiles({ drawing, resources, state, deep }: Running, tile: Stream, pa
     hear.unread?.('a pattern of very many tiles');
     return;
   }
-  const own = dictOf(view.file, dict.get('Resources')) ?? resources;
+  const inTile = dictOf(view.file, dict.get('Resources')) ?? resources;
   const content = operationsOf(contentsOf(tile, view.file));
   // A tile without colours of its own is drawn in the colour that is chosen with it.
-  const paint = { ...state.paint, fill: { space: state.paint.fill.space, colour: state.paint.fill.colour } };
+  const { space, tileIn } = state.paint.fill;
+  const own: Paint = { space: space.under ?? space, colour: tileIn };
+  const paint = tileIn ? { fill: own, stroke: own } : firstState(drawing).paint;
   device.beginClip(path);
   for (let i = fromX; i <= toX; i++)
     for (let j = fromY; j <= toY; j++) {
       const ctm = multiply(placed, [1, 0, 0, 1, i * across, j * down]);
-      drawing.run(content, own, { ...state, ctm, paint, clips: 0 }, deep + 1);
+      drawing.run(content, inTile, { ...state, ctm, paint, clips: 0 }, deep + 1);
     }
   device.endClip();
 }

@@ -1,3 +1,4 @@
+import type { Point } from '../../../geometry/box';
 import { type Matrix, multiply, ontoLine } from '../../../geometry/matrix';
 import type { Coverage, Shade } from '../../../scene/colour';
 import { type Dict, Stream, type Value } from '../parsed/syntax';
@@ -17,6 +18,7 @@ const OFF_MIDDLE = 0.01;
 interface Run {
   kind: Shade['kind'];
   matrix: Matrix;
+  focus?: Point;
   stops: readonly { at: number; values: readonly number[] }[];
 }
 
@@ -37,13 +39,31 @@ function runOf({ view, hear }: Drawing, dict: Dict, matrix: Matrix): Run | undef
     return { kind: 'linear', matrix: multiply(matrix, ontoLine({ x: x0, y: y0 }, { x: x1, y: y1 })), stops };
   }
   const [x0 = 0, y0 = 0, r0 = 0, x1 = 0, y1 = 0, r1 = 1] = coords;
-  const most = Math.max(r0, r1);
-  if (Math.hypot(x1 - x0, y1 - y0) > OFF_MIDDLE * most)
-    hear.unread?.('a round gradient that does not run from its middle');
+  const isOutward = r1 >= r0;
+  const [inner, outer] = isOutward
+    ? [
+        { x: x0, y: y0, r: r0 },
+        { x: x1, y: y1, r: r1 },
+      ]
+    : [
+        { x: x1, y: y1, r: r1 },
+        { x: x0, y: y0, r: r0 },
+      ];
+  const there = multiply(matrix, [outer.r, 0, 0, outer.r, outer.x, outer.y]);
+  const outward = isOutward ? stops : stops.toReversed().map(({ at, values }) => ({ at: 1 - at, values }));
+  const focus = { x: (inner.x - outer.x) / outer.r, y: (inner.y - outer.y) / outer.r };
+  const off = Math.hypot(focus.x, focus.y);
+  // From a point inside the circle.
+  if (off > OFF_MIDDLE && off < 1 && inner.r <= OFF_MIDDLE * outer.r)
+    return { kind: 'radial', matrix: there, focus, stops: outward };
+  if (off > OFF_MIDDLE) hear.unread?.('a round gradient between two circles apart');
   // Between two circles about one middle: the inner radius is a share of the outer one.
-  const between = stops.map(({ at, values }) => ({ at: (r0 + at * (r1 - r0)) / most, values }));
-  const outward = r1 >= r0 ? between : between.toReversed();
-  return { kind: 'radial', matrix: multiply(matrix, [most, 0, 0, most, x1, y1]), stops: outward };
+  const least = inner.r / outer.r;
+  return {
+    kind: 'radial',
+    matrix: there,
+    stops: outward.map(({ at, values }) => ({ at: least + at * (1 - least), values })),
+  };
 }
 
 /** A shading as a colour; `matrix` lays its own space on the device. */

@@ -11,6 +11,8 @@ export interface Space {
   channels: number;
   /** A colour of the space as amounts of ink. */
   plates(values: readonly number[]): Plates;
+  /** Of patterns: the space of the colour that those without one of their own are drawn in. */
+  under?: Space;
   /** Of colours of a screen: red, green and blue, 0 to 1. */
   screen?(values: readonly number[]): readonly number[];
   /** The space's own colour before one is chosen. */
@@ -100,6 +102,10 @@ export function spaceOf(view: PdfView, value: Value | undefined, resources: Dict
   }
   if (family === 'Separation') return inked([nameOf(file, list[1]) ?? 'None']);
   if (family === 'DeviceN') return inked(arrayOf(file, list[1]).map((each) => nameOf(file, each) ?? 'None'));
+  if (family === 'Pattern') {
+    const under = spaceOf(view, list[1], resources, deep + 1);
+    return under ? { ...PATTERN, under } : PATTERN;
+  }
   if (family === 'Indexed' || family === 'I') return indexed(view, list, resources, deep);
   return family ? DEVICE[family] : undefined;
 }

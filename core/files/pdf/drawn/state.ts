@@ -20,6 +20,8 @@ export interface Paint {
   space: Space;
   colour: Colour | undefined;
   tile?: Stream;
+  /** What a tile without colours of its own is drawn in. */
+  tileIn?: Colour;
 }
 
 export type How = 'fill' | 'stroke';

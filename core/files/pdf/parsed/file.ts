@@ -200,6 +200,14 @@ export function parseAnyPdf(given: Uint8Array): PdfFile {
   return { ...found, repaired: [...before, 'its table of objects', ...found.repaired] };
 }
 
+/** Throws SyntaxFault, with what to do, for a file whose contents are encrypted. */
+export function refuseEncrypted({ trailer }: PdfFile): void {
+  if (trailer.has('Encrypt'))
+    throw new SyntaxFault(
+      'The file is encrypted. Save it without a password and without limits on its use, then open it again',
+    );
+}
+
 /** An operator of a content, and what stands before it. */
 export interface Operation {
   word: string;
