@@ -1,7 +1,9 @@
 import { pieceFacts } from '../checks/piece-facts';
+import type { FoldMade } from '../job/kinds';
 import { NO_ORDER, type Order } from '../job/order';
 import type { Job, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
+import { FOLDS, foldedWidth, foldLines, panelsOf } from '../trade/folds';
 import { formatSize } from '../units/length';
 import type { Stop } from './gate';
 import { escapeXml } from './xml';
@@ -15,14 +17,17 @@ export interface PieceTicket {
   id: string;
   name: string;
   kind: Piece['kind'];
-  /** As people say it, and in millimetres. */
+  /** The sheet as it is cut, flat: as people say it, and in millimetres. */
   size: string;
   width: number;
   height: number;
+  /** As it is handed over, folded where it is; millimetres. */
+  finished: { width: number; height: number };
   bleed: number;
   faces: { name: string; plates: string[] }[];
   order: Order;
-  fold?: string;
+  /** What the fold is called, and where the inside is folded, from its left edge; millimetres. */
+  fold?: { name: string; says: string; at: number[] };
   shop: string;
   standard: string;
   condition: string;
@@ -39,6 +44,16 @@ export interface Ticket {
   /** ISO 8601. */
   date: string;
   pieces: PieceTicket[];
+}
+
+const finishedWidth = ({ width, fold }: Piece): number => (fold ? foldedWidth(fold.kind, width, fold.less) : width);
+
+/** A fold as a planner reads it. */
+function foldOf({ kind, less }: FoldMade, flat: number): NonNullable<PieceTicket['fold']> {
+  const panels = panelsOf(kind, flat, less, 'inside');
+  const at = foldLines(panels).map(mm);
+  const widths = panels.map(({ width }) => mm(width)).join(' + ');
+  return { name: FOLDS[kind], says: `${FOLDS[kind]}: panels of ${widths} mm on the inside, left to right`, at };
 }
 
 /** What is ordered of some pieces; `files` are the names of the files that go with each, `letGo` the errors they left with. */
@@ -66,7 +81,8 @@ export const ticketOf = (
       bleed: mm(shop.bleed[piece.kind]),
       faces: piece.faces.map((face) => ({ name: face.name, plates: pieceFacts(job, { faces: [face] }).plates })),
       order: piece.order ?? NO_ORDER,
-      ...(piece.fold ? { fold: piece.fold.kind } : {}),
+      finished: { width: mm(finishedWidth(piece)), height: mm(piece.height) },
+      ...(piece.fold ? { fold: foldOf(piece.fold, piece.width) } : {}),
       shop: shop.name,
       standard: shop.standard,
       condition: shop.condition,
@@ -106,18 +122,36 @@ const PRODUCT_TYPES: Readonly<Record<Piece['kind'], string>> = {
 
 const points = (millimetres: number): string => (millimetres * POINTS_A_MM).toFixed(3).replace(/\.?0+$/, '');
 
-/** Names as XJDF lists them: without spaces. */
-const nmtokens = (names: readonly string[]): string => names.map((name) => name.replace(/\s+/g, '_')).join(' ');
+/** What an NMTOKEN cannot hold (XML 1.0, 2.3). */
+const NO_TOKEN = /[^\p{L}\p{N}\p{M}._:-]/gu;
+
+/** Each ink's name as XJDF lists separations, in letters that a list of names can hold; no two are the same. */
+function tokensOf(names: readonly string[]): Map<string, string> {
+  const tokens = new Map<string, string>();
+  const taken = new Set<string>();
+  // Names that are tokens already keep theirs, whichever comes first.
+  const inOrder = [...new Set(names)].sort((a, b) => Number(NO_TOKEN.test(a)) - Number(NO_TOKEN.test(b)));
+  for (const name of inOrder) {
+    const plain = name.replace(NO_TOKEN, '_');
+    let token = plain;
+    for (let n = 2; taken.has(token); n++) token = `${plain}-${n}`;
+    taken.add(token);
+    tokens.set(name, token);
+  }
+  return tokens;
+}
 
 const intent = (name: string, attributes: Attributes, inside: readonly string[] = []): string =>
   tag('Intent', { Name: name }, [tag(name, attributes, inside)]);
 
-function product({ id, name, kind, width, height, bleed, faces, order, fold, openErrors = [] }: PieceTicket): string {
+function product(piece: PieceTicket, tokens: ReadonlyMap<string, string>): string {
+  const { id, name, kind, width, height, finished, bleed, faces, order, fold, openErrors = [] } = piece;
   const printed = faces.map(({ plates }) => plates.length > 0);
   const sides = printed.filter(Boolean).length > 1 ? 'TwoSided' : 'OneSided';
   const surfaces = ['Front', 'Back'];
   const finishing = [
     ...order.finishing,
+    ...(fold ? [fold.says] : []),
     ...(order.notes ? [order.notes] : []),
     ...openErrors.map((says) => `Exported with an open error. ${says}`),
   ];
@@ -135,7 +169,7 @@ function product({ id, name, kind, width, height, bleed, faces, order, fold, ope
       intent('LayoutIntent', {
         Bleed: points(bleed),
         Dimensions: `${points(width)} ${points(height)}`,
-        FinishedDimensions: `${points(width)} ${points(height)} 0`,
+        FinishedDimensions: `${points(finished.width)} ${points(finished.height)} 0`,
         Pages: faces.length,
         Sides: sides,
       }),
@@ -145,9 +179,22 @@ function product({ id, name, kind, width, height, bleed, faces, order, fold, ope
         {},
         faces
           .slice(0, surfaces.length)
-          .map(({ plates }, i) => tag('SurfaceColor', { Surface: surfaces[i], ColorsUsed: nmtokens(plates) })),
+          .map(({ plates }, i) =>
+            tag('SurfaceColor', {
+              Surface: surfaces[i],
+              ColorsUsed: plates.map((plate) => tokens.get(plate)).join(' '),
+            }),
+          ),
       ),
-      ...(fold ? [intent('FoldingIntent', { DescriptiveName: fold })] : []),
+      ...(fold
+        ? [
+            intent(
+              'FoldingIntent',
+              { DescriptiveName: fold.name },
+              fold.at.map((at) => tag('Fold', { From: 'Left', Travel: points(at) })),
+            ),
+          ]
+        : []),
     ],
   );
 }
@@ -162,13 +209,23 @@ export function ticketXjdf(ticket: Ticket): string {
       ]),
     ),
   );
+  const tokens = tokensOf(ticket.pieces.flatMap(({ faces }) => faces.flatMap(({ plates }) => plates)));
+  // What an ink is really called, where a list of names cannot say it.
+  const colours = [...tokens].map(([name, token]) =>
+    tag('Resource', {}, [tag('Part', { Separation: token }), tag('Color', { ActualColorName: name })]),
+  );
   const body = [
     tag('AuditPool', {}, [
       tag('AuditCreated', {}, [
         tag('Header', { AgentName: 'Tidy Edge', DeviceID: 'tidy-edge', ID: 'audit-1', Time: ticket.date }),
       ]),
     ]),
-    tag('ProductList', {}, ticket.pieces.map(product)),
+    tag(
+      'ProductList',
+      {},
+      ticket.pieces.map((piece) => product(piece, tokens)),
+    ),
+    ...(colours.length > 0 ? [tag('ResourceSet', { Name: 'Color' }, colours)] : []),
     ...(runs.length > 0 ? [tag('ResourceSet', { Name: 'RunList', Usage: 'Input' }, runs)] : []),
   ];
   const root = tag(

@@ -200,7 +200,7 @@ export const pictureSchema = z.strictObject({
   fade: fadeSchema.optional(),
   /** Its greys printed in one ink or in two, each at so much of its own tint, instead of in the four process inks. */
   inks: z.array(paintSchema).min(1).max(2).optional(),
-  /** The numbers of a CMYK picture are made anew for the press, instead of being kept. */
+  /** The numbers of a CMYK picture are made anew for the press, instead of being kept; greys print in four inks, not in black. */
   reseparate: yes,
   /** The picture's most ink at a point, 1 to 4: darker places are separated again to stay under it. */
   inkLimit: z.number().min(1).max(4).optional(),

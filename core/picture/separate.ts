@@ -4,10 +4,11 @@ import { isWithin, limitPixels } from '../colour/total-ink';
 import { darknessOf } from './darkness';
 import type { Pixels } from './decode';
 
-/** How a picture becomes plates. Without anything said, in the four process inks, CMYK numbers kept. */
+/** How a picture becomes plates. Without anything said, in the four process inks, CMYK numbers kept, and greys in black. */
 export interface Separation {
   /** What its full grey puts on the plates, an ink at a time; its greys print at that share of it. */
   inks?: readonly Plates[];
+  /** CMYK numbers are made anew for the press; greys are printed in the four process inks. */
   reseparate?: boolean;
   /** The most ink at a point, 1 to 4. */
   inkLimit?: number;
@@ -99,6 +100,30 @@ function inInks(pixels: Pixels, engine: ColourEngine, press: Press, inks: readon
   return { plates, amounts };
 }
 
+/** How much black prints each darkness, for each press: the tone runs from its paper to its black as the eye sees it. */
+const blacks = new WeakMap<Press, Uint8Array>();
+function blackFor(press: Press): Uint8Array {
+  const found = blacks.get(press);
+  if (found) return found;
+  const lights = Array.from({ length: 256 }, (_, k) => press.lab([0, 0, 0, k / 255])[0]);
+  const [paper, solid] = [lights[0]!, lights[255]!];
+  let k = 0;
+  const made = Uint8Array.from({ length: 256 }, (_, dark) => {
+    const wanted = paper + ((solid - paper) * dark) / 255;
+    while (k < 255 && Math.abs(lights[k + 1]! - wanted) <= Math.abs(lights[k]! - wanted)) k++;
+    return k;
+  });
+  blacks.set(press, made);
+  return made;
+}
+
+/** Greys in black alone: four plates would tint them wherever the press drifts, and soften their edges. */
+function inBlack(pixels: Pixels, engine: ColourEngine, press: Press) {
+  const black = blackFor(press);
+  const { amounts } = inInks(pixels, engine, press, [{ Black: 1 }]);
+  return { plates: ['Black'], amounts: amounts.map((dark) => black[dark]!) };
+}
+
 /** A picture as plates; see `Separation`. Line art is black alone: made of four inks its edges would be coloured. */
 export function separatePicture(
   pixels: Pixels,
@@ -112,7 +137,9 @@ export function separatePicture(
       ? { plates: ['Black'], amounts: pixels.colour.map((each) => 255 - each) }
       : how.inks
         ? inInks(pixels, engine, press, how.inks)
-        : { plates: PROCESS_PLATES, amounts: inProcess(pixels, engine, press, how) };
+        : pixels.space === 'GRAY' && !how.reseparate
+          ? inBlack(pixels, engine, press)
+          : { plates: PROCESS_PLATES, amounts: inProcess(pixels, engine, press, how) };
   return { width, height, ...made, ...(alpha ? { alpha } : {}) };
 }
 

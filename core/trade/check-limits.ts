@@ -2,11 +2,6 @@ import { toPoints } from '../units/length';
 
 /** Numbers of the trade that checks go by and no shop asks for: common practice, all of them. Lengths in points. */
 export const CHECK_LIMITS = {
-  /** The parts of a code: readers are made for none smaller. */
-  codePart: toPoints(0.3, 'mm'),
-  /** How light the ground of a code has to be, and how dark the code, 0 to 1. */
-  codeGround: 0.6,
-  codeInk: 0.4,
   /** A JPEG saved at less than this, 1 to 100, shows its blocks, or may. */
   jpeg: { warn: 60, advise: 75 },
   /** Letters in a line of running words, and how many lines make running words. */

@@ -143,6 +143,46 @@ describe('a job ticket', () => {
   });
 });
 
+describe('a job ticket of a folded piece in inks of odd names', () => {
+  const { job } = cardOf();
+  const [piece] = ticketOf(job, job.pieces).pieces;
+  // 297 mm in three, the tucked panel 2 mm less: two of (297 + 2) / 3 = 99.667 mm, one of 97.667 mm.
+  it('is finished as it is folded, with its folds by their places', () => {
+    expect(piece).toMatchObject({
+      width: 297,
+      finished: { width: 99.667, height: 210 },
+      fold: { at: [99.667, 199.333], says: expect.stringContaining('99.667 + 99.667 + 97.667 mm') },
+    });
+  });
+  it('names its inks in tokens that are legal and no two the same, and what they are called', () => {
+    writeFileSync(join(folder, 'odd.xjdf'), ticketXjdf(ticketOf(job, job.pieces)));
+    const xpath = (path: string): string => run('xmllint', ['--xpath', path, 'odd.xjdf']).trim();
+    const used = xpath('string(//*[local-name()="SurfaceColor"]/@ColorsUsed)').split(' ');
+    expect(new Set(used).size).toBe(3);
+    for (const token of used) expect(token).toMatch(/^[\p{L}\p{N}._:-]+$/u);
+    expect(xpath('string(//*[local-name()="LayoutIntent"]/@FinishedDimensions)')).toBe('282.521 595.276 0');
+    expect(xpath('count(//*[local-name()="FoldingIntent"]/*[local-name()="Fold"])')).toBe('2');
+    expect(xpath('string(//*[local-name()="Resource"][*[@Separation="Tea_2"]]/*/@ActualColorName)')).toBe('Tea_2');
+    expect(run('xmllint', ['--xpath', '//@ActualColorName', 'odd.xjdf'])).toContain('Tea &amp; 2');
+  });
+  function cardOf(): { job: Job } {
+    const names = ['Tea 2', 'Tea_2', 'Tea & 2'];
+    const panels = names.map((_, i) =>
+      makeShape({ id: `p${i}`, x: 20 + 60 * i, y: 20, width: 40, height: 40, paint: { ink: `i${i}`, tint: 1 } }),
+    );
+    const flyer = cardWith(panels, { kind: 'flyer', width: mm(297), height: mm(210) });
+    const folded: Job = {
+      ...flyer,
+      pieces: flyer.pieces.map((p) => ({ ...p, fold: { kind: 'rolled' as const, less: mm(2) } })),
+    };
+    const inked = names.reduce(
+      (j, name, i) => addInk(j, { id: `i${i}`, name, kind: 'spot', cmyk: [0, 0.5, 0.5, 0] }),
+      folded,
+    );
+    return { job: inked };
+  }
+});
+
 describe('a package', () => {
   it('has the job, the files, the findings and both tickets, and the job opens again', () => {
     const bundle = openDemo();

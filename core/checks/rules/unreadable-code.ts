@@ -1,37 +1,49 @@
+import { LEAST_CONTRAST, redReflectance, symbolContrast } from '../../codes/reflectance';
 import { isFlat } from '../../colour/fill';
-import { platesOf, processStandIn } from '../../colour/ink';
-import { type Box, bottom, overlaps, right } from '../../geometry/box';
+import { type Plates, platesOf, processStandIn } from '../../colour/ink';
+import { partOutside } from '../../geometry/boolean';
+import { overlaps } from '../../geometry/box';
+import { areaOf } from '../../geometry/offset';
+import { boxPath, transformPath } from '../../geometry/path';
 import { layUnder } from '../../job/edits/elements';
 import { inkOf, titleOf } from '../../job/find';
 import { makeShape } from '../../job/make';
 import type { Code, Element, Paint } from '../../job/schema';
 import { elementFrame } from '../../scene/face';
+import { outlineOf } from '../../scene/outline';
 import type { SceneSources } from '../../scene/sources';
-import { CHECK_LIMITS } from '../../trade/check-limits';
-import { type Check, type CheckContext, type Finding, HAIR } from '../check';
+import { turnOf } from '../../scene/turn';
+import type { Check, CheckContext, Finding } from '../check';
 
-/** How light an ink looks, from its amounts alone: near enough to tell a ground from a code. */
-function lightness(paint: Paint, { inks }: SceneSources): number {
-  const [c, m, y, k] = processStandIn(platesOf(inkOf(inks, paint.ink), paint.tint), inks);
-  return (1 - k) * (1 - (0.3 * c + 0.59 * m + 0.11 * y));
+const platesIn = (paint: Paint, { inks }: SceneSources): Plates => platesOf(inkOf(inks, paint.ink), paint.tint);
+
+/** What a paint throws back of a scanner's light. */
+const reflects = (paint: Paint, sources: SceneSources): number =>
+  redReflectance(platesIn(paint, sources), sources.inks);
+
+/** Of bare paper. */
+const PAPER = redReflectance({}, []);
+
+/** Less of a code's frame than this, in square points, may stick out of its ground: rounding. */
+const SLIVER = 0.05;
+
+/** The flat paint that lies under the whole of a code, where an element is that; whatever its outline. */
+function groundPaint(element: Element, code: Code): Paint | undefined {
+  if (element.kind !== 'shape' || !isFlat(element.paint) || element.opacity !== undefined) return undefined;
+  const outline = transformPath(outlineOf(element), turnOf(element, element));
+  return areaOf(partOutside(transformPath(boxPath(code), turnOf(code, code)), outline)) < SLIVER
+    ? element.paint
+    : undefined;
 }
 
-const holds = (outer: Box, inner: Box): boolean =>
-  outer.x <= inner.x + HAIR &&
-  outer.y <= inner.y + HAIR &&
-  right(outer) >= right(inner) - HAIR &&
-  bottom(outer) >= bottom(inner) - HAIR;
+/** Whether an element is a flat ground for the whole of a code that it stands out from. */
+function isGround(element: Element, code: Code, sources: SceneSources): boolean {
+  const paint = groundPaint(element, code);
+  return paint !== undefined && stands(paint, code, sources);
+}
 
-/** Whether an element is a flat, light ground for the whole of a code. */
-const isGround = (element: Element, code: Code, sources: SceneSources): boolean =>
-  element.kind === 'shape' &&
-  !element.outline &&
-  !element.form &&
-  !element.corners &&
-  holds(element, code) &&
-  isFlat(element.paint) &&
-  element.opacity === undefined &&
-  lightness(element.paint, sources) >= CHECK_LIMITS.codeGround;
+const stands = (ground: Paint | undefined, code: Code, sources: SceneSources): boolean =>
+  symbolContrast(ground ? reflects(ground, sources) : PAPER, reflects(code.paint, sources)) >= LEAST_CONTRAST;
 
 /** What lies in a code's frame and is no ground for it: the nearest below down to its ground, and all above. */
 function inTheWay(
@@ -48,11 +60,20 @@ function inTheWay(
   };
 }
 
+/** A tint may be light to the eye as well, or dark to the eye and light only to a scanner. */
+function inkSays(code: Code, sources: SceneSources): string {
+  const [c, m, y, k] = processStandIn(platesIn(code.paint, sources), sources.inks);
+  const isLight = (1 - k) * (1 - (0.3 * c + 0.59 * m + 0.11 * y)) > 0.5;
+  return isLight
+    ? 'its ink is too light to be told from paper'
+    : 'its ink looks like paper to the red light of a scanner: print it in black, or in a blue or green';
+}
+
 export const unreadableCode: Check = {
   id: 'unreadable-code',
   name: 'A code that may not be read',
   protects: 'A code on a picture, too light, or with something in its quiet zone is not read by a phone.',
-  source: { kind: 'common practice' },
+  source: { kind: 'from memory', name: 'ISO/IEC 15416: symbol contrast at 660 nm, grade C' },
   severity: 'stop',
   run: (context) =>
     context.face.elements.flatMap((code): Finding[] => {
@@ -88,8 +109,7 @@ export const unreadableCode: Check = {
         );
       }
       if (over) found.push(say('over', `${titleOf(over, assets)} lies over it, or in its quiet zone`));
-      if (lightness(code.paint, context.sources) > CHECK_LIMITS.codeInk)
-        found.push(say('ink', 'its ink is too light to be told from paper'));
+      if (!stands(undefined, code, context.sources)) found.push(say('ink', inkSays(code, context.sources)));
       return found;
     }),
 };

@@ -33,8 +33,9 @@ export function PrintCard({ element }: { element: Element }) {
   );
 }
 
-type Inks = 'process' | 'one' | 'two';
+type Inks = 'black' | 'process' | 'one' | 'two';
 const INKS = [
+  ['black', 'In black alone'],
   ['process', 'In the four process inks'],
   ['one', 'Its greys in one ink'],
   ['two', 'Its greys in two inks'],
@@ -43,18 +44,28 @@ const INKS = [
 function PictureInks({ picture }: { picture: Picture }) {
   const { job, piece } = useBench();
   const { inks } = picture;
+  const { space, bits } = job.assets[picture.asset] ?? {};
+  const isGrey = space === 'GRAY';
+  // Line art is black alone, or in an ink of its own: four plates would soften its edges.
+  const options = INKS.filter(([id]) => (isGrey ? bits !== 1 || id !== 'process' : id !== 'black'));
   const offered = offeredInks(piece.printedWith ?? ALL_PLATES_ALLOWED, job.inks).filter((ink) => ink.id !== 'paper');
-  const now: Inks = inks === undefined ? 'process' : inks.length === 1 ? 'one' : 'two';
-  const put = (to: Paint[] | undefined): void => act('Inks of the picture', (j) => setPictureInks(j, picture.id, to));
+  const usual: Inks = isGrey && !picture.reseparate ? 'black' : 'process';
+  const now: Inks = inks === undefined ? usual : inks.length === 1 ? 'one' : 'two';
+  const put = (to: Paint[] | undefined, inFour = false): void =>
+    act('Inks of the picture', (j) => {
+      const inked = setPictureInks(j, picture.id, to);
+      return isGrey ? setReseparate(inked, picture.id, inFour) : inked;
+    });
   function choose(to: Inks): void {
     const first = inks?.[0] ?? { ink: offered[0]?.id ?? 'black', tint: 1 };
     const second = inks?.[1] ?? { ink: offered.find((ink) => ink.id !== first.ink)?.id ?? 'black', tint: 0.5 };
-    put(to === 'process' ? undefined : to === 'one' ? [first] : [first, second]);
+    if (to === 'black' || to === 'process') put(undefined, to === 'process');
+    else put(to === 'one' ? [first] : [first, second]);
   }
-  const isCmyk = job.assets[picture.asset]?.space === 'CMYK';
+  const isCmyk = space === 'CMYK';
   return (
     <>
-      <Choice label="Inks of the picture" value={now} options={INKS} onChange={choose} />
+      <Choice label="Inks of the picture" value={now} options={options} onChange={choose} />
       {inks?.map((paint, i) => (
         <PaintField
           // biome-ignore lint/suspicious/noArrayIndexKey: the first and the second ink
