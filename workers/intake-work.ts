@@ -12,6 +12,7 @@ import { decodePicture, type Pixels } from '../core/picture/decode';
 import { LARGE, PictureError } from '../core/picture/limits';
 import { isSideways, type PictureFacts, probePicture, refuseTooLong } from '../core/picture/probe';
 import { upscaledBy } from '../core/picture/upscaled';
+import { registeredFor } from '../core/trade/registered-conditions';
 import type { OwnCondition } from '../core/trade/schema';
 import { createFontBook } from '../core/type/font';
 import { namedTypeface } from '../core/type/named-typeface';
@@ -114,7 +115,8 @@ const USUAL_LIMIT = 3;
 /** Looks a press's profile over. Throws with words for the user. */
 export async function takeInProfile(bytes: Uint8Array): Promise<{ hash: string; condition: OwnCondition }> {
   const engine = await loadEngine();
-  const { name } = readPressProfile(bytes, engine);
+  const { name, characterisation } = readPressProfile(bytes, engine);
+  const registered = registeredFor(characterisation, name);
   return {
     hash: hashOf(bytes),
     condition: {
@@ -122,6 +124,7 @@ export async function takeInProfile(bytes: Uint8Array): Promise<{ hash: string; 
       intent: 'relative colorimetric',
       blackPointCompensation: true,
       totalInk: USUAL_LIMIT,
+      ...(registered ? { registered: registered.name } : {}),
     },
   };
 }

@@ -2,7 +2,7 @@ import { PROCESS_PLATES, platesOf } from '../colour/ink';
 import { inkOf } from '../job/find';
 import { letteringsOf } from '../job/look';
 import { paintsShown } from '../job/paints-shown';
-import type { Asset, Element, Job, Piece } from '../job/schema';
+import type { Asset, Element, Job, Picture, Piece } from '../job/schema';
 import { effectivePpi } from '../picture/place';
 import { isLineArt } from './pictures-on';
 
@@ -34,12 +34,12 @@ export function platesUsed(element: Element, { inks, styles, assets }: PlateSour
   return plates;
 }
 
-/** A picture is separated into all four process inks, unless it is line art: that is black alone. */
-const platesOfPicture = (asset: Asset | undefined): readonly string[] =>
-  asset && isLineArt(asset) ? ['Black'] : PROCESS_PLATES;
+/** A picture is separated into all four process inks, unless it is line art or grey: those are black alone. */
+const platesOfPicture = ({ reseparate }: Picture, asset: Asset | undefined): readonly string[] =>
+  asset && (isLineArt(asset) || (asset.space === 'GRAY' && !reseparate)) ? ['Black'] : PROCESS_PLATES;
 
 const platesDrawn = (element: Element, job: PlateSources): string[] => [
-  ...(element.kind === 'picture' && !element.inks ? platesOfPicture(job.assets[element.asset]) : []),
+  ...(element.kind === 'picture' && !element.inks ? platesOfPicture(element, job.assets[element.asset]) : []),
   ...paintsShown(element, job.styles).flatMap(({ ink, tint }) =>
     Object.entries(platesOf(inkOf(job.inks, ink), tint)).flatMap(([name, amount]) => (amount > 0 ? [name] : [])),
   ),

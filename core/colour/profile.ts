@@ -17,6 +17,23 @@ export interface ProfileRead {
   name: string;
   /** The main version of ICC.1 it is written by: 2 or 4. */
   version: 2 | 4;
+  /** What its characterisation tag says: the data set that it was made from (ICC.1, 9.2.15); empty where it has none. */
+  characterisation: string;
+}
+
+/** More of a text than this is data, not a name. */
+const MOST_TEXT = 200;
+
+/** The head of a tag of type text. */
+function textAt(bytes: Uint8Array, tag: { at: number; length: number } | undefined): string {
+  if (!tag) return '';
+  const text = new TextDecoder('latin1').decode(bytes.subarray(tag.at, tag.at + Math.min(tag.length, MOST_TEXT)));
+  return text.startsWith('text')
+    ? text
+        .slice(8)
+        .replace(/\0[\s\S]*$/, '')
+        .trim()
+    : '';
 }
 
 /** Paper is at least so much lighter than all inks on it, in L*. */
@@ -67,12 +84,15 @@ export function readPressProfile(bytes: Uint8Array, engine: ColourEngine): Profi
     throw new ProfileError(
       `This profile is for ${space || 'unknown'} inks. The press prints from CMYK: ask for that one.`,
     );
-  const tags = new Set<string>();
+  const tags = new Map<string, { at: number; length: number }>();
   const count = Math.min(view.getUint32(HEADER), 200);
-  for (let i = 0; i < count && HEADER + 4 + 12 * (i + 1) <= bytes.length; i++) tags.add(word(HEADER + 4 + 12 * i));
+  for (let i = 0; i < count && HEADER + 4 + 12 * (i + 1) <= bytes.length; i++) {
+    const entry = HEADER + 4 + 12 * i;
+    tags.set(word(entry), { at: view.getUint32(entry + 4), length: view.getUint32(entry + 8) });
+  }
   if (!tags.has('A2B0') || !tags.has('B2A0'))
     throw new ProfileError('This profile cannot both separate and proof: its tables to ink or from ink are missing.');
   const { name } = engine.describe(bytes);
   refuseUpsideDown(bytes, engine);
-  return { name: name.trim() || 'Unnamed profile', version };
+  return { name: name.trim() || 'Unnamed profile', version, characterisation: textAt(bytes, tags.get('targ')) };
 }

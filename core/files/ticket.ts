@@ -177,14 +177,12 @@ function product(piece: PieceTicket, tokens: ReadonlyMap<string, string>): strin
       intent(
         'ColorIntent',
         {},
-        faces
-          .slice(0, surfaces.length)
-          .map(({ plates }, i) =>
-            tag('SurfaceColor', {
-              Surface: surfaces[i],
-              ColorsUsed: plates.map((plate) => tokens.get(plate)).join(' '),
-            }),
-          ),
+        faces.slice(0, surfaces.length).map(({ plates }, i) =>
+          tag('SurfaceColor', {
+            Surface: surfaces[i],
+            ColorsUsed: plates.map((plate) => tokens.get(plate)).join(' '),
+          }),
+        ),
       ),
       ...(fold
         ? [

@@ -9,11 +9,11 @@ const fileOf = (hash: string): string => `${hash}.icc`;
 export const conditionsOf = ({ conditions }: Pick<Job, 'conditions'>): PressCondition[] => [
   ...CONDITIONS,
   ...Object.entries(conditions).map(
-    ([id, own]): PressCondition => ({
+    ([id, { registered, ...own }]): PressCondition => ({
       id,
       ...own,
       profile: fileOf(id),
-      identifier: 'Custom',
+      identifier: registered ?? 'Custom',
       source: { kind: 'common practice', name: 'a profile of your own' },
     }),
   ),

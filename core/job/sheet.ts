@@ -53,7 +53,8 @@ export const sheetSchema = z.strictObject({
   way: z.enum(WAYS),
   turning: z.enum(TURNINGS),
   /** Sheets that are spoilt while the press is set, in percent of the run. */
-  overs: z.number().min(0).max(100),
+  /** Sheets beyond those ordered, percent; what the shop asks for where it is left out. */
+  overs: z.number().min(0).max(100).optional(),
   /** Other pieces, and the same for other people, that share the sheet. */
   also: z
     .array(
@@ -84,7 +85,6 @@ export const USUAL_SHEET: SheetMade = {
   along: 'any',
   way: 'any',
   turning: 'sheetwise',
-  overs: 5,
   also: [],
   taken: 0,
 };

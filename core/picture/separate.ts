@@ -82,11 +82,17 @@ export function keepsNumbers(pixels: Pixels, engine: ColourEngine, press: Press,
 
 const platesOfInks = (inks: readonly Plates[]): string[] => platesInOrder(inks.flatMap(Object.keys));
 
+/** How dark each pixel is, 255 for black. */
+function darkIn(pixels: Pixels, engine: ColourEngine, press: Press): Uint8Array {
+  const { data, from } = sourceOf(pixels, engine);
+  return darknessOf(
+    from === 'sRGB' ? data : engine.converter(from ?? press.profile, 'sRGB', press.condition, 'quick')(data),
+  );
+}
+
 /** Greys in one ink or two: how dark a pixel is, each ink's share of it. */
 function inInks(pixels: Pixels, engine: ColourEngine, press: Press, inks: readonly Plates[]) {
-  const { data, from } = sourceOf(pixels, engine);
-  const rgb = from === 'sRGB' ? data : engine.converter(from ?? press.profile, 'sRGB', press.condition, 'quick')(data);
-  const dark = darknessOf(rgb);
+  const dark = darkIn(pixels, engine, press);
   const plates = platesOfInks(inks);
   const amounts = new Uint8Array(dark.length * plates.length);
   const full = plates.map((plate) =>
@@ -120,8 +126,7 @@ function blackFor(press: Press): Uint8Array {
 /** Greys in black alone: four plates would tint them wherever the press drifts, and soften their edges. */
 function inBlack(pixels: Pixels, engine: ColourEngine, press: Press) {
   const black = blackFor(press);
-  const { amounts } = inInks(pixels, engine, press, [{ Black: 1 }]);
-  return { plates: ['Black'], amounts: amounts.map((dark) => black[dark]!) };
+  return { plates: ['Black'], amounts: darkIn(pixels, engine, press).map((dark) => black[dark]!) };
 }
 
 /** A picture as plates; see `Separation`. Line art is black alone: made of four inks its edges would be coloured. */

@@ -117,19 +117,44 @@ export function drawRegistrationMarks(trim: Box, bleed: number, marks: MarkStyle
   }
 }
 
-/** The patches of a colour bar: each plate solid and at half, and grey out of cyan, magenta and yellow (common practice). */
+/** What is printed on one another in a bar: two inks, and the three, for trapping; spot inks on nothing (common practice). */
+const OVER_ONE_ANOTHER = [
+  ['Cyan', 'Magenta'],
+  ['Cyan', 'Yellow'],
+  ['Magenta', 'Yellow'],
+  ['Cyan', 'Magenta', 'Yellow'],
+] as const;
+
+/**
+ * The patches of a colour bar, those that matter most first: each plate solid, what prints on one another, each plate at 40
+ * and 80 % for the gain of its dots, and grey out of cyan, magenta and yellow (ISO 12647-2's control patches; from memory).
+ */
 export function barPatches(plates: readonly string[]): Plates[] {
   const grey = ['Cyan', 'Magenta', 'Yellow'].every((plate) => plates.includes(plate));
-  return [
-    ...plates.flatMap((plate) => [{ [plate]: 1 }, { [plate]: 0.5 }]),
-    ...(grey ? [{ Cyan: 0.5, Magenta: 0.4, Yellow: 0.4 }] : []),
-  ];
+  const solids = plates.map((plate) => ({ [plate]: 1 }));
+  const overs = OVER_ONE_ANOTHER.filter((inks) => inks.every((plate) => plates.includes(plate))).map(
+    (inks): Plates => Object.fromEntries(inks.map((plate) => [plate, 1])),
+  );
+  const tints = [0.4, 0.8].flatMap((tint) => plates.map((plate) => ({ [plate]: tint })));
+  return [...solids, ...overs, ...(grey ? [{ Cyan: 0.5, Magenta: 0.4, Yellow: 0.4 }] : []), ...tints];
+}
+
+/** Narrower patches than this no instrument reads; points. */
+export const LEAST_PATCH = 7;
+
+/** As many of some patches, the first ones, as have room side by side, and how wide each of them is; `most` at the most. */
+export function fittingBar(
+  patches: readonly Plates[],
+  room: number,
+  most: number,
+): { patches: Plates[]; side: number } {
+  const fitting = patches.slice(0, Math.max(0, Math.floor(room / LEAST_PATCH)));
+  return { patches: fitting, side: Math.min(most, room / Math.max(1, fitting.length)) };
 }
 
 /** A colour bar along the foot of the sheet, in the plates it is printed from. */
 export function drawColourBar(trim: Box, media: Box, plates: readonly string[], device: Device): void {
-  const patches = barPatches(plates);
-  const side = Math.min(BAR.patch, trim.width / Math.max(1, patches.length));
+  const { patches, side } = fittingBar(barPatches(plates), trim.width, BAR.patch);
   const y = bottom(media) - MARGIN - side;
   const x = trim.x + (trim.width - side * patches.length) / 2;
   drawPatches({ x, y, width: side * patches.length, height: side }, patches, device);

@@ -3,7 +3,7 @@ import { type Box, bottom, outset, overlaps, right, unionOf } from '../geometry/
 import { linePath } from '../geometry/path';
 import type { SheetMade } from '../job/sheet';
 import type { Device } from '../scene/device';
-import { barPatches, drawPatches, drawTarget } from '../scene/marks';
+import { barPatches, drawPatches, drawTarget, fittingBar, LEAST_PATCH } from '../scene/marks';
 import type { ShopSpec } from '../trade/schema';
 import { usable } from './printable';
 
@@ -22,7 +22,7 @@ const LEAST = 3;
 const CLEAR = 0.5;
 const CENTRE = 9;
 const TARGET = { ring: 3, cross: 5 };
-const BAR = { most: 14, least: 7 };
+const MOST_PATCH = 14;
 export const SLUG_ROOM = 9;
 
 /** What a line leaves of itself outside some spans. */
@@ -127,18 +127,18 @@ export function sideMarks(
     ...(beside(strips.left, 'x', targetRoom) ? [{ x: strips.left.x + strips.left.width / 2, y: my - 30 }] : []),
     ...(beside(strips.right, 'x', targetRoom) ? [{ x: strips.right.x + strips.right.width / 2, y: my - 30 }] : []),
   ];
-  const ends = (['foot', 'head'] as const).filter((name) => strips[name].height - taken >= BAR.least);
-  const patches = barPatches(plates);
+  const ends = (['foot', 'head'] as const).filter((name) => strips[name].height - taken >= LEAST_PATCH);
   const [barAt] = ends;
   let bar: SideMarks['bar'];
   if (barAt) {
     const strip = strips[barAt];
-    const side = Math.min(BAR.most, strip.height - taken, strip.width / patches.length);
+    // Left of the middle: the centre mark stands there.
+    const room = mx - CENTRE - strip.x;
+    const { patches, side } = fittingBar(barPatches(plates), room, Math.min(MOST_PATCH, strip.height - taken));
     const y = barAt === 'foot' ? bottom(strip) - side : strip.y;
     const width = side * patches.length;
-    // Left of the middle: the centre mark stands there.
-    const x = Math.max(strip.x, mx - CENTRE - width);
-    bar = side >= BAR.least ? { box: { x, y, width, height: side }, patches } : undefined;
+    const x = mx - CENTRE - width;
+    bar = side >= LEAST_PATCH && patches.length > 0 ? { box: { x, y, width, height: side }, patches } : undefined;
   }
   const slugAt = (['head', 'foot'] as const).find((name) => name !== barAt && strips[name].height >= SLUG_ROOM);
   const wide = slugAt ?? (barAt && strips[barAt].height >= SLUG_ROOM ? barAt : undefined);

@@ -9,6 +9,7 @@ import { formsByHand } from './by-hand';
 import { cuttingPlan } from './cutting';
 import type { Placed, SheetForm, SheetItem } from './form';
 import { type Form, ganged, type Item, type Slot } from './gang';
+import { type Overs, oversOf, sheetsWith } from './overs';
 import { usable } from './printable';
 import { layoutsOf, type Size } from './search';
 import { SheetError } from './sheet-error';
@@ -92,6 +93,7 @@ function formOf(
   run: number,
   made: SheetMade,
   items: readonly SheetItem[],
+  overs: Overs,
 ): SheetForm {
   const fronts = slots.map((slot): Placed => {
     const trim = { x: slot.x + at.x, y: slot.y + at.y, width: slot.width, height: slot.height };
@@ -105,7 +107,8 @@ function formOf(
   const halves = halvesMeet(made);
   const first = halves ? [...fronts, ...backs] : fronts;
   const each = items.map((_, i) => slots.filter(({ item }) => item === i).length * (halves ? 2 : 1));
-  return { first, second: halves ? [] : backs, run, sheets: Math.ceil(run * (1 + made.overs / 100)), each };
+  const second = halves ? [] : backs;
+  return { first, second, run, sheets: sheetsWith(run, second.length > 0 ? 2 : 1, overs), each };
 }
 
 /** Every trim of a sheet: what its cuts are made round. */
@@ -183,6 +186,7 @@ export function sheetPlans(
   if (whole.width <= 0 || whole.height <= 0)
     throw new SheetError('The margins leave nothing of the sheet. Make them smaller, or the sheet larger.');
   refuse(items, made, whole, bleed);
+  const overs = oversOf(job, items, made);
   // The outermost pieces keep their bleed: what is laid out are trims, within it.
   const doubled = halvesMeet(made) ? 2 : 1;
   const half = halfOf(whole, made, gap);
@@ -207,7 +211,7 @@ export function sheetPlans(
   const plan = (says: string, forms: readonly Form[]): SheetPlan =>
     measured(
       says,
-      forms.map(({ slots, sheets }) => formOf(slots, middled(slots, inner, made), sheets, made, items)),
+      forms.map(({ slots, sheets }) => formOf(slots, middled(slots, inner, made), sheets, made, items, overs)),
       made,
     );
 
@@ -216,7 +220,7 @@ export function sheetPlans(
     return [
       measured(
         'by hand',
-        forms.map(({ slots, sheets }) => formOf(slots, { x: 0, y: 0 }, sheets, made, items)),
+        forms.map(({ slots, sheets }) => formOf(slots, { x: 0, y: 0 }, sheets, made, items, overs)),
         made,
       ),
     ];

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { parseLength } from '../units/length';
+import { REGISTERED } from './registered-conditions';
 
 /** Where a row comes from: a published standard, common practice, or a standard quoted from memory. */
 export const sourceSchema = z.object({
@@ -68,6 +69,13 @@ const toleranceSchema = z.strictObject({
   backs: distance,
 });
 
+/** Sheets that are printed beyond those ordered: so many to make a form ready, and a share for each pass and finishing step. */
+const oversSchema = z.strictObject({
+  makeReady: z.int().min(0).max(10_000),
+  pass: z.number().min(0).max(1),
+  finishing: z.number().min(0).max(1),
+});
+
 export const STANDARDS = ['PDF/X-4', 'PDF/X-1a:2001', 'PDF/X-1a:2003'] as const;
 
 /** A size that a shop cuts, points, named as the shop does. */
@@ -89,6 +97,8 @@ export const shopSpecSchema = z.strictObject({
   condition: label,
   limits: limitsSchema,
   tolerance: toleranceSchema,
+  /** What it prints beyond what is ordered; five in a hundred where it does not say. */
+  overs: oversSchema.optional(),
   /** The sizes it cuts, by kind; any size of a kind that is left out. */
   sizes: z.partialRecord(kindSchema, z.array(shopSizeSchema).min(1).max(200)),
   /** The plates it prints from: the four process inks or black alone, and how many spots besides. */
@@ -128,5 +138,7 @@ export const ownConditionSchema = z.strictObject({
   intent: z.enum(INTENTS),
   blackPointCompensation: z.boolean(),
   totalInk: z.number().min(1).max(4),
+  /** The name that the condition is registered by, where it is. */
+  registered: z.enum(REGISTERED.map(({ name }) => name)).optional(),
 });
 export type OwnCondition = z.infer<typeof ownConditionSchema>;

@@ -1,16 +1,19 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { profileFile } from '../../cli/kit';
 import type { JobBundle } from '../../core/files/job-file';
 import { pageBoxes } from '../../core/files/pdf/asked';
+import { verify } from '../../core/files/pdf/rules';
+import { writePdf } from '../../core/files/pdf/write';
 import { type Box, bottom, right } from '../../core/geometry/box';
 import { addElement } from '../../core/job/edits/elements';
 import { plainText } from '../../core/job/look';
 import { makePicture, makeRule, makeShape, makeWords } from '../../core/job/make';
 import { effectivePpi } from '../../core/picture/place';
 import { shopOf } from '../../core/trade/shops';
-import { cardWith, inch, makePng, mm, openDemo, withPicture } from '../kit';
-import { boxesOf, exportTo, platesOf, run, runBytes, tidyUp } from './tools';
+import { cardWith, inch, kit, makePng, mm, openDemo, withPicture } from '../kit';
+import { boxesOf, exportTo, folder, platesOf, run, runBytes, tidyUp } from './tools';
 
 /** Exported files, read by tools that share no code with the writer: poppler, qpdf, Ghostscript, Little CMS. */
 
@@ -162,6 +165,19 @@ describe.each(Object.keys(CASES))('%s', (name) => {
       expect(Math.abs(Number(xPpi) - shown)).toBeLessThanOrEqual(1);
       expect(Math.abs(Number(yPpi) - shown)).toBeLessThanOrEqual(1);
     });
+  });
+
+  it('names a registered condition, and the registry, where the profile is of one', async () => {
+    const { job, assets } = openDemo();
+    const press = kit.press('general-coated');
+    const registered = { ...press, condition: { ...press.condition, identifier: 'FOGRA39' } };
+    const asked = { pieceId: job.pieces[0]!.id, shop: shopOf('metric-offset'), marks: true };
+    const bytes = await writePdf(job, asked, { ...kit, press: registered, assets });
+    writeFileSync(join(folder, 'registered.pdf'), bytes);
+    const text = run('qpdf', ['--json=2', '--json-stream-data=none', 'registered.pdf']);
+    expect(text).toContain('"/OutputConditionIdentifier": "u:FOGRA39"');
+    expect(text).toContain('"/RegistryName": "u:http://www.color.org"');
+    expect(verify(bytes, 'PDF/X-4').filter(({ faults }) => faults.length > 0)).toEqual([]);
   });
 
   it('carries the profile as its output intent, and says PDF/X-4 in XMP; Info and XMP agree', () => {

@@ -118,6 +118,16 @@ describe('pictures in the file', () => {
     const [a, b] = [await platesOf(whole, 1, 100), await platesOf(packed, 1, 100)];
     for (const [plate, { ink }] of a) expect(meanOff(ink, b.get(plate)!.ink), plate).toBeLessThan(2);
   });
+  it('that are grey lie on the black plate alone, by Ghostscript', async () => {
+    const grey = new Uint8Array(
+      await sharp(Buffer.from(smooth(200, 200, 3)), { raw: { width: 200, height: 200, channels: 3 } })
+        .toColourspace('b-w')
+        .png()
+        .toBuffer(),
+    );
+    const plates = await platesOf(await exportTo('grey.pdf', carded(grey), { marks: false }), 1, 72);
+    for (const [plate, { ink }] of plates) expect(Math.max(...ink) > 0, plate).toBe(plate === 'Black');
+  });
   it('that are CMYK JPEGs go into the file untouched, and print as when they are unpacked', async () => {
     const cmyk = new Uint8Array(
       await sharp(Buffer.from(smooth(200, 200, 3)), { raw: { width: 200, height: 200, channels: 3 } })

@@ -1,5 +1,6 @@
 import { type PDFContext, PDFHexString, PDFName, type PDFRef, PDFString } from '@cantoo/pdf-lib';
 import type { Press } from '../../colour/engine';
+import { isRegistered, REGISTRY } from '../../trade/registered-conditions';
 import { ExportError } from './asked';
 import { type FileFacts, PRODUCER, pdfDate, xmpPacket } from './metadata';
 import { STANDARD_FACTS, type Standard } from './standards';
@@ -29,6 +30,7 @@ export function catalog(
       Type: 'OutputIntent',
       S: 'GTS_PDFX',
       OutputConditionIdentifier: PDFString.of(press.condition.identifier),
+      ...(isRegistered(press.condition) ? { RegistryName: PDFString.of(REGISTRY) } : {}),
       OutputCondition: PDFHexString.fromText(press.condition.name),
       Info: PDFHexString.fromText(profileName),
       DestOutputProfile: profile,

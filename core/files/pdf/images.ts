@@ -51,8 +51,9 @@ export function embedPicture(
 ): PDFRef {
   const { plates, amounts, alpha } = picture;
   const mask = alpha && softMask(context, alpha, picture);
-  // `separatePicture` names plates in the order that their colour space has them.
-  const { space } = spaceOf(context, plates, inks, separation);
+  // `separatePicture` names plates in the order that their colour space has them; one process plate is a space by itself.
+  const [only] = plates;
+  const space = plates.length === 1 ? separation(only!) : spaceOf(context, plates, inks, separation).space;
   return context.register(
     samplesStream(context, amounts, plates.length, picture, { ColorSpace: space, ...(mask ? { SMask: mask } : {}) }),
   );

@@ -9,10 +9,16 @@ export const addCondition = (job: Job, hash: string, condition: OwnCondition): J
 });
 
 /** Changes how a loaded profile is used: its intent, its black point, its ink limit. */
-export const changeCondition = (job: Job, hash: string, change: Partial<OwnCondition>): Job =>
+export const changeCondition = (
+  job: Job,
+  hash: string,
+  change: { [K in keyof OwnCondition]?: OwnCondition[K] | undefined },
+): Job =>
   produce(job, (draft) => {
     const found = draft.conditions[hash];
-    if (found) Object.assign(found, change);
+    if (!found) return;
+    Object.assign(found, change);
+    if ('registered' in change && change.registered === undefined) delete found.registered;
   });
 
 /** Takes a loaded profile away; shops that printed with it go back to the one of their spec. */

@@ -2,6 +2,7 @@ import Upload from 'lucide-react/icons/upload';
 import { useState } from 'react';
 import { addCondition, changeCondition, removeCondition, setPressOf } from '../../../core/job/edits/press';
 import { conditionsOf } from '../../../core/job/press-of';
+import { REGISTERED } from '../../../core/trade/registered-conditions';
 import { INTENTS } from '../../../core/trade/schema';
 import { intake } from '../../../workers/intake';
 import { useBench } from '../../bench/bench';
@@ -11,6 +12,8 @@ import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
 import { keepAsset } from '../../store/assets';
 import { act } from '../../store/session';
+
+const NONE = 'none';
 
 /** The press condition that the shop prints this job with: one that ships, or the shop's own profile. */
 export function PressCard() {
@@ -57,6 +60,15 @@ export function PressCard() {
           >
             Black-point compensation
           </Tick>
+          <Choice
+            label="Registered condition"
+            value={own.registered ?? NONE}
+            options={[
+              [NONE, 'None: not registered'],
+              ...REGISTERED.map(({ name, prints }) => [name, `${name}, ${prints}`] as const),
+            ]}
+            onChange={(name) => change({ registered: name === NONE ? undefined : name })}
+          />
           <NumberField
             label="Total ink up to %"
             value={Math.round(own.totalInk * 100)}

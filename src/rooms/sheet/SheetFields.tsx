@@ -2,6 +2,7 @@ import { setOrder, setSheet } from '../../../core/job/edits/pieces';
 import { MOST_ORDERED, NO_ORDER } from '../../../core/job/order';
 import { type SheetMade, TURNINGS } from '../../../core/job/sheet';
 import { PRESS_SHEETS } from '../../../core/trade/press-sheets';
+import type { ShopSpec } from '../../../core/trade/schema';
 import { echoUnit } from '../../../core/units/length';
 import { useBench } from '../../bench/bench';
 import { Choice } from '../../parts/Choice';
@@ -21,9 +22,44 @@ const TURNING_WORDS = {
   'work-and-tumble': 'Work-and-tumble: one form, head for foot',
 } as const;
 
+/** Sheets beyond those ordered: as the shop asks for them, or a share by hand. */
+function OversFields({
+  made: { overs },
+  asked,
+  onChange,
+}: {
+  made: SheetMade;
+  asked: ShopSpec['overs'];
+  onChange(overs: number | undefined): void;
+}) {
+  const percent = (share: number): string => `${Math.round(share * 1000) / 10} %`;
+  return (
+    <>
+      <Choice
+        label="Overs"
+        value={overs === undefined ? 'shop' : 'own'}
+        options={[
+          ['shop', 'As the shop asks'],
+          ['own', 'A percentage'],
+        ]}
+        onChange={(to) => onChange(to === 'shop' ? undefined : 5)}
+      />
+      {overs === undefined ? (
+        <p className="quiet text-[13px]">
+          {asked
+            ? `${asked.makeReady} sheets for each form, ${percent(asked.pass)} a pass, ${percent(asked.finishing)} a finishing step`
+            : '5 %: the shop does not say'}
+        </p>
+      ) : (
+        <NumberField label="Overs, %" value={overs} least={0} most={100} onChange={onChange} />
+      )}
+    </>
+  );
+}
+
 /** What a sheet is, and how pieces may lie on it. */
 export function SheetFields({ made }: { made: SheetMade }) {
-  const { job, sheet: piece, unit } = useBench();
+  const { job, sheet: piece, shop, unit } = useBench();
   const put = (part: Partial<SheetMade>): void =>
     act('Sheet', (now) => setSheet(now, piece.id, { ...made, taken: 0, ...part }));
   const share = (also: SheetMade['also']): void => {
@@ -31,6 +67,10 @@ export function SheetFields({ made }: { made: SheetMade }) {
     // Blocks that are laid by hand go by the order of what shares the sheet.
     const same = made.also.length === also.length && also.every(({ piece: id }, i) => id === made.also[i]!.piece);
     act('Sheet', (now) => setSheet(now, piece.id, { ...rest, ...(same && hand ? { hand } : {}), taken: 0, also }));
+  };
+  const putOvers = (overs: number | undefined): void => {
+    const { overs: _, ...rest } = made;
+    act('Overs', (now) => setSheet(now, piece.id, { ...rest, taken: 0, ...(overs === undefined ? {} : { overs }) }));
   };
   const order = piece.order ?? NO_ORDER;
   const known = PRESS_SHEETS.some(({ name }) => name === made.press.name);
@@ -106,9 +146,7 @@ export function SheetFields({ made }: { made: SheetMade }) {
           options={TURNINGS.map((turning) => [turning, TURNING_WORDS[turning]] as const)}
           onChange={(turning) => put({ turning })}
         />
-        <div className="grid grid-cols-2 gap-2">
-          <NumberField label="Overs, %" value={made.overs} least={0} most={100} onChange={(overs) => put({ overs })} />
-        </div>
+        <OversFields made={made} asked={shop.overs} onChange={putOvers} />
       </section>
       <section className="grid gap-2">
         <h2 className="heading">Between pieces</h2>

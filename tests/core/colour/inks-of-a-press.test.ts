@@ -10,10 +10,14 @@ import { nearestPaint } from '../../../core/colour/nearest-ink';
 import { readPressProfile } from '../../../core/colour/profile';
 import { limitPixels, totalInk, underInkLimit } from '../../../core/colour/total-ink';
 import { separatePicture } from '../../../core/picture/separate';
+import { registeredFor } from '../../../core/trade/registered-conditions';
 import { cardWith, checkKit, kit } from '../../kit';
 
 const { press } = checkKit;
 const amount = fc.integer({ min: 0, max: 100 }).map((n) => n / 100);
+
+const latin = (bytes: Uint8Array): string => String.fromCharCode(...bytes);
+const bytesOf = (text: string): Uint8Array => Uint8Array.from(text, (c) => c.charCodeAt(0));
 
 describe('under an ink limit', () => {
   it('a colour that is under it stays as it is', () => {
@@ -83,6 +87,34 @@ describe('a press’s profile', () => {
     const { name, version } = readPressProfile(good, kit.engine);
     expect(name.length).toBeGreaterThan(3);
     expect([2, 4]).toContain(version);
+  });
+  it('says what data set it was made from, where its tag names one', () => {
+    expect(readPressProfile(good, kit.engine).characterisation).toBe('');
+    // The copyright, a text as well, becomes the characterisation.
+    const copy = good.slice();
+    const view = new DataView(copy.buffer);
+    const count = view.getUint32(128);
+    for (let i = 0; i < count; i++) {
+      const at = 132 + 12 * i;
+      if (latin(copy.subarray(at, at + 4)) !== 'cprt') continue;
+      copy.set(bytesOf('targ'), at);
+      const from = view.getUint32(at + 4);
+      copy.set(bytesOf('text\0\0\0\0FOGRA39L\0'), from);
+    }
+    expect(readPressProfile(copy, kit.engine).characterisation).toBe('FOGRA39L');
+  });
+  it.each([
+    ['FOGRA39L', 'Anything', 'FOGRA39'],
+    ['', 'PSO Coated v3', 'FOGRA51'],
+    ['', 'PSO Uncoated v3 (FOGRA52)', 'FOGRA52'],
+    ['', 'ISO Coated v2 300% (ECI)', 'FOGRA39'],
+    ['', 'ISO Uncoated Yellowish', 'FOGRA30'],
+    ['CGATS21-2-CRPC6', 'GRACoL2013', 'CGATS21-2-CRPC6'],
+    ['CGATS TR 006', '', 'CGATS TR 006'],
+    ['', 'The press in our cellar, coated', undefined],
+    ['', 'FOGRA390', undefined],
+  ])('of “%s” and “%s” is registered as %s', (characterisation, description, name) => {
+    expect(registeredFor(characterisation, description)?.name).toBe(name);
   });
   it.each([
     ['nothing', new Uint8Array(0), /no colour profile/],

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
-import { decodePicture } from '../../../core/picture/decode';
+import { decodePicture, type Pixels } from '../../../core/picture/decode';
 import { PictureError } from '../../../core/picture/limits';
 import { effectivePpi, pictureBox } from '../../../core/picture/place';
 import { probePicture } from '../../../core/picture/probe';
@@ -201,6 +201,19 @@ describe('decoding', () => {
 
 describe('separating', () => {
   const press = kit.press('general-coated');
+  it('prints greys in black alone, as light between paper and black as they look; in four inks where that is asked', () => {
+    const colour = Uint8Array.from({ length: 256 }, (_, i) => i);
+    const grey: Pixels = { width: 256, height: 1, space: 'GRAY', colour };
+    const { plates, amounts } = separatePicture(grey, kit.engine, press);
+    expect(plates).toEqual(['Black']);
+    expect([amounts[0], amounts[255]]).toEqual([255, 0]);
+    const [paper, solid] = [press.lab([0, 0, 0, 0])[0], press.lab([0, 0, 0, 1])[0]];
+    // sRGB 119 is L* 50.03 (IEC 61966-2-1 and CIE L*, by hand): half way from paper to solid black.
+    expect(press.lab([0, 0, 0, amounts[119]! / 255])[0]).toBeCloseTo((paper + solid) / 2, 0);
+    for (let i = 1; i < 256; i++) expect(amounts[i]!).toBeLessThanOrEqual(amounts[i - 1]!);
+    expect(separatePicture(grey, kit.engine, press, { reseparate: true }).plates).toHaveLength(4);
+    expect(separatePicture(grey, kit.engine, press, { inks: [{ Copper: 1 }] }).plates).toEqual(['Copper']);
+  });
   it('reads an untagged picture as sRGB', () => {
     const pixels = decodePicture(png);
     const { amounts: cmyk } = separatePicture(pixels, kit.engine, press);
