@@ -8,7 +8,7 @@ import { MOST_ORDERED, NO_ORDER } from '../core/job/order';
 import { pressConditionOf } from '../core/job/press-of';
 import { type SheetMade, TURNINGS, USUAL_SHEET } from '../core/job/sheet';
 import { shopIn } from '../core/job/shops-of';
-import { cuttingPlan } from '../core/sheet/cutting';
+import { cuttingPlan, TRUE_CORNER } from '../core/sheet/cutting';
 import { itemsOf, pieceFor, SheetError, sheetPlans, trimsOf } from '../core/sheet/plan';
 import { PRESS_SHEETS } from '../core/trade/press-sheets';
 import type { Command } from './command';
@@ -76,6 +76,7 @@ Prints the layouts, the best first, and the cuts of the first; --out writes its 
       else {
         for (const { says, up, waste, sheets, cuts: count } of plans)
           console.log(`${up} up, ${sheets} sheets, ${Math.round(waste * 100)} % waste, ${count} cuts: ${says}`);
+        if (cuts.length > 0) console.log(TRUE_CORNER);
         cuts.forEach(({ distance, quarter, off }, i) => {
           const gauge = ((distance / 72) * 25.4).toFixed(1);
           console.log(`  cut ${i + 1}: gauge ${gauge} mm, turned ${quarter * 90} degrees, ${off} falls off`);

@@ -48,6 +48,10 @@ function cutOf(pile: Box, axis: 'x' | 'y', at: number, gauge: Cut['gauge'], off:
   };
 }
 
+/** What an operator has to know before the first cut: which edges of the pile are true, those it was printed by. */
+export const TRUE_CORNER =
+  'The true corner is at the foot, left, where grippers and side lay held the sheet: the first two cuts are measured from its edges.';
+
 /** Where no trim lies across an axis: the gaps between groups, each from the end of one to the start of the next. */
 function gapsAlong(trims: readonly Box[], axis: 'x' | 'y'): { from: number; to: number }[] {
   const spans = trims
@@ -79,9 +83,10 @@ export function cuttingPlan(pile: Box, trims: readonly Box[]): Cut[] {
     const [before, after] = splitBox(left, axis, at);
     left = gauge === 'before' ? before : after;
   };
-  if (bottom(left) - bottom(around) > SLACK) trim('y', bottom(around), 'before');
+  // As the pile came from the press: by its gripper edge at the foot and its side lay at the left, then by what is cut.
   if (around.y - left.y > SLACK) trim('y', around.y, 'after');
   if (right(left) - right(around) > SLACK) trim('x', right(around), 'before');
+  if (bottom(left) - bottom(around) > SLACK) trim('y', bottom(around), 'before');
   if (around.x - left.x > SLACK) trim('x', around.x, 'after');
   if (trims.length === 1) return cuts;
 

@@ -10,7 +10,7 @@ export interface PostVerdict {
 
 const HAIR = 0.001;
 
-/** Lengths in points; `thickness` of the stock where it is known. */
+/** Lengths in points, the width being the side that the address is parallel to; `thickness` of the stock where it is known. */
 export function postVerdict(
   rules: PostRules,
   size: { width: number; height: number },
@@ -34,7 +34,8 @@ export function postVerdict(
       says: `larger than a ${first.name}: it goes at ${postage}`,
     });
   }
-  const ratio = long / short;
+  // Of an upright address the side along it is the shorter one: the ratio is below 1, and no machine takes it (DMM 201.1.1).
+  const ratio = size.width / size.height;
   if (ratio < rules.ratio.least - 1e-6 || ratio > rules.ratio.most + 1e-6)
     against.push({
       what: 'ratio',

@@ -93,6 +93,7 @@ export const SHOPS: readonly ShopSpec[] = [
     plates: { process: 'four', spots: 2 },
     fileName: '{client}_{piece}_{face}',
     files: 'one a face',
+    overs: { makeReady: 50, pass: 0.03, finishing: 0.01 },
     notes: 'Process jobs are ganged on large sheets, and colours drift a little. Up to two spot inks.',
   },
   {
@@ -110,6 +111,7 @@ export const SHOPS: readonly ShopSpec[] = [
     tolerance: { x: pt('1 mm'), y: pt('1 mm'), twist: 0.4, backs: pt('1 mm') },
     plates: { process: 'four', spots: 0 },
     asks: {},
+    overs: { makeReady: 5, pass: 0.02, finishing: 0.01 },
     notes: 'Toner on sheets up to SRA3. Fronts and backs may lie 1 mm apart.',
   },
   {
@@ -136,6 +138,7 @@ export const SHOPS: readonly ShopSpec[] = [
     plates: { process: 'none', spots: 2 },
     standard: 'PDF/X-1a:2003',
     asks: { 'low-ppi': 'warn', 'black-areas': 'off', 'rgb-picture': 'off' },
+    overs: { makeReady: 30, pass: 0.04, finishing: 0.02 },
     notes: 'Two inks at most, each mixed by hand; black is an ink like others. No tints, no photographs.',
   },
   {
@@ -153,6 +156,7 @@ export const SHOPS: readonly ShopSpec[] = [
     tolerance: { x: pt('1.5 mm'), y: pt('1.5 mm'), twist: 0.8, backs: pt('1.5 mm') },
     plates: { process: 'four', spots: 0 },
     asks: { 'total-ink': 'warn', 'rgb-picture': 'off' },
+    overs: { makeReady: 0, pass: 0.02, finishing: 0 },
     notes: 'Your own printer, scissors or a small trimmer: nothing can be printed to the edge of its sheet.',
   },
 ];

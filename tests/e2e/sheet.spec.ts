@@ -18,12 +18,16 @@ test('cards go on a sheet, backs behind fronts, and come off it by the plan of c
   await expect(page.getByRole('alert')).toHaveText('From 1 to 10,000,000; it stays as it was.');
   await typeInto(page, 'Quantity', '500');
   await expect(page.getByRole('alert')).toHaveCount(0);
-  // ⌈500 / 23⌉ = 22, and 5 % of them spoilt.
-  await expect(
+  const counted = (sheets: number) =>
     layouts(page)
-      .getByText(/^24 sheets, 25 % waste, \d+ cuts/)
-      .first(),
-  ).toBeVisible();
+      .getByText(new RegExp(`^${sheets} sheets, 25 % waste, \\d+ cuts`))
+      .first();
+  // ⌈500 / 23⌉ = 22, and what the shop asks: 40 for each of two forms, 2 % a pass; 22.88 are 23.
+  await expect(page.getByText('40 sheets for each form, 2 % a pass, 1 % a finishing step')).toBeVisible();
+  await expect(counted(103)).toBeVisible();
+  // By hand: 5 % of 22.
+  await page.getByLabel('Overs', { exact: true }).selectOption({ label: 'A percentage' });
+  await expect(counted(24)).toBeVisible();
   await expect(page.getByRole('img', { name: 'The sheet, front: 23 pieces' })).toBeVisible();
   await page.getByRole('button', { name: 'Light table' }).click();
   await expect(page.getByRole('img', { name: 'The sheet, light table: 23 pieces' })).toBeVisible();

@@ -1,4 +1,4 @@
-import type { Cut } from '../../../core/sheet/cutting';
+import { type Cut, TRUE_CORNER } from '../../../core/sheet/cutting';
 import { formatLength } from '../../../core/units/length';
 import { useBench } from '../../bench/bench';
 
@@ -34,47 +34,50 @@ export function CutSteps({
 }) {
   const { unit } = useBench();
   return (
-    <table className="table table-xs text-[13.5px]" aria-label="Cutting plan">
-      <thead className="sticky top-0 bg-base-100">
-        <tr>
-          <th>Cut</th>
-          <th>Pile</th>
-          <th className="text-right">Gauge</th>
-          <th>Falls off</th>
-        </tr>
-      </thead>
-      <tbody>
-        {cuts.map((cut, i) => (
-          <tr
-            // biome-ignore lint/suspicious/noArrayIndexKey: a cut is known by its place in the order
-            key={i}
-            className={`cursor-pointer ${shown === i ? 'bg-base-300' : 'hover:bg-base-200'}`}
-            onMouseEnter={() => onShow(i)}
-            onMouseLeave={() => onShow(undefined)}
-          >
-            <td>
-              <button
-                type="button"
-                className="btn btn-ghost btn-xs px-1"
-                aria-label={`Show cut ${i + 1}`}
-                onFocus={() => onShow(i)}
-                onBlur={() => onShow(undefined)}
-              >
-                {i + 1}
-              </button>
-            </td>
-            <td>
-              <span className="flex items-center gap-1.5">
-                <Step cut={cut} /> <span className="whitespace-nowrap">{TURNED[cut.quarter]}</span>
-              </span>
-            </td>
-            <td className="whitespace-nowrap text-right font-semibold tabular-nums">
-              {formatLength(cut.distance, unit, unit === 'in' ? 3 : 1)}
-            </td>
-            <td>{cut.off === 'waste' ? 'waste' : 'a pile'}</td>
+    <>
+      <p className="quiet mb-1 text-[13px]">{TRUE_CORNER}</p>
+      <table className="table table-xs text-[13.5px]" aria-label="Cutting plan">
+        <thead className="sticky top-0 bg-base-100">
+          <tr>
+            <th>Cut</th>
+            <th>Pile</th>
+            <th className="text-right">Gauge</th>
+            <th>Falls off</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {cuts.map((cut, i) => (
+            <tr
+              // biome-ignore lint/suspicious/noArrayIndexKey: a cut is known by its place in the order
+              key={i}
+              className={`cursor-pointer ${shown === i ? 'bg-base-300' : 'hover:bg-base-200'}`}
+              onMouseEnter={() => onShow(i)}
+              onMouseLeave={() => onShow(undefined)}
+            >
+              <td>
+                <button
+                  type="button"
+                  className="btn btn-ghost btn-xs px-1"
+                  aria-label={`Show cut ${i + 1}`}
+                  onFocus={() => onShow(i)}
+                  onBlur={() => onShow(undefined)}
+                >
+                  {i + 1}
+                </button>
+              </td>
+              <td>
+                <span className="flex items-center gap-1.5">
+                  <Step cut={cut} /> <span className="whitespace-nowrap">{TURNED[cut.quarter]}</span>
+                </span>
+              </td>
+              <td className="whitespace-nowrap text-right font-semibold tabular-nums">
+                {formatLength(cut.distance, unit, unit === 'in' ? 3 : 1)}
+              </td>
+              <td>{cut.off === 'waste' ? 'waste' : 'a pile'}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
   );
 }

@@ -25,7 +25,12 @@ describe('sheets beyond those ordered', () => {
   it('are a share by hand, and five in a hundred where nobody says', () => {
     expect(overs(ordered([]), { ...USUAL_SHEET, overs: 12 })).toEqual({ makeReady: 0, share: 0.12 });
     const other = ordered([]);
-    const silent = { ...other, pieces: other.pieces.map((piece) => ({ ...piece, shop: 'inch-mail-order' })) };
+    const { overs: _, ...spec } = shopOf('metric-offset');
+    const silent: Job = {
+      ...other,
+      shops: [{ ...spec, id: 'silent' }],
+      pieces: other.pieces.map((piece) => ({ ...piece, shop: 'silent' })),
+    };
     expect(overs(silent, USUAL_SHEET)).toEqual({ makeReady: 0, share: 0.05 });
     // 100 × 1.05 is no hair more than 105.
     expect(sheetsWith(100, 1, { makeReady: 0, share: 0.05 })).toBe(105);

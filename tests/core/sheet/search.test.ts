@@ -105,6 +105,18 @@ describe('pieces on a sheet', () => {
     expect(cuttingPlan(sheet, at(10, 35, 60))).toHaveLength(4 + 4);
   });
 
+  it('are cut first by the edges that the press held the sheet by: the foot, then the left', () => {
+    const sheet = { x: 0, y: 0, width: 100, height: 60 };
+    const cuts = cuttingPlan(sheet, [{ x: 12, y: 10, width: 70, height: 40 }]);
+    // From the foot edge to the head of the piece: 60 − 10; from the left edge to its right: 82; then by what was cut.
+    expect(cuts.map(({ axis, gauge, distance }) => [axis, gauge, distance])).toEqual([
+      ['y', 'after', 50],
+      ['x', 'before', 82],
+      ['y', 'before', 40],
+      ['x', 'after', 70],
+    ]);
+  });
+
   it('that no straight cut parts are refused', () => {
     const pinwheel = [
       { x: 0, y: 0, width: 20, height: 10 },

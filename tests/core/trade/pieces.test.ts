@@ -108,6 +108,8 @@ describe('letter layouts', () => {
     expect(a!.folds).toEqual([mm(87), mm(192)].map((v) => expect.closeTo(v, 6)));
     expect(b!.folds).toEqual([mm(105), mm(210)].map((v) => expect.closeTo(v, 6)));
     expect(b!.punch).toBeCloseTo(mm(148.5), 6);
+    // Form A has its field, and all that follows, 18 mm further up than form B.
+    expect([a!.body, b!.body]).toEqual([mm(85.46), mm(103.46)].map((v) => expect.closeTo(v, 6)));
   });
 });
 
@@ -236,6 +238,20 @@ describe('postage', () => {
     expect(says(11, 6).postage).toBe('the letter rate');
     expect(says(5, 5).against).toMatchObject([{ what: 'ratio', wanted: 1.3 }]);
     expect(says(5, 3).against[0]!.says).toMatch(/not taken/);
+  });
+  it('goes by the side that the address is parallel to: 6 in wide and 4 high is right, 4 wide and 6 high is not', () => {
+    expect(says(6, 4, 0.01).against).toEqual([]);
+    expect(says(4, 6, 0.01).against).toMatchObject([
+      { what: 'ratio', measured: expect.closeTo(4 / 6, 6), wanted: 1.3 },
+    ]);
+    expect(says(5, 3.5).against).toEqual([]);
+    expect(says(9, 3.5).against).toMatchObject([{ what: 'ratio', wanted: 2.5 }]);
+  });
+  it('a letter above 4 1/4 × 6 in has to be 0.009 in thick as well', () => {
+    expect(says(11, 6, 0.008).against).toContainEqual(
+      expect.objectContaining({ what: 'thickness', wanted: inch(0.009) }),
+    );
+    expect(says(11, 6, 0.009).against.filter(({ what }) => what === 'thickness')).toEqual([]);
   });
   it('a 9 × 12 in sheet is larger than a letter', () => {
     expect(says(12, 9).postage).toMatch(/large envelope/);

@@ -2,6 +2,7 @@ import { nanoid } from 'nanoid';
 import { NEW_POST, setPost, setThickness } from '../../../../core/job/edits/kinds';
 import type { Post } from '../../../../core/job/kinds';
 import type { Piece } from '../../../../core/job/schema';
+import { asFace } from '../../../../core/job/turned';
 import { POST_RULES, postRulesOf } from '../../../../core/trade/post';
 import { postVerdict } from '../../../../core/trade/postage';
 import { useBench } from '../../../bench/bench';
@@ -20,7 +21,9 @@ export function PostCard({ piece }: { piece: Piece }) {
   const { unit, echo } = useBench();
   const { post } = piece;
   const rules = postRulesOf(post?.rules);
-  const verdict = rules && postVerdict(rules, piece, piece.thickness);
+  // As it is laid out: the address runs along the face's own width.
+  const laid = asFace(piece, piece.faces.find(({ id }) => id === post?.face) ?? {});
+  const verdict = rules && postVerdict(rules, laid, piece.thickness);
   const put = (to: Partial<Post>): void =>
     act('Address side', (job) => setPost(job, piece.id, post && { ...post, ...to }, newId));
   const choose = (id: string): void =>
