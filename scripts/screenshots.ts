@@ -109,7 +109,7 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page
       .getByLabel('Picture file')
       .setInputFiles({ name: 'Partner mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(mark) });
-    await page.getByRole('button', { name: 'Place' }).waitFor();
+    await page.getByRole('button', { name: 'Place', exact: true }).waitFor();
   },
   inks: async (page) => {
     await page.goto(`${home}/inks?job=hollin-and-fen&piece=card`);

@@ -26,7 +26,7 @@ test('cards go on a sheet, backs behind fronts, and come off it by the plan of c
   await expect(page.getByText('40 sheets for each form, 2 % a pass, 1 % a finishing step')).toBeVisible();
   await expect(counted(103)).toBeVisible();
   // By hand: 5 % of 22.
-  await page.getByLabel('Overs', { exact: true }).selectOption({ label: 'A percentage' });
+  await page.getByLabel('Overs', { exact: true }).selectOption({ label: 'Overs by percentage' });
   await expect(counted(24)).toBeVisible();
   await expect(page.getByRole('img', { name: 'The sheet, front: 23 pieces' })).toBeVisible();
   await page.getByRole('button', { name: 'Light table' }).click();

@@ -39,8 +39,8 @@ function OversFields({
         label="Overs"
         value={overs === undefined ? 'shop' : 'own'}
         options={[
-          ['shop', 'As the shop asks'],
-          ['own', 'A percentage'],
+          ['shop', 'Overs as the shop asks'],
+          ['own', 'Overs by percentage'],
         ]}
         onChange={(to) => onChange(to === 'shop' ? undefined : 5)}
       />
