@@ -1,6 +1,6 @@
-import { LEAST_CONTRAST, redReflectance, symbolContrast } from '../../codes/reflectance';
 import { isFlat } from '../../colour/fill';
 import { type Plates, platesOf, processStandIn } from '../../colour/ink';
+import { LEAST_CONTRAST, redReflectance, symbolContrast } from '../../colour/reflectance';
 import { partOutside } from '../../geometry/boolean';
 import { overlaps } from '../../geometry/box';
 import { areaOf } from '../../geometry/offset';

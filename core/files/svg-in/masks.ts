@@ -1,21 +1,13 @@
 import type { Element } from '@xmldom/xmldom';
 import { partOutside, whollyCovered } from '../../geometry/boolean';
-import type { Box, Point } from '../../geometry/box';
-import { IDENTITY, type Matrix, multiply, ontoBox } from '../../geometry/matrix';
+import type { Box } from '../../geometry/box';
+import { IDENTITY, multiply, ontoBox } from '../../geometry/matrix';
 import { boxPath, type Path, transformPath } from '../../geometry/path';
 import { type ArtColour, type ArtItem, areaOfLine, clipped } from '../art-in/art';
-import type { Around, Reading, Style } from './reading';
+import type { Around, Fade, Reading, Style } from './reading';
 import { lengthOf } from './values';
 
 /** Masks: those of plain shapes are clips; one that runs in one gradient is a fade (CSS Masking 1, 6). */
-
-/** How much of something shows, in points. */
-export interface Fade {
-  kind: 'linear' | 'radial';
-  matrix: Matrix;
-  focus?: Point;
-  stops: readonly { at: number; amount: number }[];
-}
 
 export interface Masked {
   /** What lies outside is not seen; nothing is cut where it is left out. */

@@ -1,10 +1,10 @@
 import type { Document, Element, Node } from '@xmldom/xmldom';
+import type { Point } from '../../geometry/box';
 import type { Matrix } from '../../geometry/matrix';
 import type { Path } from '../../geometry/path';
 import type { FontBook } from '../../type/font';
 import { ownStyle, sheetOf } from './css';
 import { SvgError } from './guard';
-import type { Fade } from './masks';
 import type { Viewport } from './outlines';
 import { lengthOf } from './values';
 
@@ -78,6 +78,14 @@ const INHERITED = new Set([
   'font-weight', 'font-style', 'text-anchor', 'letter-spacing', 'clip-rule', 'paint-order', 'marker', 'marker-start',
   'marker-mid', 'marker-end',
 ]);
+
+/** How much of something shows, in points. */
+export interface Fade {
+  kind: 'linear' | 'radial';
+  matrix: Matrix;
+  focus?: Point;
+  stops: readonly { at: number; amount: number }[];
+}
 
 /** What is carried down from an element to what lies in it. */
 export interface Around {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { checkPiece } from '../../../core/checks/check-piece';
-import { redReflectance } from '../../../core/codes/reflectance';
 import type { Cmyk } from '../../../core/colour/ink';
+import { redReflectance } from '../../../core/colour/reflectance';
 import { addInk } from '../../../core/job/edits/inks';
 import { makeCode, makeShape, makeWords } from '../../../core/job/make';
 import type { Element, Shape } from '../../../core/job/schema';

@@ -1,4 +1,4 @@
-import { type Ink, type Plates, processStandIn } from '../colour/ink';
+import { type Ink, type Plates, processStandIn } from './ink';
 
 /**
  * What inks throw back of a scanner's light, at about 660 nm (ISO/IEC 15416, 4.2: the wavelength is the application's; 660 nm
