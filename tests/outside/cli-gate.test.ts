@@ -55,7 +55,7 @@ it('lays a piece out on sheets, and writes and inspects them', () => {
   const out = at('sheets.pdf');
   const { status, stdout } = tidy('sheet', demoFile, '--piece', 'card', '--quantity', '500', '--out', out);
   expect(status).toBe(0);
-  expect(stdout).toMatch(/^23 up, 24 sheets, 25 % waste, 49 cuts/);
+  expect(stdout).toMatch(/^23 up, 103 sheets, 25 % waste, 49 cuts/);
   expect(run('pdfinfo', [out])).toMatch(/Pages:\s+2\n/);
   const seen = tidy('inspect', out);
   expect(seen.status).toBe(0);

@@ -74,6 +74,20 @@ describe('what cannot be kept is told of, never dropped silently', () => {
   });
 });
 
+describe('a drawing in another encoding', () => {
+  const words = '<text x="5" y="20">Blätter</text>';
+  const drawing = (encoding: string): string =>
+    `<?xml version="1.0" encoding="${encoding}"?><svg xmlns="http://www.w3.org/2000/svg" width="90" height="30">${words}</svg>`;
+  const latin = (text: string): Uint8Array => Uint8Array.from(text, (c) => c.charCodeAt(0));
+  it.each([
+    ['Latin 1, as it says', latin(drawing('ISO-8859-1'))],
+    ['UTF-16 with its mark', new Uint8Array([0xff, 0xfe, ...Buffer.from(drawing('UTF-16'), 'utf16le')])],
+    ['UTF-8 though it says something unknown', bytes(drawing('x-unknown'))],
+  ])('is read: %s', (_, file) => {
+    expect(readSvg(file, kit.fonts).notes.join(' ')).toContain('“Blätter”');
+  });
+});
+
 describe('a document type', () => {
   const rect = (fill: string): string =>
     `<svg xmlns="&ns_svg;" width="9" height="9"><rect width="9" height="9" fill="${fill}"/></svg>`;

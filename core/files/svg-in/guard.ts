@@ -51,13 +51,30 @@ function withoutDoctype(text: string): string {
   });
 }
 
+/** The text of a drawing, in the encoding that it says it is in (XML 1.0, 4.3.3), or UTF-8 where it says none that is known. */
+function textOf(bytes: Uint8Array): string {
+  const isWide = (bytes[0] === 0xff && bytes[1] === 0xfe) || (bytes[0] === 0xfe && bytes[1] === 0xff);
+  const head = String.fromCharCode(...bytes.subarray(0, 200));
+  const said = isWide
+    ? bytes[0] === 0xff
+      ? 'utf-16le'
+      : 'utf-16be'
+    : /^(?:\xEF\xBB\xBF)?\s*<\?xml[^>]*?encoding\s*=\s*["']([\w.:-]+)["']/.exec(head)?.[1];
+  try {
+    return new TextDecoder(said).decode(bytes);
+  } catch {
+    // An encoding that nobody knows: most of a drawing is plain letters all the same.
+    return new TextDecoder().decode(bytes);
+  }
+}
+
 /** Reads the bytes as XML, or refuses them. Nothing is fetched. */
 export function openSvg(bytes: Uint8Array): Document {
   if (bytes.length > MOST_BYTES)
     throw new SvgError(
       `The drawing has ${(bytes.length / 1e6).toFixed(1)} MB; up to ${MOST_BYTES / 1e6} MB can be opened. Take it in as a picture instead.`,
     );
-  const text = withoutDoctype(new TextDecoder().decode(bytes).replace(/^\uFEFF/, ''));
+  const text = withoutDoctype(textOf(bytes).replace(/^\uFEFF/, ''));
   for (const [pattern, message] of REFUSED) if (pattern.test(text)) throw new SvgError(message);
   if (OUTSIDE.test(text)) throw new SvgError(`The drawing takes something from another file. ${SAVE_AGAIN}`);
   const document = readXml(text);
