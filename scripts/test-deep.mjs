@@ -12,6 +12,8 @@ mkdirSync(results, { recursive: true });
 const kills = process.argv[2] ?? '1000';
 const env = { ...process.env, PATH: `${join(root, 'node_modules/.bin')}:${process.env.PATH}`, DEEP: '1' };
 const run = (command, args, stdio = 'inherit') => spawnSync(command, args, { cwd: root, env, stdio, encoding: 'utf8' });
+/** What a corpus says of how many came out in one way. */
+const counted = (said, what) => Number(new RegExp(`${what}: (\\d+)`).exec(said)?.[1] ?? 0);
 const total = { passed: 0, failed: 0 };
 const told = [];
 function count(what, passed, failed) {
@@ -39,7 +41,7 @@ mkdirSync(drawings, { recursive: true });
 run('sh', ['-c', `cd ${drawings} && apt-get download -qq openclipart-svg && dpkg-deb -x openclipart-svg*.deb .`]);
 const seen = run('tsx', ['tests/corpora/drawings.ts', drawings, '--every', '7'], ['ignore', 'pipe', 'inherit']).stdout;
 console.log(seen);
-const of = (what) => Number(new RegExp(`${what}: (\\d+)`).exec(seen)?.[1] ?? 0);
+const of = (what) => counted(seen, what);
 // At least 99 of a hundred that are drawn without a word are as Chromium has them, and none is a fault.
 const isRight = of('the same') > 0 && of('a fault') === 0 && of('wrong') <= 0.01 * (of('the same') + of('wrong'));
 count(`drawings of others: ${seen.trim()}`, isRight ? 1 : 0, isRight ? 0 : 1);
@@ -66,7 +68,7 @@ const unpack = 'for f in *.deb; do dpkg-deb -x "$f" .; rm "$f"; done; find . -na
 run('sh', ['-c', `cd ${pages} && apt-get download -qq ${PAGES.join(' ')} && ${unpack}`]);
 const drawn = run('tsx', ['tests/corpora/pages.ts', pages, '--every', '2'], ['ignore', 'pipe', 'inherit']).stdout;
 console.log(drawn);
-const like = (what) => Number(new RegExp(`${what}: (\\d+)`).exec(drawn)?.[1] ?? 0);
+const like = (what) => counted(drawn, what);
 const isLike =
   like('the same') > 0 && like('a fault') === 0 && like('wrong') <= 0.03 * (like('the same') + like('wrong'));
 count(`pages of others: ${drawn.trim()}`, isLike ? 1 : 0, isLike ? 0 : 1);

@@ -130,9 +130,9 @@ function tokensOf(names: readonly string[]): Map<string, string> {
   const tokens = new Map<string, string>();
   const taken = new Set<string>();
   // Names that are tokens already keep theirs, whichever comes first.
-  const inOrder = [...new Set(names)].sort((a, b) => Number(NO_TOKEN.test(a)) - Number(NO_TOKEN.test(b)));
-  for (const name of inOrder) {
-    const plain = name.replace(NO_TOKEN, '_');
+  const named = [...new Set(names)].map((name) => ({ name, plain: name.replace(NO_TOKEN, '_') }));
+  named.sort((a, b) => Number(a.plain !== a.name) - Number(b.plain !== b.name));
+  for (const { name, plain } of named) {
     let token = plain;
     for (let n = 2; taken.has(token); n++) token = `${plain}-${n}`;
     taken.add(token);

@@ -96,7 +96,6 @@ export function fromEvenOdd(path: Path): Path {
   return off <= 0.001 * areaOfRings(area) ? kept : pathOf(area, [path]);
 }
 
-/** Whether a path is an upright rectangle. */
 /** Whether an area is an upright rectangle. */
 export function isUprightBox(path: Path): boolean {
   const points = path.filter(([op]) => op !== 'Z');

@@ -1,10 +1,10 @@
-import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import sharp from 'sharp';
 import { SvgError } from '../../core/files/svg-in/guard';
 import { openBrowser } from '../browser';
 import { ourRoad } from '../outside/svg-road';
+import { filesIn, placesOff } from './compare';
 
 /**
  * Drawings that others made, taken in and drawn by our own road, beside Chromium’s own rendering: each at 200 pixels.
@@ -25,34 +25,6 @@ const { values, positionals: folders } = parseArgs({
 const every = Number(values.every);
 const { list } = values;
 
-const drawingsIn = (path: string): string[] =>
-  statSync(path, { throwIfNoEntry: false })?.isDirectory()
-    ? readdirSync(path)
-        .sort()
-        .flatMap((name) => drawingsIn(join(path, name)))
-    : path.endsWith('.svg') && statSync(path, { throwIfNoEntry: false })?.isFile()
-      ? [path]
-      : [];
-
-/** Places where the mean of nine pixels is further off than it may be. */
-function placesOff(a: Buffer, b: Buffer): number {
-  let places = 0;
-  for (let y = 1; y < SIDE - 1; y++)
-    for (let x = 1; x < SIDE - 1; x++)
-      for (let c = 0; c < 3; c++) {
-        let sum = 0;
-        for (let j = -1; j <= 1; j++)
-          for (let i = -1; i <= 1; i++) {
-            const at = ((y + j) * SIDE + x + i) * 3 + c;
-            sum += a[at]! - b[at]!;
-          }
-        if (Math.abs(sum) <= 9 * LEVELS) continue;
-        places++;
-        break;
-      }
-  return places;
-}
-
 const browser = await openBrowser();
 const page = await browser.newPage({ viewport: { width: SIDE, height: SIDE } });
 async function shown(svg: string): Promise<Buffer> {
@@ -71,7 +43,7 @@ type Outcome = 'the same' | 'told of' | 'wrong' | 'refused' | 'a fault' | 'not d
 const count = new Map<Outcome, number>();
 let slow = 0;
 const lines: string[] = [];
-const all = folders.flatMap(drawingsIn).filter((_, i) => i % every === 0);
+const all = folders.flatMap((folder) => filesIn(folder, '.svg')).filter((_, i) => i % every === 0);
 for (const path of all) {
   if (process.env['TELL']) console.error(path);
   const svg = readFileSync(path, 'utf8');
@@ -93,7 +65,7 @@ for (const path of all) {
       },
       `data:image/svg+xml;base64,${Buffer.from(svg).toString('base64')}`,
     );
-    const off = broken ? 0 : placesOff(await shown(ours.text), await shown(svg));
+    const off = broken ? 0 : placesOff(await shown(ours.text), await shown(svg), SIDE, SIDE, LEVELS);
     outcome = broken
       ? 'not drawn by Chromium'
       : off <= PLACES

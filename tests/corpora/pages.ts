@@ -1,5 +1,5 @@
 import { execFileSync } from 'node:child_process';
-import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import sharp from 'sharp';
@@ -7,7 +7,7 @@ import type { Cmyk } from '../../core/colour/ink';
 import { svgDevice } from '../../core/devices/svg';
 import type { Art, ArtInk } from '../../core/files/art-in/art';
 import { elementsOfArt } from '../../core/files/art-in/elements';
-import { openPdf, PdfArtError, readPageArt } from '../../core/files/pdf-in/page';
+import { PdfArtError } from '../../core/files/pdf-in/page';
 import { svgText } from '../../core/files/svg-file';
 import { makeJob } from '../../core/job/make';
 import type { Face, Job } from '../../core/job/schema';
@@ -15,10 +15,10 @@ import { probePicture } from '../../core/picture/probe';
 import { drawFace } from '../../core/scene/face';
 import { imagesIn } from '../../core/scene/images';
 import { sourcesOf } from '../../core/scene/sources';
-import { namedTypeface } from '../../core/type/named-typeface';
-import { TYPEFACES } from '../../core/type/typefaces';
 import { openBrowser } from '../browser';
 import { kit } from '../kit';
+import { artOf } from '../outside/pdf-road';
+import { filesIn, placesOff } from './compare';
 
 /**
  * Pages of PDFs that others made, taken in and drawn by our own road, beside poppler’s rendering: each drawn
@@ -44,15 +44,6 @@ const { values, positionals: folders } = parseArgs({
   },
 });
 
-const filesIn = (path: string): string[] =>
-  statSync(path, { throwIfNoEntry: false })?.isDirectory()
-    ? readdirSync(path)
-        .sort()
-        .flatMap((name) => filesIn(join(path, name)))
-    : path.endsWith('.pdf') && statSync(path, { throwIfNoEntry: false })?.isFile()
-      ? [path]
-      : [];
-
 /** Colours as a screen shows them without a press between, so that only the drawing is compared. */
 const hexed = (hex: string): Cmyk =>
   [...[1, 3, 5].map((i) => 1 - Number.parseInt(hex.slice(i, i + 2), 16) / 255), 0] as Cmyk;
@@ -61,11 +52,7 @@ const screen = ([c, m, y, k]: Cmyk): [number, number, number] =>
   [c, m, y].map((a) => Math.round(255 * (1 - a) * (1 - k))) as [number, number, number];
 
 async function ours(path: string, page: number) {
-  const art = readPageArt(openPdf(new Uint8Array(readFileSync(path))), page, {
-    type: { styles: [], fonts: kit.fonts },
-    typefaceOf: (name) => namedTypeface(name, TYPEFACES)?.id,
-    plain: 'source-sans-3/regular',
-  });
+  const art = artOf(new Uint8Array(readFileSync(path)), page);
   const pictures: Art['pictures'] = {};
   const urls = new Map<string, string>();
   for (const [key, bytes] of Object.entries(art.files)) {
@@ -142,29 +129,10 @@ async function drawnByPoppler(path: string, page: number) {
   return { ...(await smaller(png)), full: { width, height } };
 }
 
-/** The share of places where the mean of nine pixels is further off than it may be. */
-function shareOff(a: Buffer, b: Buffer, width: number, height: number): number {
-  let places = 0;
-  for (let y = 1; y < height - 1; y++)
-    for (let x = 1; x < width - 1; x++)
-      for (let c = 0; c < 3; c++) {
-        let sum = 0;
-        for (let j = -1; j <= 1; j++)
-          for (let i = -1; i <= 1; i++) {
-            const at = ((y + j) * width + x + i) * 3 + c;
-            sum += a[at]! - b[at]!;
-          }
-        if (Math.abs(sum) <= 9 * LEVELS) continue;
-        places++;
-        break;
-      }
-  return places / (width * height);
-}
-
 const count = new Map<string, number>();
 const lines: string[] = [];
 let [slow, words, shapes] = [0, 0, 0];
-const all = folders.flatMap(filesIn).filter((_, i) => i % Number(values.every) === 0);
+const all = folders.flatMap((folder) => filesIn(folder, '.pdf')).filter((_, i) => i % Number(values.every) === 0);
 for (const [n, path] of all.entries())
   for (let page = 0; page < Number(values.pages); page++) {
     let outcome = '';
@@ -178,7 +146,7 @@ for (const [n, path] of all.entries())
       shapes += elements.filter(({ kind }) => kind === 'shape').length;
       const theirs = await drawnByPoppler(path, page);
       const own = await drawnByChromium(text, theirs.full.width, theirs.full.height);
-      const off = shareOff(own, theirs.data, theirs.width, theirs.height);
+      const off = placesOff(own, theirs.data, theirs.width, theirs.height, LEVELS) / (theirs.width * theirs.height);
       outcome =
         off <= PLACES ? 'the same' : art.notes.some((note) => !note.includes('are outlines')) ? 'told of' : 'wrong';
       says = `${(100 * off).toFixed(2)} % ${Math.round(took)} ms ${elements.length} ${art.notes.join(' | ')}`;

@@ -2,11 +2,16 @@ import { readFileSync } from 'node:fs';
 import { degrees, PDFDocument, PDFName, type PDFPage } from '@cantoo/pdf-lib';
 import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
+import type { Cmyk } from '../../core/colour/ink';
 import type { Art } from '../../core/files/art-in/art';
 import { elementsOfArt } from '../../core/files/art-in/elements';
 import type { JobBundle } from '../../core/files/job-file';
+import type { FontRead } from '../../core/files/pdf/drawn/fonts';
+import type { Letter } from '../../core/files/pdf-in/art-device';
+import { layersOf } from '../../core/files/pdf-in/colours';
+import { inLines } from '../../core/files/pdf-in/lines';
 import { type PageArt, PdfArtError } from '../../core/files/pdf-in/page';
-import { pathBounds } from '../../core/geometry/path';
+import { boxPath, pathBounds } from '../../core/geometry/path';
 import { decodePicture } from '../../core/picture/decode';
 import { separatePicture } from '../../core/picture/separate';
 import { isDeep } from '../deep';
@@ -260,4 +265,49 @@ describe('pictures of a page', () => {
         { hash: key, asset: { name: 'p', type: 'image/png', width: 40, height: 20 } },
       ]),
     );
+});
+
+describe('what is made of what a page draws', () => {
+  it('keeps the stops at which only what is seen through runs', () => {
+    const list = { inks: {}, standIn: () => [0, 0, 0, 1] as Cmyk };
+    const run = { kind: 'linear', matrix: [1, 0, 0, 1, 0, 0] } as const;
+    const stops = [0, 0.5, 1].map((at) => ({ at, plates: { Black: 1 } }));
+    const amounts = [0, 1, 0].map((amount, i) => ({ at: i / 2, amount }));
+    const [colour] = layersOf(list, { ...run, stops }, { ...run, stops: amounts });
+    expect(colour?.kind === 'linear' && colour.stops.map(({ alpha }) => alpha)).toEqual([0, 1, 0]);
+  });
+  it('takes letters along a curve, said as a whole with the first of them, for one thing', () => {
+    const font = { name: 'Lora', embedded: true } as FontRead;
+    const letter = (text: string, angle: number): Letter => ({
+      kind: 'letter',
+      seen: {
+        font,
+        glyph: 1,
+        text,
+        x: angle,
+        y: angle,
+        size: 10,
+        angle,
+        advance: 5,
+        colour: { Black: 1 },
+        overprints: false,
+        seen: true,
+      },
+      area: {
+        kind: 'area',
+        name: undefined,
+        opacity: 1,
+        path: boxPath({ x: angle, y: 0, width: 4, height: 4 }),
+        colour: { kind: 'flat', key: 'k' },
+      },
+    });
+    const sources = {
+      type: { styles: [], fonts: kit.fonts },
+      typefaceOf: () => undefined,
+      plain: 'x',
+      note: () => undefined,
+    };
+    const items = inLines([letter('Round the bend', 0), letter('', 20), letter('', 40)], sources);
+    expect(items).toMatchObject([{ kind: 'area', name: 'Round the bend' }]);
+  });
 });

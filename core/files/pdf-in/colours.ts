@@ -1,4 +1,4 @@
-import { type Cmyk, isProcessPlate, type Plates, PROCESS_PLATES, splitPlates } from '../../colour/ink';
+import { type Cmyk, isProcessPlate, type Plates, splitPlates } from '../../colour/ink';
 import { type Colour, type Coverage, isShade } from '../../scene/colour';
 import { JOB_LIMITS } from '../../trade/job-limits';
 import type { ArtColour, ArtInk, ArtPaint } from '../art-in/art';
@@ -51,21 +51,23 @@ const channelsOf = (plates: Plates): Plates => {
 };
 
 /** The stops that are needed for each channel to run as it does (Douglas and Peucker, 1973). */
-function fewer<S extends { at: number; plates: Plates }>(stops: readonly S[]): S[] {
+function fewer<S extends { at: number; plates: Plates }>(stops: readonly S[], covering: (at: number) => number): S[] {
   if (stops.length <= 2) return [...stops];
   const [first, last] = [stops[0]!, stops.at(-1)!];
-  const [from, to] = [channelsOf(first.plates), channelsOf(last.plates)];
+  // What is seen through runs as well.
+  const channels = ({ at, plates }: S): Plates => ({ ...channelsOf(plates), '#cover': covering(at) });
+  const [from, to] = [channels(first), channels(last)];
   let worst = { off: STRAIGHT, i: -1 };
   for (let i = 1; i < stops.length - 1; i++) {
     const stop = stops[i]!;
     const way = last.at === first.at ? 0 : (stop.at - first.at) / (last.at - first.at);
-    for (const [name, amount] of Object.entries(channelsOf(stop.plates))) {
+    for (const [name, amount] of Object.entries(channels(stop))) {
       const off = Math.abs(amount - ((from[name] ?? 0) * (1 - way) + (to[name] ?? 0) * way));
       if (off > worst.off) worst = { off, i };
     }
   }
   if (worst.i < 0) return [first, last];
-  return [...fewer(stops.slice(0, worst.i + 1)), ...fewer(stops.slice(worst.i)).slice(1)];
+  return [...fewer(stops.slice(0, worst.i + 1), covering), ...fewer(stops.slice(worst.i), covering).slice(1)];
 }
 
 /** How much a coverage shows at a place of its own way. */
@@ -91,7 +93,7 @@ function artColour(colour: Colour, paintIn: Paints, cover: Coverage | undefined)
       stops: cover.stops.map(({ at, amount }) => ({ at, alpha: share(amount), ...paintIn(colour) })),
     };
   }
-  const stops = fewer(colour.stops).slice(0, JOB_LIMITS.stops);
+  const stops = fewer(colour.stops, covering).slice(0, JOB_LIMITS.stops);
   return {
     kind: colour.kind,
     matrix: colour.matrix,
@@ -119,8 +121,7 @@ export function layersOf(list: ColourList, colour: Colour, cover?: Coverage): Ar
 }
 
 /** The plates of a picture, those of the process inks apart from spots. */
-export const spotsOfPlates = (plates: readonly string[]): string[] =>
-  plates.filter((name) => !(PROCESS_PLATES as readonly string[]).includes(name));
+export const spotsOfPlates = (plates: readonly string[]): string[] => plates.filter((name) => !isProcessPlate(name));
 
 export const paintOfSpot = (list: ColourList, name: string): ArtPaint => spotPaint(list, name, 1);
 export const blackPaint = (list: ColourList): ArtPaint => processPaint(list, { Black: 1 });

@@ -34,8 +34,7 @@ const LIGATURE = 4;
 
 function goesOn(first: Letter, last: Letter, next: Letter): boolean {
   const [a, b] = [last.seen, next.seen];
-  if (first.seen.font !== b.font || Math.abs(a.size - b.size) > 0.01 || Math.abs(a.angle - b.angle) > 0.05)
-    return false;
+  if (first.seen.font !== b.font || Math.abs(a.size - b.size) > 0.01) return false;
   const { area } = first;
   if (JSON.stringify(area.colour) !== JSON.stringify(next.area.colour)) return false;
   if (area.opacity !== next.area.opacity || area.overprints !== next.area.overprints) return false;
