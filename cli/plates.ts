@@ -45,7 +45,7 @@ One PNG a plate of the trim area, named for its ink, dark where there is ink; wi
     const picture = separatedPictures((hash) => assets[hash], engine, on);
     refuseMissing(job, [piece.faces[n - 1]!], (image) => picture(image) !== undefined);
     const laid = layPiece(job, piece, { fonts, press: on }, { ppi, picture, trimOnly: true })[n - 1]!;
-    const { grid, totals } = laid;
+    const [grid, totals] = [laid.grid(), laid.totals()];
     const trim = trimOf(laid.piece);
     mkdirSync(out, { recursive: true });
     const files: string[] = [];

@@ -34,7 +34,7 @@ export interface InkReading {
 export async function readInks(asked: InkAsked): Promise<InkReading> {
   const faces = await facesOf(asked);
   return {
-    highest: Math.max(0, ...faces.map(({ grid, totals, piece }) => highestOf(grid, totals, trimOf(piece)).total)),
+    highest: Math.max(0, ...faces.map(({ grid, totals, piece }) => highestOf(grid(), totals(), trimOf(piece)).total)),
     limit: faces[0]?.press.condition.totalInk ?? 0,
     findings: faces.flatMap(platesFound),
   };
@@ -51,9 +51,9 @@ export interface Mixture {
 export async function readMixtures(asked: InkAsked): Promise<{ changed: string; mixtures: Mixture[] }> {
   const faces = await facesOf(asked);
   const { engine } = await shelfKit.load();
-  const mixtures = faces.flatMap(({ mixtures: grids, press, sources }) => {
+  const mixtures = faces.flatMap(({ mixtures: laid, press, sources }) => {
     const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');
-    return [...grids].flatMap(([element, grid]): Mixture[] => {
+    return [...laid()].flatMap(([element, grid]): Mixture[] => {
       if (grid.width === 0 || grid.height === 0) return [];
       const view = { kind: 'proof' as const, shown: [...grid.plates.keys()] };
       const image = new ImageData(viewOf(grid, view, sources.inks, toScreen), grid.width, grid.height);
@@ -84,7 +84,8 @@ const MOST = 4;
 export async function facePlates(asked: InkAsked & { faceId: string }): Promise<FacePlates | undefined> {
   const found = (await facesOf(asked)).find(({ face }) => face.id === asked.faceId);
   if (!found) return undefined;
-  const { grid, totals, piece, press } = found;
+  const { piece, press } = found;
+  const [grid, totals] = [found.grid(), found.totals()];
   const trim = trimOf(piece);
   const limit = press.condition.totalInk;
   return {
@@ -128,7 +129,8 @@ export async function coloursIn(
   const found = (await facesOf(asked)).find(({ face }) => face.id === asked.faceId);
   if (!found) return [];
   const { engine } = await shelfKit.load();
-  const { grid, press, sources } = found;
+  const { press, sources } = found;
+  const grid = found.grid();
   const { x0, x1, y0, y1 } = cellsIn(grid, asked.area);
   const all = processBytes(grid, [...grid.plates.keys()], sources.inks);
   const step = Math.max(1, Math.floor(((x1 - x0) * (y1 - y0)) / MOST_SAMPLES));
@@ -153,7 +155,8 @@ export async function lookAt(
   const found = (await facesOf(asked)).find(({ face }) => face.id === asked.faceId);
   if (!found) return undefined;
   const { engine } = await shelfKit.load();
-  const { grid, press, sources } = found;
+  const { press, sources } = found;
+  const grid = found.grid();
   const rendering = asked.paper
     ? { intent: 'absolute colorimetric' as const, blackPointCompensation: false }
     : press.condition;
@@ -166,7 +169,8 @@ export async function asCut(asked: InkAsked, ppi: number): Promise<ImageData[]> 
   const faces = await layAnew(asked, { ppi, trimOnly: true });
   for (const { face, picture } of faces) refuseMissing(asked.job, [face], (image) => picture(image) !== undefined);
   const { engine } = await shelfKit.load();
-  return faces.map(({ grid, press, sources }) => {
+  return faces.map(({ grid: laid, press, sources }) => {
+    const grid = laid();
     const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');
     const view = { kind: 'proof' as const, shown: [...grid.plates.keys()] };
     return new ImageData(viewOf(grid, view, sources.inks, toScreen), grid.width, grid.height);

@@ -1,10 +1,13 @@
-import { type PlateGrid, type PlatesAsked, partOf, platesDevice } from '../devices/plates/device';
+import { inkBounds } from '../devices/bounds';
+import { mostInkDevice } from '../devices/most-ink';
+import { gridOver, type PlateGrid, type PlatesAsked, partBox, platesDevice } from '../devices/plates/device';
 import { cellsAnInch } from '../devices/plates/pictures';
 import { totalsOf } from '../devices/plates/readings';
-import { outset } from '../geometry/box';
-import type { Job, Piece } from '../job/schema';
+import { type Box, outset, overlaps } from '../geometry/box';
+import type { Element, Job, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
 import { asFace } from '../job/turned';
+import type { Device } from '../scene/device';
 import { drawElement, elementBox } from '../scene/face';
 import { groundsOf, mayOverprint } from '../scene/grounds';
 import { printedFaces } from '../scene/shown-faces';
@@ -18,25 +21,56 @@ import { contrastOf } from './words-on-plates';
 
 export const PLATE_CHECKS: readonly PlateCheck[] = [totalInk, faintWords, picturesOutOfGamut];
 
-/** One face on its plates, and what is read while it is laid there. */
+/** Worked out when it is first asked for. */
+function lazily<T>(work: () => T): () => T {
+  let found: { value: T } | undefined;
+  return () => {
+    found ??= { value: work() };
+    return found.value;
+  };
+}
+
+/** One face and what its plates tell; only as much of them is laid as is asked for. */
 export function layFace(context: CheckContext, asked: PlatesAsked): PlateContext {
   const { face, sources, press } = context;
-  const device = platesDevice(asked);
-  const contrasts = new Map<string, number>();
-  const mixtures = new Map<string, PlateGrid>();
-  const grounds = groundsOf(face, sources);
-  for (const element of face.elements) {
-    // What lies under words is what is there before they are drawn.
-    if (element.kind === 'words') {
-      const contrast = contrastOf(element, device.grid(), sources, press);
-      if (contrast !== undefined) contrasts.set(element.id, contrast);
-    }
-    drawElement(element, sources, device);
-    if (mayOverprint(element) && !grounds.has(element.id))
-      mixtures.set(element.id, partOf(device.grid(), elementBox(element, sources)));
+  const { elements } = face;
+  const laid = <T extends Device>(device: T, drawn: readonly Element[]): T => {
+    for (const element of drawn) drawElement(element, sources, device);
+    return device;
+  };
+  /** The first so many elements on the plates, as far as they reach into a part of the face. */
+  function partLaid(count: number, part: Box): PlateGrid {
+    const box = partBox(gridOver(asked), part);
+    if (box.width === 0 || box.height === 0) return { ...asked, box, width: 0, height: 0, plates: new Map() };
+    const near = elements.slice(0, count).filter((element) => {
+      const ink = inkBounds(element, sources);
+      return ink && overlaps(ink, outset(box, 72 / asked.ppi));
+    });
+    return laid(platesDevice({ ...asked, box }), near).grid();
   }
-  const grid = device.grid();
-  return { ...context, grid, totals: totalsOf(grid), contrasts, picture: asked.picture, mixtures };
+  const grid = lazily(() => laid(platesDevice(asked), elements).grid());
+  return {
+    ...context,
+    picture: asked.picture,
+    grid,
+    totals: lazily(() => totalsOf(grid())),
+    mostInk: lazily(() => laid(mostInkDevice(asked.picture), elements).most()),
+    contrastOf(words) {
+      const ink = inkBounds(words, sources);
+      // What lies under words is what is there before they are drawn.
+      return ink && contrastOf(words, partLaid(elements.indexOf(words), ink), sources, press);
+    },
+    mixtures: lazily(() => {
+      const grounds = groundsOf(face, sources);
+      return new Map(
+        elements.flatMap((element, i) =>
+          mayOverprint(element) && !grounds.has(element.id)
+            ? [[element.id, partLaid(i + 1, elementBox(element, sources))] as const]
+            : [],
+        ),
+      );
+    }),
+  };
 }
 
 /** What is found on the plates of a face, as plain data: it can cross from a worker. */

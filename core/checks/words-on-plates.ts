@@ -71,6 +71,14 @@ export function contrastOf(words: Words, below: PlateGrid, sources: SceneSources
     const [c, m, y, k] = processStandIn(plates, sources.inks).map((a) => Math.round(a * 100) / 100);
     return press.lab([c!, m!, y!, k!])[0];
   };
+  const known = new Map<string, number>();
+  /** Most letters lie on even ground: each ground is measured once. */
+  const differenceAt = (lettered: Lettered, under: Plates): number => {
+    const key = JSON.stringify([under, lettered.colour, lettered.overprints]);
+    const found = known.get(key) ?? Math.abs(lightness(over(under, lettered, words.opacity ?? 1)) - lightness(under));
+    known.set(key, found);
+    return found;
+  };
   const differences = letteredIn(words, sources).flatMap((lettered) => {
     const { x, y, width, shares } = coverOfEdges(letterEdges(lettered.run, toGrid), below.width, below.height);
     // A letter has hundreds of thousands of cells: one loop, and nothing made for each.
@@ -80,8 +88,8 @@ export function contrastOf(words: Words, below: PlateGrid, sources: SceneSources
     return inked
       .filter((_, n) => n % step === 0)
       .map((i) => {
-        const under = platesAtCell(below, (y + Math.floor(i / width)) * below.width + x + (i % width));
-        return Math.abs(lightness(over(under, lettered, words.opacity ?? 1)) - lightness(under));
+        const cell = (y + Math.floor(i / width)) * below.width + x + (i % width);
+        return differenceAt(lettered, platesAtCell(below, cell));
       });
   });
   return differences.sort((a, b) => a - b)[Math.floor(WORST * (differences.length - 1))];

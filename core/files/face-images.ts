@@ -133,7 +133,8 @@ export function faceImages(job: Job, piece: Piece, shop: ShopSpec, asked: Images
     (image) => kit.picture(image) !== undefined,
   );
   const laid = layPiece(job, piece, kit, { picture: kit.picture, ppi, trimOnly: trimmed, faces: chosen }, shop);
-  const files = laid.flatMap(({ grid, face }) => {
+  const files = laid.flatMap(({ grid: plates, face }) => {
+    const grid = plates();
     const pattern = /\{face\}/.test(shop.fileName) ? shop.fileName : `${shop.fileName}-{face}`;
     const name = exportName(pattern, job, piece, face);
     if (asked.as === 'tiff') return tiffsOf(grid, name, asked, kit);

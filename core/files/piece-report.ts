@@ -1,7 +1,7 @@
 import { encode as encodePng } from 'fast-png';
 import { layPiece } from '../checks/on-plates';
-import type { PlateContext } from '../checks/plate-check';
 import type { Review } from '../checks/review';
+import type { PlateGrid } from '../devices/plates/device';
 import { viewOf } from '../devices/plates/view';
 import { type Box, outset } from '../geometry/box';
 import type { Job, Piece } from '../job/schema';
@@ -14,7 +14,7 @@ const AROUND = 18;
 const FRAME = [0xb9, 0x83, 0x2a] as const;
 
 /** A place of a laid face with what is beside it, framed, in the colours of a screen; PNG bytes. */
-function placePicture({ grid }: PlateContext, rgba: Uint8ClampedArray, place: Box): Uint8Array {
+function placePicture(grid: PlateGrid, rgba: Uint8ClampedArray, place: Box): Uint8Array {
   const cell = (points: number, from: number): number => Math.round(((points - from) * grid.ppi) / 72);
   const within = (n: number, most: number): number => Math.max(0, Math.min(most, n));
   const cellsOf = (box: Box): [x0: number, y0: number, x1: number, y1: number] => [
@@ -55,11 +55,12 @@ export function pieceReport(
   for (const [i, row] of report.rows.entries()) {
     const context = laid.find(({ face }) => face.id === all[i]!.face);
     if (!context) continue;
-    const { face, grid } = context;
+    const { face } = context;
+    const grid = context.grid();
     const rgba =
       shown.get(face.id) ?? viewOf(grid, { kind: 'proof', shown: [...grid.plates.keys()] }, job.inks, toScreen);
     shown.set(face.id, rgba);
-    pictures.set(row, placePicture(context, rgba, row.place));
+    pictures.set(row, placePicture(grid, rgba, row.place));
   }
   return { report, pictures };
 }

@@ -11,7 +11,7 @@ export const faintWords: PlateCheck = {
   severity: 'warn',
   run: (context) =>
     context.face.elements.flatMap((element): Finding[] => {
-      const contrast = context.contrasts.get(element.id);
+      const contrast = element.kind === 'words' ? context.contrastOf(element) : undefined;
       const { wanted, stop } = INK_LIMITS.contrast;
       if (contrast === undefined || contrast >= wanted) return [];
       return [

@@ -55,9 +55,14 @@ export const totalInk: PlateCheck = {
   limits: ['condition', 'limits'],
   mend: drier,
   run(context) {
-    const { face, grid, totals, piece, press, shop } = context;
+    const { face, piece, press, shop } = context;
     const limit = Math.min(press.condition.totalInk, shop.limits.totalInk ?? press.condition.totalInk);
-    const places = wetPlaces(grid, totals, trimOf(piece), limit).filter(({ area }) => area >= INK_LIMITS.wetPlace);
+    // Most faces are told dry without laying them.
+    if (context.mostInk() <= limit) return [];
+    const grid = context.grid();
+    const places = wetPlaces(grid, context.totals(), trimOf(piece), limit).filter(
+      ({ area }) => area >= INK_LIMITS.wetPlace,
+    );
     const byElement = new Map<Element, WetPlace[]>();
     for (const place of places) {
       const element = topAt(context, place.at);

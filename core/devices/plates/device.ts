@@ -1,5 +1,5 @@
 import type { Plates } from '../../colour/ink';
-import { type Box, bottom, type Point, right } from '../../geometry/box';
+import { type Box, bottom, outset, type Point, right } from '../../geometry/box';
 import { invert, type Matrix, multiply } from '../../geometry/matrix';
 import { strokeOutline } from '../../geometry/offset';
 import { type Path, transformPath } from '../../geometry/path';
@@ -12,12 +12,16 @@ import { groupLayer, type Ink, type Layer, lay, layGroup, pageLayer } from './la
 import { letterEdges } from './letters';
 import { type Laid, layPicture, type Samples } from './picture';
 
-/** Amounts of ink by plate, a cell at a time, rows from the top; `box` is where the grid lies on the face, in points. */
-export interface PlateGrid {
+/** Cells so many to an inch, and where they lie on the face, in points. */
+interface Cells {
   box: Box;
   ppi: number;
   width: number;
   height: number;
+}
+
+/** Amounts of ink by plate, a cell at a time, rows from the top. */
+export interface PlateGrid extends Cells {
   plates: ReadonlyMap<string, Float32Array>;
 }
 
@@ -33,6 +37,12 @@ export interface PlatesAsked {
   ppi: number;
   /** The separated pictures; one that is not there prints nothing. */
   picture(image: ImageRef): LaidPicture | undefined;
+}
+
+/** How many cells there are each way over a box: whole ones, one at least. */
+export function gridOver({ box, ppi }: Pick<PlatesAsked, 'box' | 'ppi'>): Cells {
+  const cells = (points: number): number => Math.max(1, Math.round((points * ppi) / 72));
+  return { box, ppi, width: cells(box.width), height: cells(box.height) };
 }
 
 type Running = Pick<Shade, 'kind' | 'matrix' | 'focus'>;
@@ -97,9 +107,8 @@ const valuesOf = (stops: readonly { at: number; value: number }[]): Float32Array
  * goes by for knockout, overprint, groups and fades (ISO 32000-1, 8.6.7 and 11).
  */
 export function platesDevice({ box, ppi, picture }: PlatesAsked): Device & { grid(): PlateGrid } {
+  const { width, height } = gridOver({ box, ppi });
   const scale = ppi / 72;
-  const width = Math.max(1, Math.round(box.width * scale));
-  const height = Math.max(1, Math.round(box.height * scale));
   const toGrid: Matrix = [scale, 0, 0, scale, -box.x * scale, -box.y * scale];
   const whole: Cover = { x: 0, y: 0, width, height, shares: new Float32Array(0) };
   const layers: Layer[] = [pageLayer(width, height)];
@@ -211,16 +220,22 @@ export function platesDevice({ box, ppi, picture }: PlatesAsked): Device & { gri
   };
 }
 
+/** The cells that a part of the face, and a point around it, lies in, as a box of their own; empty where there are none. */
+export function partBox(cells: Cells, part: Box): Box {
+  const { x0, x1, y0, y1 } = cellsIn(cells, outset(part, 1));
+  const side = 72 / cells.ppi;
+  return {
+    x: cells.box.x + x0 * side,
+    y: cells.box.y + y0 * side,
+    width: Math.max(0, x1 - x0) * side,
+    height: Math.max(0, y1 - y0) * side,
+  };
+}
+
 /** A copy of the part of a grid that a box lies in, in whole cells. */
 export function partOf(grid: PlateGrid, part: Box): PlateGrid {
-  const { x0, x1, y0, y1 } = cellsIn(grid, {
-    x: part.x - 1,
-    y: part.y - 1,
-    width: part.width + 2,
-    height: part.height + 2,
-  });
+  const { x0, x1, y0, y1 } = cellsIn(grid, outset(part, 1));
   const [width, height] = [Math.max(0, x1 - x0), Math.max(0, y1 - y0)];
-  const side = 72 / grid.ppi;
   const plates = new Map(
     [...grid.plates].map(([name, cells]) => {
       const copy = new Float32Array(width * height);
@@ -231,12 +246,11 @@ export function partOf(grid: PlateGrid, part: Box): PlateGrid {
       return [name, copy] as const;
     }),
   );
-  const box = { x: grid.box.x + x0 * side, y: grid.box.y + y0 * side, width: width * side, height: height * side };
-  return { box, ppi: grid.ppi, width, height, plates };
+  return { box: partBox(grid, part), ppi: grid.ppi, width, height, plates };
 }
 
 /** The cells of a grid that lie in a box of the face, from the first to before the last each way. */
-export function cellsIn({ box, ppi, width, height }: PlateGrid, part: Box) {
+export function cellsIn({ box, ppi, width, height }: Cells, part: Box) {
   const at = (points: number, from: number, most: number): number =>
     Math.max(0, Math.min(most, Math.round(((points - from) * ppi) / 72)));
   return {

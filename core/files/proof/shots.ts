@@ -18,7 +18,8 @@ export interface ShotKit {
 export function faceShots(job: Job, piece: Piece, kit: ShotKit, ppi: number): FaceShot[] {
   refuseMissing(job, piece.faces, (image) => kit.picture(image) !== undefined);
   const toScreen = kit.engine.converter(kit.press.profile, 'sRGB', kit.press.condition, 'quick');
-  return layPiece(job, piece, kit, { picture: kit.picture, ppi }).map(({ grid, face }) => {
+  return layPiece(job, piece, kit, { picture: kit.picture, ppi }).map(({ grid: laid, face }) => {
+    const grid = laid();
     const rgba = viewOf(grid, { kind: 'proof', shown: [...grid.plates.keys()] }, job.inks, toScreen);
     const rgb = new Uint8Array((rgba.length / 4) * 3);
     for (let i = 0, to = 0; i < rgba.length; i += 4) for (let c = 0; c < 3; c++) rgb[to++] = rgba[i + c]!;
