@@ -66,7 +66,7 @@ describe('what is told of plates without laying all of them', () => {
   });
 
   it('is never less than there is, however things lie on each other', () => {
-    const amount = fc.double({ min: 0, max: 1, noNaN: true });
+    const amount = fc.integer({ min: 0, max: 100 }).map((percent) => percent / 100);
     const thing = fc.record({
       x: fc.integer({ min: -5, max: 60 }),
       y: fc.integer({ min: -5, max: 40 }),
@@ -100,6 +100,15 @@ describe('what is told of plates without laying all of them', () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it('counts what overprints on top of what is below', () => {
+    const under = makeShape({ id: 's', x: 0, y: 0, width: 50, height: 50, paint: { ink: 'green', tint: 1 } });
+    const over: Element = { ...under, id: 'o', paint: { ink: 'copper', tint: 1 }, overprint: 'overprints' };
+    const job = cardWith([under, over]);
+    const [context] = layPiece(job, job.pieces[0]!, checkKit, { ppi: 36, picture: () => undefined });
+    expect(context!.totals().reduce((a, b) => Math.max(a, b), 0)).toBeCloseTo(3, 5);
+    expect(context!.mostInk()).toBeCloseTo(3, 5);
   });
 
   it('is just what there is where one thing lies on paper', () => {
