@@ -74,7 +74,7 @@ describe('what is told of plates without laying all of them', () => {
       height: fc.integer({ min: 5, max: 40 }),
       ink: fc.constantFrom('green', 'black', 'copper'),
       tint: amount,
-      opacity: amount,
+      opacity: fc.constantFrom(1, 1, 0.4),
       overprints: fc.boolean(),
     });
     fc.assert(
