@@ -1,9 +1,11 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { zipSync } from 'fflate';
 import { hashOf } from '../../core/files/hash';
+import { bundle } from '../../scripts/cli-bundle.mjs';
 import { makePng } from '../png';
 import { bytesOf, drag, dropOn, element, middleOf, openDemoCard, row, shownIn, typeInto, writeForShop } from './bench';
+import { test } from './fresh';
 
 /** Nothing is lost: in the browser, in files, and where a file is no good. */
 
@@ -74,8 +76,7 @@ test('the file exported in the browser is, byte for byte, the one the headless t
   ]);
   const out = info.outputPath('cli.pdf');
   execFileSync(process.execPath, [
-    'node_modules/tsx/dist/cli.mjs',
-    'cli/tidy.ts',
+    bundle,
     'export',
     'demo/hollin-and-fen.tidyedge',
     '--piece',

@@ -1,6 +1,7 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, type Page, test as plain } from '@playwright/test';
 import { makePng } from '../png';
 import { element, openDemoCard, row, shownIn, typeInto } from './bench';
+import { test } from './fresh';
 
 const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
 const CARD = '/layout?job=hollin-and-fen&piece=card';
@@ -226,9 +227,9 @@ test('a version is saved by name, compared, and restored as a step', async ({ pa
   await expect(page.getByLabel('W', { exact: true })).toHaveValue('33 mm');
 });
 
-test.describe('without a server', () => {
-  test.use({ serviceWorkers: 'allow' });
-  test('the app opens and works once it has been loaded', async ({ page, context }) => {
+plain.describe('without a server', () => {
+  plain.use({ serviceWorkers: 'allow' });
+  plain('the app opens and works once it has been loaded', async ({ page, context }) => {
     await openDemoCard(page);
     await page.evaluate(async () => {
       await navigator.serviceWorker.ready;

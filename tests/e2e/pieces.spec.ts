@@ -2,8 +2,9 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test as fresh, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { exportedFile, row } from './bench';
+import { test as fresh } from './fresh';
 import { test } from './one-page';
 
 /** Pieces that belong together: begun well, kept to the rules of their kind, seen as a set. */

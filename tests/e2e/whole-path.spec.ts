@@ -2,9 +2,10 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { makePng } from '../png';
 import { bytesOf, chooseTypeface, drag, dropOn, middleOf, row, shownIn, typeInto } from './bench';
+import { test } from './fresh';
 
 /** One piece from its finished size to a file that a print shop can plate, by mouse and keyboard. */
 test('a card in inches, from size to print-ready file', async ({ page }) => {

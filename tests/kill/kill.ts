@@ -46,6 +46,13 @@ const WRITES = `new Promise((resolve, reject) => {
   };
 })`;
 
+/**
+ * Whether what was on the stage `held` milliseconds before is not there again; on a machine so busy that a small write
+ * takes long, what was there for `writes` of those.
+ */
+export const isLost = ({ readable, lost, write }: Killed, held: number, writes: number): boolean =>
+  !readable || (lost ?? 0) >= Math.max(held, writes * write);
+
 /** Reads the stage at each frame; runs in the page. */
 const WATCH = `(() => {
   const seen = (window.__seen = []);
@@ -91,7 +98,13 @@ function isSame(a: Seen['look'], b: Seen['look']): boolean {
 
 const ARGS = [...QUIET, '--window-size=1280,900', '--remote-debugging-port=0'];
 
-async function open(folder: string): Promise<{ child: ChildProcess; browser: Browser; page: Page }> {
+interface Opened {
+  child: ChildProcess;
+  browser: Browser;
+  page: Page;
+}
+
+async function open(folder: string): Promise<Opened> {
   const child = spawn(CHROMIUM, [...ARGS, `--user-data-dir=${folder}`, 'about:blank'], {
     detached: true,
     stdio: ['ignore', 'ignore', 'pipe'],
@@ -186,8 +199,69 @@ async function work(page: Page, random: () => number): Promise<void> {
   }
 }
 
-/** Works for a moment, kills the browser, opens it again and looks. `home` is the app's address. */
-export async function killOnce(home: string, random: () => number): Promise<Killed> {
+/** Works for a moment and kills the browser in the middle of it; what was seen of the work, and when it ended. */
+async function workUntilKilled(
+  { browser, page }: Opened,
+  end: () => void,
+  random: () => number,
+): Promise<{ seen: Seen[]; killed: number; write: number }> {
+  const write = (await page.evaluate(WRITES)) as number;
+  let seen: Seen[] = [];
+  let isOver = false;
+  // What has been seen is fetched all the time: after the kill there is nobody to ask.
+  const fetching = (async () => {
+    while (!isOver) {
+      const more = (await page.evaluate('window.__seen.splice(0)').catch(() => [])) as Seen[];
+      seen = [...seen, ...more];
+      await new Promise((resolve) => setTimeout(resolve, 5));
+    }
+  })();
+  const until = Date.now() + 600 + random() * 2500;
+  const working = (async () => {
+    while (Date.now() < until) await work(page, random).catch(() => undefined);
+  })();
+  await new Promise((resolve) => setTimeout(resolve, until - Date.now()));
+  end();
+  const killed = Date.now();
+  isOver = true;
+  await Promise.all([fetching, working]);
+  await browser.close().catch(() => undefined);
+  return { seen, killed, write };
+}
+
+/** What the stage shows once words are set and pictures have come. */
+async function settledLook(page: Page): Promise<Seen['look']> {
+  let look = (await page.evaluate('window.__look()')) as Seen['look'];
+  for (let i = 0; i < 20; i++) {
+    await page.waitForTimeout(100);
+    const now = (await page.evaluate('window.__look()')) as Seen['look'];
+    if (JSON.stringify(now) === JSON.stringify(look) && i > 2) break;
+    look = now;
+  }
+  return look;
+}
+
+/** How long before the kill the oldest state that is not there again was on the stage; undefined where none is lost. */
+function oldestLost(all: readonly Seen[], look: Seen['look'], killed: number): number | undefined {
+  // The other side may have been looked at last: what was done is told by this one.
+  const seen = all.filter((each) => each.look['face'] === look['face']);
+  const found = seen.findLastIndex((each) => isSame(each.look, look));
+  // One that was never seen was written between two looks, or after the last: how old it is cannot be told. Where
+  // all is lost, it is the first that is there again, which was seen.
+  const gone = found < 0 ? undefined : seen[found + 1];
+  return gone && killed - gone.at;
+}
+
+/**
+ * Works, kills the browser, opens it again and looks, so many times on one and the same job; told of each. What is opened
+ * again is what is worked in next. `home` is the app's address.
+ */
+export async function killAgain(
+  home: string,
+  random: () => number,
+  many: number,
+  tell: (killed: Killed) => void,
+): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'tidy-kill-'));
   const children: ChildProcess[] = [];
   const end = (child: ChildProcess): void => {
@@ -197,53 +271,26 @@ export async function killOnce(home: string, random: () => number): Promise<Kill
       // It is gone already.
     }
   };
+  const opened = async (): Promise<Opened> => {
+    const found = await open(folder);
+    children.push(found.child);
+    return found;
+  };
   try {
-    const first = await open(folder);
-    children.push(first.child);
-    await first.page.goto(home);
-    await first.page.getByRole('link', { name: /Business card, Iris/ }).waitFor();
-    if (!(await openCard(first.page, home))) throw new Error('The card did not open the first time.');
-    const write = (await first.page.evaluate(WRITES)) as number;
-    let seen: Seen[] = [];
-    let isOver = false;
-    // What has been seen is fetched all the time: after the kill there is nobody to ask.
-    const fetching = (async () => {
-      while (!isOver) {
-        const more = (await first.page.evaluate('window.__seen.splice(0)').catch(() => [])) as Seen[];
-        seen = [...seen, ...more];
-        await new Promise((resolve) => setTimeout(resolve, 5));
-      }
-    })();
-    const until = Date.now() + 600 + random() * 2500;
-    const working = (async () => {
-      while (Date.now() < until) await work(first.page, random).catch(() => undefined);
-    })();
-    await new Promise((resolve) => setTimeout(resolve, until - Date.now()));
-    end(first.child);
-    const killed = Date.now();
-    isOver = true;
-    await Promise.all([fetching, working]);
-    await first.browser.close().catch(() => undefined);
-
-    const second = await open(folder);
-    children.push(second.child);
-    const readable = await openCard(second.page, home);
-    if (!readable) return { readable, lost: undefined, edits: seen.length, write };
-    // Words are set and pictures come: what is shown settles.
-    let look = (await second.page.evaluate('window.__look()')) as Seen['look'];
-    for (let i = 0; i < 20; i++) {
-      await second.page.waitForTimeout(100);
-      const now = (await second.page.evaluate('window.__look()')) as Seen['look'];
-      if (JSON.stringify(now) === JSON.stringify(look) && i > 2) break;
-      look = now;
+    let now = await opened();
+    await now.page.goto(home);
+    await now.page.getByRole('link', { name: /Business card, Iris/ }).waitFor();
+    if (!(await openCard(now.page, home))) throw new Error('The card did not open the first time.');
+    await settledLook(now.page);
+    for (let i = 0; i < many; i++) {
+      const { child } = now;
+      const { seen, killed, write } = await workUntilKilled(now, () => end(child), random);
+      now = await opened();
+      const readable = await openCard(now.page, home);
+      const lost = readable ? oldestLost(seen, await settledLook(now.page), killed) : undefined;
+      tell({ readable, lost, edits: seen.length, write });
+      if (!readable) return;
     }
-    // The other side may have been looked at last: what was done is told by this one.
-    seen = seen.filter((each) => each.look['face'] === look['face']);
-    const found = seen.findLastIndex((each) => isSame(each.look, look));
-    // One that was never seen was written between two looks, or after the last: how old it is cannot be told. Where
-    // all is lost, it is the first that is there again, which was seen.
-    const gone = found < 0 ? undefined : seen[found + 1];
-    return { readable, lost: gone && killed - gone.at, edits: seen.length, write };
   } finally {
     for (const child of children) end(child);
     await new Promise((resolve) => setTimeout(resolve, 100));
