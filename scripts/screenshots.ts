@@ -14,7 +14,7 @@ const layout = async (page: Page, piece = 'card', element = 'name'): Promise<voi
   await page.goto(`${home}/layout?job=hollin-and-fen&piece=${piece}`);
   await page.locator(`[data-element="${element}"]`).waitFor();
   // What the plates say comes last.
-  await page.getByText(/most ink \d+ %/).waitFor();
+  await page.getByText(/total ink \d+ %/).waitFor();
 };
 
 const VIEWS: Record<string, (page: Page) => Promise<void>> = {
@@ -57,7 +57,7 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
   shops: async (page) => {
     await layout(page);
     await page
-      .getByRole('region', { name: 'Edge strip' })
+      .getByRole('region', { name: 'Status bar' })
       .getByRole('combobox')
       .selectOption({ label: 'All shops, compared…' });
     await page.getByRole('button', { name: /^Letterpress/ }).click();
@@ -114,7 +114,7 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
   inks: async (page) => {
     await page.goto(`${home}/inks?job=hollin-and-fen&piece=card`);
     await page.getByRole('button', { name: 'Copper alone' }).waitFor();
-    await page.getByRole('button', { name: 'Draw', exact: true }).click();
+    await page.getByRole('button', { name: 'Find', exact: true }).click();
     await page.getByRole('button', { name: 'Take' }).first().waitFor();
     await page.mouse.move(520, 300);
     await page.waitForTimeout(500);
@@ -150,7 +150,7 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await layout(page);
     await page.getByRole('link', { name: 'Hand-off' }).click();
     await page.getByRole('button', { name: 'Export PDF' }).click();
-    await page.getByText('The file was read back').waitFor({ timeout: 60_000 });
+    await page.getByText(/^Verified/).waitFor({ timeout: 60_000 });
   },
 };
 

@@ -18,7 +18,7 @@ export const found = (
 });
 
 /** The fix of what is better gone. */
-export const takeAway = ({ id }: Element): Fix => ({ label: 'Take it away', apply: (job) => removeElement(job, id) });
+export const takeAway = ({ id }: Element): Fix => ({ label: 'Delete it', apply: (job) => removeElement(job, id) });
 
 /** The id that findings of a face as a whole carry instead of an element's. */
 export const WHOLE_FACE = 'face';

@@ -13,21 +13,46 @@ export function measureWords({ value, kind }: Measure, unit: PieceUnit): string 
   return formatLength(value, unit, unit === 'in' ? 3 : 2);
 }
 
-/** A distance to the cut in words; what has crossed it is past it. */
-const toCut = (measure: Measure, unit: PieceUnit): string =>
+/** A distance to the trim in words; what has crossed it is outside. */
+const toTrim = (measure: Measure, unit: PieceUnit): string =>
   measure.value < 0
-    ? `${measureWords({ ...measure, value: -measure.value }, unit)} past the cut`
-    : `${measureWords(measure, unit)} to the cut`;
+    ? `${measureWords({ ...measure, value: -measure.value }, unit)} outside the trim`
+    : `${measureWords(measure, unit)} inside the trim`;
 
 const MEASURED: Record<string, (measure: Measure, unit: PieceUnit) => string> = {
-  'short-of-bleed': (measure, unit) => `${measureWords(measure, unit)} past the cut`,
-  'outside-safe': toCut,
+  'short-of-bleed': (measure, unit) => `${measureWords(measure, unit)} outside the trim`,
+  'outside-safe': toTrim,
 };
 
-/** `1.2 mm to the cut, wants 4 mm`. Counts that should be none say all in the problem itself. */
+/** `1.2 mm inside the trim, needs 4 mm`. Counts that should be none say all in the problem itself. */
 export function measuredAndWanted({ check, measured, wanted }: Finding, unit: PieceUnit): string | undefined {
   if (wanted.kind === 'count') return wanted.value === 0 ? undefined : `${measured.value}, at most ${wanted.value}`;
   if (wanted.kind === 'ink' || wanted.kind === 'difference')
     return `${measureWords(measured, unit)}, at most ${measureWords(wanted, unit)}`;
-  return `${(MEASURED[check] ?? measureWords)(measured, unit)}, wants ${measureWords(wanted, unit)}`;
+  return `${(MEASURED[check] ?? measureWords)(measured, unit)}, needs ${measureWords(wanted, unit)}`;
+}
+
+/** What a tag on the stage calls a fault, where its numbers are of one thing. */
+const SHORT: Record<string, string> = {
+  'short-of-bleed': 'Bleed',
+  'outside-safe': 'To trim',
+  'low-ppi': 'Resolution',
+  'line-art-ppi': 'Resolution',
+  'small-type': 'Type',
+  'thin-lines': 'Line',
+  'tint-light': 'Tint',
+  'total-ink': 'Total ink',
+  'faint-words': 'Contrast',
+  'logo-small': 'Logo',
+};
+
+/** A fault in two words with its number, for a tag: `Bleed 0 of 3 mm`. */
+export function tagWords(finding: Finding, unit: PieceUnit): string {
+  const { check, measured, wanted, problem } = finding;
+  const short = SHORT[check];
+  if (!short) return measuredAndWanted(finding, unit) ?? problem;
+  const [is, needs] = [measureWords(measured, unit), measureWords(wanted, unit)];
+  const sign = needs.replace(/^[\d./ ⁄]+/, '');
+  const bare = sign !== '' && is.endsWith(sign) ? is.slice(0, -sign.length).trim() : is;
+  return `${short} ${bare} of ${needs}`;
 }

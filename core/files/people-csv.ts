@@ -5,7 +5,12 @@ import { PEOPLE_LIMITS, PeopleFileError, type PersonRead, personFrom, refuseLong
 /** People as rows of a table (RFC 4180), a header first. */
 
 type Column = 'name' | 'title' | 'direct' | 'mail';
-const HEADS: Readonly<Record<Column, string>> = { name: 'Name', title: 'Title', direct: 'Direct line', mail: 'Mail' };
+const HEADS: Readonly<Record<Column, string>> = {
+  name: 'Name',
+  title: 'Job title',
+  direct: 'Direct line',
+  mail: 'Email',
+};
 
 type Head = Column | 'given' | 'family';
 /** What tables call these columns, in small letters, in the languages of those who write them. */

@@ -4,17 +4,17 @@ import * as z from 'zod';
 
 /** A firm's own details, in the order they are asked for. */
 export const FIRM_DETAILS = {
-  name: 'Name of the firm',
-  line: 'Line of business',
+  name: 'Company',
+  line: 'Tagline',
   street: 'Street',
   town: 'Town',
   postcode: 'Postcode',
   phone: 'Phone',
   mobile: 'Second phone',
-  mail: 'Mail',
+  mail: 'Email',
   web: 'Web',
-  handle: 'Handle',
-  secondHandle: 'Second handle',
+  handle: 'Social handle',
+  secondHandle: 'Second social handle',
   registration: 'Registration number',
 } as const;
 export type FirmDetail = keyof typeof FIRM_DETAILS;
@@ -22,9 +22,9 @@ export type FirmDetail = keyof typeof FIRM_DETAILS;
 /** The details of one of its people. */
 export const PERSON_DETAILS = {
   name: 'Person’s name',
-  title: 'Person’s title',
+  title: 'Job title',
   direct: 'Direct line',
-  mail: 'Person’s mail',
+  mail: 'Person’s email',
 } as const;
 export type PersonDetail = keyof typeof PERSON_DETAILS;
 

@@ -5,7 +5,7 @@ import { elementSchema, id, name } from './element';
 /** What a house looks like, beside its inks and named styles. */
 
 /** What typefaces do in a house. */
-export const ROLES = { heading: 'Headings and names', text: 'Running words', accent: 'Something special' } as const;
+export const ROLES = { heading: 'Headings and names', text: 'Body text', accent: 'Accent' } as const;
 export type Role = keyof typeof ROLES;
 export const rolesSchema = z.partialRecord(z.enum(Object.keys(ROLES) as Role[]), z.string().min(1).max(120));
 

@@ -30,7 +30,7 @@ function asSrgb(gamma: number): Uint8Array {
 async function pngAsKept(bytes: Uint8Array, { inPasses }: Readers): Promise<AsKept> {
   const { gamma, orientation, hasPasses } = pngWishes(bytes);
   const facts = probePicture(bytes);
-  const still = isAnimated(bytes) ? ['It moves; its first picture was taken in.'] : [];
+  const still = isAnimated(bytes) ? ['It moves; its first picture was imported.'] : [];
   // Of fewer bits in passes, pixels do not lie where the usual decoder looks for them.
   const isWoven = hasPasses && facts.bits < 8;
   if (gamma === undefined && orientation === 1 && !isWoven) return { bytes, told: still };

@@ -218,7 +218,7 @@ async function pixelsOf(image: GeoTIFFImage, tags: Tags, told: string[]): Promis
         ? 'One channel more than its colours was left out.'
         : `${left} channels more than its colours were left out.`,
     );
-  if (bits === 16) told.push('It had 16 bits a channel and was taken in with 8, as it is printed.');
+  if (bits === 16) told.push('It had 16 bits a channel and was imported with 8, as it is printed.');
   if (photometric === PHOTOMETRIC.whiteIsZero) colour = colour.map((value) => 255 - value);
   if (isIndexed) {
     const map = (await image.fileDirectory.loadValue('ColorMap')) as ArrayLike<number> | undefined;
@@ -268,7 +268,7 @@ export async function readTiff(bytes: Uint8Array): Promise<TiffIn> {
     const told: string[] = [];
     const pixels = await pixelsOf(image, tags, told);
     const pages = count > 1 && !tags.isReduced ? count : 1;
-    if (pages > 1) told.push(`It has ${pages} pages or copies; the first was taken in.`);
+    if (pages > 1) told.push(`It has ${pages} pages or copies; the first was imported.`);
     const orientation = await one('Orientation', 1);
     const pixelAspect = await aspectOf(image);
     return {

@@ -50,7 +50,7 @@ function cutOf(pile: Box, axis: 'x' | 'y', at: number, gauge: Cut['gauge'], off:
 
 /** What an operator has to know before the first cut: which edges of the pile are true, those it was printed by. */
 export const TRUE_CORNER =
-  'The true corner is at the foot, left, where grippers and side lay held the sheet: the first two cuts are measured from its edges.';
+  'The true corner is at the bottom left, where grippers and side lay held the sheet: the first two cuts are measured from its edges.';
 
 /** Where no trim lies across an axis: the gaps between groups, each from the end of one to the start of the next. */
 function gapsAlong(trims: readonly Box[], axis: 'x' | 'y'): { from: number; to: number }[] {

@@ -23,7 +23,7 @@ const person = (
     size: small(pen) + 0.5,
     role: 'accent',
     paint: pen.paints.accent,
-    name: 'Title',
+    name: 'Job title',
     ...more,
   });
 };
@@ -91,7 +91,7 @@ const ruled: Starter = {
       paint: paints.paper,
       align: 'centre',
       vertical: 'bottom',
-      name: 'Line of business',
+      name: 'Tagline',
     });
   },
 };
@@ -129,7 +129,7 @@ const sideBand: Starter = {
       role: 'accent',
       align: 'centre',
       vertical: 'bottom',
-      name: 'Firm',
+      name: 'Company',
     });
   },
 };

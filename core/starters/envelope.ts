@@ -22,7 +22,7 @@ const plain: Starter = {
   faces: FACES,
   draw(pen) {
     const box = corner(pen);
-    pen.words(0, headOf(box, 16), '{firm.name}', { size: 10.5, role: 'heading', name: 'Firm' });
+    pen.words(0, headOf(box, 16), '{firm.name}', { size: 10.5, role: 'heading', name: 'Company' });
     pen.words(0, { ...box, y: box.y + 15, height: 26 }, WHERE, { size: 8, name: 'Return address' });
   },
 };
@@ -38,7 +38,7 @@ const marked: Starter = {
     const side = box.height * 0.85;
     pen.logo(0, { ...box, width: side, height: side }, 'full colour', { x: 0, y: 0 });
     const text = { ...box, x: box.x + side + 6, width: box.width - side - 6 };
-    pen.words(0, headOf(text, 22), '{firm.name}', { size: 15, role: 'heading', name: 'Firm' });
+    pen.words(0, headOf(text, 22), '{firm.name}', { size: 15, role: 'heading', name: 'Company' });
     pen.words(0, { ...text, y: text.y + 22, height: 26 }, WHERE, { size: 8, name: 'Return address' });
   },
 };
@@ -51,7 +51,7 @@ const ruled: Starter = {
   faces: FACES,
   draw(pen) {
     const box = corner(pen);
-    pen.words(0, headOf(box, 20), '{firm.name}', { size: 14, role: 'heading', name: 'Firm' });
+    pen.words(0, headOf(box, 20), '{firm.name}', { size: 14, role: 'heading', name: 'Company' });
     pen.rule(0, 'Rule', { x: box.x, y: box.y + 22, length: box.width * 0.62 }, 1);
     pen.words(0, { ...box, y: box.y + 27, height: 26 }, WHERE, { size: 8, name: 'Return address' });
   },
@@ -75,7 +75,7 @@ const lively: Starter = {
       { x: 0.5, y: 0.5 },
     );
     const text = { ...box, x: box.x + side + 8, width: box.width - side - 8 };
-    pen.words(0, { ...text, y: text.y + 4, height: 22 }, '{firm.name}', { size: 15, role: 'accent', name: 'Firm' });
+    pen.words(0, { ...text, y: text.y + 4, height: 22 }, '{firm.name}', { size: 15, role: 'accent', name: 'Company' });
     pen.words(0, { ...text, y: text.y + 26, height: 26 }, WHERE, { size: 8, name: 'Return address' });
   },
 };

@@ -12,7 +12,7 @@ const head = (pen: Pen): number => pen.of(0.08, 36, 46);
 
 function following(pen: Pen): void {
   const { inner } = pen;
-  pen.words(1, headOf(inner, 24), '{firm.name}', { size: 13, role: 'heading', name: 'Firm' });
+  pen.words(1, headOf(inner, 24), '{firm.name}', { size: 13, role: 'heading', name: 'Company' });
   pen.words(1, footOf(inner, 12), '{firm.web}', { size: 7.5, align: 'right', vertical: 'bottom', name: 'Web' });
 }
 
@@ -27,13 +27,13 @@ const plain: Starter = {
     pen.words(0, { ...headOf(inner, 32), width: inner.width * 0.6 }, '{firm.name}', {
       size: 22,
       role: 'heading',
-      name: 'Firm',
+      name: 'Company',
     });
     pen.words(0, { ...inner, y: inner.y + 30, width: inner.width * 0.6, height: 20 }, '{firm.line}', {
       size: 11,
       role: 'accent',
       paint: pen.paints.accent,
-      name: 'Line of business',
+      name: 'Tagline',
     });
     pen.words(0, { ...headOf(inner, 56), x: inner.x + inner.width * 0.6, width: inner.width * 0.4 }, WHERE, {
       size: small,
@@ -58,7 +58,7 @@ const centred: Starter = {
       size: 15,
       role: 'heading',
       align: 'centre',
-      name: 'Firm',
+      name: 'Company',
     });
     pen.rule(0, 'Foot rule', { x: inner.x, y: sheet.height - inner.y - 30, length: inner.width }, 0.5);
     pen.words(
@@ -101,7 +101,11 @@ const banded: Starter = {
       vertical: 'bottom',
       name: 'Foot',
     });
-    pen.words(1, { ...headOf(inner, 24), x: inner.x + 10 }, '{firm.name}', { size: 13, role: 'heading', name: 'Firm' });
+    pen.words(1, { ...headOf(inner, 24), x: inner.x + 10 }, '{firm.name}', {
+      size: 13,
+      role: 'heading',
+      name: 'Company',
+    });
   },
 };
 
@@ -121,7 +125,7 @@ const lively: Starter = {
       size: 22,
       role: 'heading',
       vertical: 'middle',
-      name: 'Firm',
+      name: 'Company',
     });
     const foot = { x: inner.x, y: sheet.height - 80, width: inner.width, height: 80 - inner.y };
     pen.words(
@@ -135,7 +139,11 @@ const lively: Starter = {
       },
     );
     pen.area(1, 'Head', band(pen, 'top', 10), paints.accent);
-    pen.words(1, { ...headOf(inner, 24), y: inner.y + 6 }, '{firm.name}', { size: 13, role: 'heading', name: 'Firm' });
+    pen.words(1, { ...headOf(inner, 24), y: inner.y + 6 }, '{firm.name}', {
+      size: 13,
+      role: 'heading',
+      name: 'Company',
+    });
   },
 };
 

@@ -155,7 +155,7 @@ export function penFor(start: Job, piece: Piece, shop: ShopSpec, newId: () => st
           paint: use === 'reversed' ? paints.paper : paints.main,
           align: at.x < 0.3 ? 'left' : at.x > 0.7 ? 'right' : 'centre',
           vertical: at.y < 0.3 ? 'top' : at.y > 0.7 ? 'bottom' : 'middle',
-          name: 'Firm',
+          name: 'Company',
         });
         return;
       }

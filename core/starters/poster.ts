@@ -4,8 +4,8 @@ import type { Starter } from './starter';
 
 /** Starters of postcards and flyers: one thing said large. The words to come are found by a check until they have come. */
 
-const HEADLINE = 'New words, said large';
-const MORE = 'New words for when, where and what it costs.';
+const HEADLINE = 'New text, set large';
+const MORE = 'New text: when, where and what it costs.';
 const CONTACT = '{firm.phone}\n{firm.web}\n{firm.street}, {firm.town} {firm.postcode}';
 
 const FACES: Readonly<Record<'postcard' | 'flyer', readonly [string, string]>> = {

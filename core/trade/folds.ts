@@ -1,10 +1,10 @@
 /** Folded pieces: how wide each panel is, and what it is called as it is read. Lengths in points. */
 
 export const FOLDS = {
-  half: 'Once, in half',
-  rolled: 'In three, one panel tucked in',
-  zigzag: 'In three, to and fro',
-  gate: 'As a gate: two wings',
+  half: 'Half fold',
+  rolled: 'Letter fold',
+  zigzag: 'Z-fold',
+  gate: 'Gate fold',
 } as const;
 export type Fold = keyof typeof FOLDS;
 

@@ -54,29 +54,29 @@ export function StatusBar() {
       check: { id: 'outside-safe', says: (n) => `${n} inside ` },
     },
     {
-      label: 'lowest',
-      value: facts.lowestPpi === undefined ? 'no picture' : `${Math.round(facts.lowestPpi)} ppi`,
+      label: 'lowest ppi',
+      value: facts.lowestPpi === undefined ? 'no picture' : `${Math.round(facts.lowestPpi)}`,
       check: { id: 'low-ppi', says: () => '' },
     },
     {
-      label: 'most ink',
+      label: 'total ink',
       value: onPress ? `${Math.round(onPress.highest * 100)} %` : '…',
       check: { id: 'total-ink', says: () => '' },
     },
     {
       label: 'plates',
       value: facts.plates.map(shortPlate).join(' ') || 'none',
-      check: { id: 'stray-plates', says: (n) => `${n} stray of ` },
+      check: { id: 'stray-plates', says: (n) => `${n} extra of ` },
     },
     {
       label: 'smallest type',
-      value: facts.smallestType === undefined ? 'no words' : formatLength(facts.smallestType, 'pt', 2),
+      value: facts.smallestType === undefined ? 'no text' : formatLength(facts.smallestType, 'pt', 2),
       check: { id: 'small-type', says: () => '' },
     },
     ...(of('hidden-words').length > 0
       ? [
           {
-            label: 'words',
+            label: 'text',
             value: 'hidden',
             check: { id: 'hidden-words', says: (n: number) => `${n === 1 ? 'some' : 'in several boxes'} ` },
           },
@@ -89,7 +89,7 @@ export function StatusBar() {
   return (
     <section
       className="relative col-span-3 flex min-w-0 items-center gap-1.5 bg-neutral px-2.5 text-neutral-content"
-      aria-label="Edge strip"
+      aria-label="Status bar"
     >
       {(shown.length > 0 || (open === 'all' && standing.length + unread.length > 0)) && (
         <FindingList findings={shown} all={open === 'all'} onClose={() => setOpen(undefined)} />

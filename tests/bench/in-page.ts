@@ -79,7 +79,7 @@ export const dragInPage = (): Promise<void> =>
     const dragged = page.locator('main [data-element="dragged"]');
     await dragged.waitFor();
     // What is worked out once after opening, plates and spelling, is over by then.
-    await page.getByText(/most ink \d+ %/).waitFor();
+    await page.getByText(/total ink \d+ %/).waitFor();
     await page.waitForTimeout(3000);
     const box = (await dragged.boundingBox())!;
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
@@ -156,14 +156,14 @@ export const typeInPage = (): Promise<void> =>
 export const inksInPage = (): Promise<void> =>
   inApp(wetCard(), async (page) => {
     await page.locator('main [data-element="wet"]').click();
-    await page.getByText(/most ink 330 %/).waitFor();
+    await page.getByText(/total ink 330 %/).waitFor();
     // As text: a function would carry the names that the test runner gives to its inner ones.
     await page.evaluate(`{
       const waits = (window.waits = []);
       let pressed = 0;
       window.addEventListener('keydown', () => (pressed = performance.now()), true);
-      const strip = document.querySelector('[aria-label="Edge strip"]');
-      const shown = () => /most ink (\\d+) %/.exec(strip.textContent)?.[1] ?? '';
+      const strip = document.querySelector('[aria-label="Status bar"]');
+      const shown = () => /total ink (\\d+) %/.exec(strip.textContent)?.[1] ?? '';
       let before = shown();
       new MutationObserver(() => {
         if (shown() === before || shown() === '') return;

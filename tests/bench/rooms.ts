@@ -105,7 +105,7 @@ async function rooms(context: BrowserContext, piece: string): Promise<void> {
   const page = await context.newPage();
   await page.goto(layout(piece));
   await page.locator('[data-element] path').first().waitFor({ state: 'attached' });
-  await page.getByText(/most ink\s*\d+ %/).waitFor({ timeout: 60_000 });
+  await page.getByText(/total ink\s*\d+ %/).waitFor({ timeout: 60_000 });
   await page.waitForTimeout(3000);
   const took: string[] = [];
   let worst = 0;
@@ -124,7 +124,7 @@ async function picture(context: BrowserContext, what: string, bytes: Buffer): Pr
   const page = await context.newPage();
   await page.goto(layout('card'));
   await page.locator('[data-element] path').first().waitFor({ state: 'attached' });
-  await page.getByText(/most ink\s*\d+ %/).waitFor({ timeout: 60_000 });
+  await page.getByText(/total ink\s*\d+ %/).waitFor({ timeout: 60_000 });
   await page.waitForTimeout(1500);
   await page.evaluate(`{
     window.__marks = {};

@@ -22,7 +22,7 @@ test('several are selected by Shift, aligned, spaced, and all of it is one step 
   await element(page, 'title').click({ modifiers: ['Shift'] });
   await element(page, 'contact').click({ modifiers: ['Shift'] });
   await expect(page.getByRole('heading', { name: '3 selected' })).toBeVisible();
-  await page.getByRole('button', { name: 'Line up left' }).click();
+  await page.getByRole('button', { name: 'Align left' }).click();
   await page.getByRole('button', { name: 'Equal gaps down' }).click();
   expect((await placeOf(page, 'Head gardener')).x).toBe('35 mm');
   await page.keyboard.press('Control+z');
@@ -30,8 +30,8 @@ test('several are selected by Shift, aligned, spaced, and all of it is one step 
   expect((await placeOf(page, 'Head gardener')).x).toBe('41 mm');
 
   // One alone is aligned to the face.
-  await page.getByLabel('Line up with').selectOption('the safe zone');
-  await page.getByRole('button', { name: 'Line up right' }).click();
+  await page.getByLabel('Align to', { exact: true }).selectOption('the safe zone');
+  await page.getByRole('button', { name: 'Align right' }).click();
   await page.getByRole('button', { name: 'Top right' }).click();
   expect(await shownIn(page, 'X')).toBe('81 mm');
   await page.getByRole('button', { name: 'Top left' }).click();
@@ -153,7 +153,7 @@ test('near misses are shown straightened first, and straightened when that is wa
 test('any action is found by typing, and is in the menu of what is under the pointer', async ({ page }) => {
   await row(page, 'Head gardener').click();
   await page.keyboard.press('/');
-  await page.getByPlaceholder('What would you like to do?').fill('same typeface');
+  await page.getByPlaceholder('Search actions').fill('same typeface');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: '2 selected' })).toBeVisible();
   await element(page, 'fern').click({ button: 'right' });
@@ -205,7 +205,7 @@ test('shapes have forms and corners of their own; a code says what was typed, an
 
 test('things are turned to a hundredth of a degree, pulled along their own sides, and mirrored', async ({ page }) => {
   await row(page, 'Fen panel').click();
-  const turn = page.getByLabel('Turn, degrees clockwise');
+  const turn = page.getByLabel('Rotate, degrees clockwise');
   await turn.fill('12.346');
   await turn.press('Enter');
   await expect(turn).toHaveValue('12.35');
@@ -223,11 +223,11 @@ test('things are turned to a hundredth of a degree, pulled along their own sides
   await row(page, 'Fern mark').click();
   const drawn = () => element(page, 'fern').locator('path').getAttribute('d');
   const plain = await drawn();
-  await page.getByRole('button', { name: 'Mirror across' }).click();
+  await page.getByRole('button', { name: 'Flip horizontally' }).click();
   expect(await drawn()).not.toBe(plain);
-  await page.getByRole('button', { name: 'Mirror across' }).click();
+  await page.getByRole('button', { name: 'Flip horizontally' }).click();
   expect(await drawn()).toBe(plain);
-  await page.getByRole('button', { name: 'A quarter to the right' }).click();
+  await page.getByRole('button', { name: 'Rotate 90° clockwise' }).click();
   await expect(turn).toHaveValue('90');
 });
 

@@ -86,7 +86,7 @@ export async function writeForShop(page: Page): Promise<void> {
 /** The file that the shop gets. */
 export async function exportedFile(page: Page): Promise<Buffer> {
   await writeForShop(page);
-  await expect(page.getByText('The file was read back')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^Verified/)).toBeVisible({ timeout: 60_000 });
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: /^Save .*\.pdf/ }).click();
   return bytesOf(await saving);

@@ -90,7 +90,7 @@ test('the cut test counts what goes wrong, and the change that helps most mends 
   await expect(dialog.getByText(/of 10,000 come out wrong/)).toBeVisible({ timeout: 30_000 });
   await expect(dialog.getByRole('img', { name: 'Where the cut fell at the left' })).toBeVisible();
   await dialog.getByLabel('Cut to the right').fill('4');
-  await dialog.getByRole('button', { name: 'True again' }).click();
+  await dialog.getByRole('button', { name: 'Reset' }).click();
   await expect(dialog.getByLabel('Cut to the right')).toHaveValue('0');
   const help = dialog.getByRole('region', { name: 'What would help' });
   await expect(help).toContainText('Move Iris Calloway in by');
@@ -102,7 +102,7 @@ test('the cut test counts what goes wrong, and the change that helps most mends 
 
 test('a shop’s spec is copied, changed, sent to, written as a file and taken in again', async ({ page }) => {
   await page
-    .getByRole('region', { name: 'Edge strip' })
+    .getByRole('region', { name: 'Status bar' })
     .getByRole('combobox')
     .selectOption({ label: 'All shops, compared…' });
   const dialog = page.getByRole('dialog');
@@ -112,14 +112,14 @@ test('a shop’s spec is copied, changed, sent to, written as a file and taken i
   await shops.getByRole('button', { name: /^Letterpress/ }).click();
   await expect(dialog.getByRole('region', { name: 'What changes' })).toContainText(/does not print/);
   await shops.getByRole('button', { name: /^Metric offset/ }).click();
-  await dialog.getByRole('button', { name: 'Copy to change' }).click();
+  await dialog.getByRole('button', { name: 'Duplicate to edit' }).click();
   const bleed = dialog.getByRole('region', { name: 'Bleed' });
   await bleed.getByLabel('Cards', { exact: true }).fill('5 mm');
   await bleed.getByLabel('Cards', { exact: true }).press('Enter');
   await expect(dialog.getByRole('region', { name: 'What changes' })).toContainText(/Stops short of the bleed/);
-  await dialog.getByRole('button', { name: 'Send it there' }).click();
+  await dialog.getByRole('button', { name: 'Use this shop' }).click();
   const waiting = page.waitForEvent('download');
-  await dialog.getByRole('button', { name: 'As a file' }).click();
+  await dialog.getByRole('button', { name: 'Export spec' }).click();
   const path = await (await waiting).path();
   expect(JSON.parse(readFileSync(path, 'utf8')).bleed.card).toBeCloseTo(14.173, 2);
   await dialog.getByRole('button', { name: 'Delete' }).click();
@@ -136,7 +136,7 @@ test('a shop’s spec is copied, changed, sent to, written as a file and taken i
 
 test('the cut test, the shops and the checks are there in the Inks room as well', async ({ page }) => {
   await page.getByRole('link', { name: 'Inks', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Edge strip' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Status bar' })).toBeVisible();
   await page.getByRole('button', { name: 'Cut test' }).click();
   await expect(page.getByRole('dialog').getByText(/of 10,000 comes? out wrong/)).toBeVisible({ timeout: 30_000 });
   await page.keyboard.press('Escape');
@@ -162,11 +162,11 @@ test('an open error stops every kind of file; letting it go is for that selectio
   await page.getByRole('link', { name: 'Hand-off' }).click();
   const stops = page.getByRole('region', { name: 'What stops the export' });
   for (const [tab, button] of [
-    ['For the client', 'Export proof'],
-    ['Pictures', 'Export images'],
-    ['Drawings', 'Export SVG'],
-    ['The whole job', 'Export package'],
-    ['For the shop', 'Export PDF'],
+    ['Client proof', 'Export proof'],
+    ['Images', 'Export images'],
+    ['SVG', 'Export SVG'],
+    ['Job package', 'Export package'],
+    ['Print shop', 'Export PDF'],
   ] as const) {
     await page.getByRole('tab', { name: tab }).click();
     await expect(stops).toContainText('Fen panel: Stops short of the bleed');

@@ -6,7 +6,7 @@ import { test } from './one-page';
 
 test('faces are written as pictures: a PNG, and separated TIFFs in a zip', async ({ page }) => {
   await page.getByRole('link', { name: 'Hand-off' }).click();
-  await page.getByRole('tab', { name: 'Pictures', exact: true }).click();
+  await page.getByRole('tab', { name: 'Images', exact: true }).click();
   await page.getByLabel('Back', { exact: true }).uncheck();
   await page.getByLabel('ppi').fill('200');
   await page.getByLabel('ppi').press('Enter');

@@ -23,7 +23,7 @@ test('a card goes as PDF/X-1a with every mark, and says so when it is read back'
   for (const mark of ['Registration marks', 'Colour bar', 'Slug line']) await form.getByLabel(mark).check();
   await typeInto(page, 'Length', '6 mm');
   await form.getByRole('button', { name: 'Export PDF' }).click();
-  await expect(page.getByText(/The file was read back: all \d+ things are as asked/)).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/Verified: (\d+) of \1 match/)).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole('row', { name: /^Standard PDF\/X-1a:2001 PDF\/X-1a:2001 as asked/ })).toBeVisible();
   await expect(page.getByRole('row', { name: /^Rules of PDF\/X-1a:2001/ })).toContainText(/all 4\d hold/);
   await expect(page.getByRole('img', { name: 'Page 2' })).toBeVisible();
@@ -58,7 +58,7 @@ test('several pieces go at once, each for its own shop, into one zip', async ({ 
   await form.getByRole('button', { name: 'Export 4 PDFs' }).click();
   const saveAll = page.getByRole('button', { name: /^Save all 4 as hollin-and-fen-v3\.zip/ });
   await expect(saveAll).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText(/all \d+ things are as asked/)).toHaveCount(4);
+  await expect(page.getByText(/Verified: (\d+) of \1 match/)).toHaveCount(4);
   await expect(page.getByRole('table', { name: 'Pictures in the file' }).first()).toContainText('ppi');
   const saving = page.waitForEvent('download');
   await saveAll.click();
@@ -73,7 +73,7 @@ test('several pieces go at once, each for its own shop, into one zip', async ({ 
 
 test('faces are written as drawings, words as outlines or as text; only those that are ticked', async ({ page }) => {
   await handOff(page);
-  await page.getByRole('tab', { name: 'Drawings' }).click();
+  await page.getByRole('tab', { name: 'SVG' }).click();
   const write = async (): Promise<Download> => {
     const saving = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Export SVG' }).click();
@@ -95,12 +95,12 @@ test('faces are written as drawings, words as outlines or as text; only those th
 test('a proof tells the client what changed since the last; a package has all of the job', async ({ page }) => {
   await handOff(page);
   const proof = async (): Promise<string> => {
-    await page.getByRole('tab', { name: 'For the client' }).click();
+    await page.getByRole('tab', { name: 'Client proof' }).click();
     const saving = page.waitForEvent('download');
     await page.getByRole('button', { name: 'Export proof' }).click();
     return execFileSync('pdftotext', ['-', '-'], { input: await bytesOf(await saving) }).toString();
   };
-  await page.getByRole('tab', { name: 'For the client' }).click();
+  await page.getByRole('tab', { name: 'Client proof' }).click();
   await typeInto(page, 'Quantity', '500');
   await typeInto(page, 'Stock', 'Uncoated board');
   const first = await proof();
@@ -113,7 +113,7 @@ test('a proof tells the client what changed since the last; a package has all of
   const second = await proof();
   expect(second).toMatch(/places? changed since proof 1/);
   expect(second).toContain('Nothing changed since proof 1');
-  await page.getByRole('tab', { name: 'The whole job' }).click();
+  await page.getByRole('tab', { name: 'Job package' }).click();
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export package' }).click();
   const files = unzipSync(await bytesOf(await saving));

@@ -7,7 +7,7 @@ import { test } from './one-page';
 /** A client's facts, people and logos, and the pieces that follow them. */
 const toHouse = async (page: Page): Promise<void> => {
   await page.getByRole('link', { name: 'House style' }).click();
-  await expect(page.getByRole('region', { name: 'The firm' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Company details' })).toBeVisible();
 };
 const toLayout = async (page: Page): Promise<void> => {
   await page.getByRole('link', { name: 'Layout' }).click();
@@ -37,7 +37,7 @@ test('a card is shown for another person, and quotes a detail picked by the sign
   const stack = page.getByRole('list', { name: 'Stack' });
   await expect(stack.getByText('Ottilie Marsh')).toBeVisible();
   await element(page, 'contact').dblclick();
-  await expect(page.getByLabel('Text', { exact: true })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Text', exact: true })).toBeVisible();
   await page.keyboard.press('Control+End');
   await page.keyboard.press('Enter');
   await page.keyboard.type('@web');
@@ -51,7 +51,7 @@ test('a card is shown for another person, and quotes a detail picked by the sign
   await expect(page.getByText('quoted in 2 places').first()).toBeVisible();
   await toLayout(page);
   await element(page, 'contact').dblclick();
-  await expect(page.getByLabel('Text', { exact: true })).toContainText('fen.example');
+  await expect(page.getByRole('textbox', { name: 'Text', exact: true })).toContainText('fen.example');
 });
 
 test('people come in from a table and go out as contact cards', async ({ page }) => {
@@ -61,7 +61,7 @@ test('people come in from a table and go out as contact cards', async ({ page })
     mimeType: 'text/csv',
     buffer: Buffer.from('Name;Job title;Phone\r\n"Bea ""Bee"" Quill";Bees, and honey;01632 960 130\r\n'),
   });
-  await expect(page.getByText('One person taken in.')).toBeVisible();
+  await expect(page.getByText('One person imported.')).toBeVisible();
   await expect(page.getByLabel('Title of Bea "Bee" Quill')).toHaveValue('Bees, and honey');
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'vCard' }).click();
@@ -88,7 +88,7 @@ test('a named style is changed in the house, and the card’s words follow', asy
   await row(page, /^Iris Calloway/)
     .first()
     .click();
-  await page.getByRole('button', { name: 'Keep as a style' }).click();
+  await page.getByRole('button', { name: 'Save as a style' }).click();
   await page.getByLabel('Name of the style').fill('Our names');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await page.getByRole('link', { name: 'House style' }).click();

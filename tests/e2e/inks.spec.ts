@@ -15,7 +15,7 @@ const toInks = async (page: Page): Promise<void> => {
 };
 const plate = (page: Page, name: string) =>
   page
-    .getByRole('region', { name: 'Plates of this face' })
+    .getByRole('region', { name: 'Plates of this side' })
     .getByRole('row', { name: new RegExp(`^Show ${name}|^${name}`) });
 const inkRow = (page: Page, name: string) =>
   page.getByRole('list', { name: 'Inks', exact: true }).getByRole('button', { name: new RegExp(`^${name}`) });
@@ -31,7 +31,7 @@ const pixel = (page: Page, x: number, y: number): Promise<number[]> =>
   );
 
 test('plates are shown together, alone and as a sum, and amounts under the pointer add up', async ({ page }) => {
-  await expect(page.getByText('most ink 240 %')).toBeVisible();
+  await expect(page.getByText('total ink 240 %')).toBeVisible();
   await toInks(page);
   await expect(plate(page, 'Copper')).toBeVisible();
   // The green panel, C85 M38 Y72 K45, is 240 %.
@@ -43,7 +43,7 @@ test('plates are shown together, alone and as a sum, and amounts under the point
 
   await page.getByRole('button', { name: 'Black alone' }).click();
   await expect.poll(() => pixel(page, 0.08, 0.15)).toEqual([140, 140, 140]);
-  await page.getByRole('button', { name: 'Together' }).click();
+  await page.getByRole('button', { name: 'All plates' }).click();
   await expect.poll(async () => (await pixel(page, 0.08, 0.15))[1]).toBeLessThan(90);
   for (const name of ['Cyan', 'Magenta', 'Yellow', 'Black']) await page.getByLabel(`Show ${name}`).uncheck();
   await expect.poll(() => pixel(page, 0.08, 0.15)).toEqual([255, 255, 255]);
@@ -61,8 +61,8 @@ test('an ink that is too wet is found, shown, and separated again', async ({ pag
   ] as const)
     await page.getByLabel(label, { exact: true }).fill(value);
   await page.getByRole('button', { name: 'Change it', exact: true }).click();
-  await expect(page.getByRole('button', { name: /most ink 330 %/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Total ink' }).click();
+  await expect(page.getByRole('button', { name: /total ink 330 %/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Total ink', exact: true }).click();
   await expect.poll(() => pixel(page, 0.08, 0.15)).toEqual([176, 58, 20]);
   const wet = page.getByRole('region', { name: 'Above the limit' });
   await expect(wet.getByRole('listitem').first()).toContainText('330 %');
@@ -71,16 +71,16 @@ test('an ink that is too wet is found, shown, and separated again', async ({ pag
     .first()
     .click();
   await expect(wet).toBeHidden();
-  await expect(page.getByText(/most ink (2\d\d|300) %/)).toBeVisible();
+  await expect(page.getByText(/total ink (2\d\d|300) %/)).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.getByRole('button', { name: /most ink 330 %/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /total ink 330 %/ })).toBeVisible();
 });
 
 test('a piece of two inks: what strays is named and mended, and the file has just two plates', async ({ page }) => {
   await toInks(page);
   await page.getByRole('combobox', { name: 'Printed with' }).selectOption('two inks');
   await expect(page.getByLabel('The first ink')).toHaveValue('copper');
-  const strays = page.getByRole('button', { name: /stray of/ });
+  const strays = page.getByRole('button', { name: /extra of/ });
   await expect(strays).toBeVisible();
   await strays.click();
   const findings = page.getByRole('region', { name: 'Findings' });
@@ -98,7 +98,7 @@ test('a piece of two inks: what strays is named and mended, and the file has jus
   await element(page, 'name').click();
   await expect(page.getByRole('group', { name: 'Inks of the job' }).getByRole('button')).toHaveCount(4);
   await writeForShop(page);
-  await expect(page.getByText('The file was read back')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^Verified/)).toBeVisible({ timeout: 60_000 });
   await expect(page.getByRole('row', { name: /^Screen colours/ })).toContainText('none');
   const saving = page.waitForEvent('download');
   await page.getByRole('button', { name: /^Save .*\.pdf/ }).click();
@@ -141,7 +141,7 @@ test('inks are made from a screen colour, from the face, and from the logo; merg
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(inkRow(page, 'Loud')).toContainText('not used');
 
-  await page.getByRole('button', { name: 'From the face' }).click();
+  await page.getByRole('button', { name: 'Pick from side' }).click();
   const canvas = (await page.getByTestId('plates').boundingBox())!;
   await page.mouse.click(canvas.x + canvas.width * 0.08, canvas.y + canvas.height * 0.15);
   await expect(page.getByLabel('Cyan', { exact: true })).toHaveValue('85');
@@ -149,7 +149,7 @@ test('inks are made from a screen colour, from the face, and from the logo; merg
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(inkRow(page, 'Picked')).toContainText('C85 M38 Y72 K45');
 
-  await page.getByRole('button', { name: 'Draw', exact: true }).click();
+  await page.getByRole('button', { name: 'Find', exact: true }).click();
   const drawn = page.getByRole('list', { name: /^Colours of/ });
   await expect(drawn.getByRole('listitem').first()).toContainText('C3 M7 Y20 K0');
   await drawn.getByRole('button', { name: 'Take' }).first().click();
@@ -185,7 +185,7 @@ test('the shop’s own profile is loaded, used, and refused where it is none', a
   await load.setInputFiles({ name: 'own.icc', mimeType: '', buffer: profile });
   await expect(page.getByLabel('Intent')).toHaveValue('relative colorimetric');
   await typeInto(page, 'Total ink up to %', '220');
-  await expect(page.getByRole('button', { name: /most ink 240 %/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /total ink 240 %/ })).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Total ink up to %')).toHaveValue('220');
   await page.getByRole('button', { name: 'Take this profile away' }).click();

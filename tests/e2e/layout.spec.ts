@@ -4,7 +4,7 @@ import { drag, element, middleOf, row, shownIn, typeInto } from './bench';
 import { test } from './one-page';
 
 /** What the Layout room shows and does, on the demo card. */
-const strip = (page: Page) => page.getByRole('region', { name: 'Edge strip' });
+const strip = (page: Page) => page.getByRole('region', { name: 'Status bar' });
 const findings = (page: Page) => page.getByRole('region', { name: 'Findings' });
 const zoomShown = async (page: Page): Promise<number> =>
   Number.parseInt((await page.getByRole('group', { name: 'Zoom' }).locator('[aria-live]').textContent()) ?? '', 10);
@@ -14,7 +14,7 @@ test('shows the trade’s figures, calm when all is right', async ({ page }) => 
     'trim 85 × 55 mm',
     'bleed 3 mm',
     'safe 4 mm',
-    'lowest 300 ppi',
+    'lowest ppi 300',
     'plates C M Y K Copper',
     'smallest type 8 pt',
   ])
@@ -22,9 +22,9 @@ test('shows the trade’s figures, calm when all is right', async ({ page }) => 
   await expect(page.getByRole('button', { name: 'No findings' })).toBeDisabled();
 });
 
-test('shows the selection’s four distances to the cut, in either unit', async ({ page }) => {
+test('shows the selection’s four distances inside the trim, in either unit', async ({ page }) => {
   await element(page, 'fern').click();
-  const toCut = page.getByRole('region', { name: 'To the cut' });
+  const toCut = page.getByRole('region', { name: 'Distance to trim' });
   await expect(toCut).toContainText('left 5.85 mm');
   await typeInto(page, 'X', '2');
   await expect(toCut).toContainText('left 2 mm');
@@ -46,13 +46,15 @@ test('finds art short of the bleed and words by the edge, says by how much, and 
   await expect(strip(page)).toContainText('bleed 1 short of 3 mm');
   await expect(strip(page)).toContainText('safe 1 inside 4 mm');
   await page.getByRole('button', { name: '2 findings' }).click();
-  await expect(findings(page)).toContainText('Stops short of the bleed at the left. 1 mm past the cut, wants 3 mm.');
-  await expect(findings(page)).toContainText(/Too near the cut\. [\d.]+ mm to the cut, wants 4 mm\./);
+  await expect(findings(page)).toContainText(
+    'Stops short of the bleed at the left. 1 mm outside the trim, needs 3 mm.',
+  );
+  await expect(findings(page)).toContainText(/Too near the trim\. [\d.]+ mm inside the trim, needs 4 mm\./);
   // On the face as well, in the user's unit.
-  await expect(page.locator('svg text').filter({ hasText: '1 mm past the cut, wants 3 mm' })).toBeVisible();
+  await expect(page.locator('svg text').filter({ hasText: 'Bleed 1 of 3 mm' })).toBeVisible();
 
   await findings(page).getByRole('button', { name: 'Move inside' }).click();
-  await expect(page.getByRole('region', { name: 'To the cut' })).toContainText('right 4 mm');
+  await expect(page.getByRole('region', { name: 'Distance to trim' })).toContainText('right 4 mm');
   await findings(page).getByRole('button', { name: 'Extend to bleed' }).click();
   await row(page, 'Fen panel').click();
   expect([await shownIn(page, 'X'), await shownIn(page, 'W')]).toEqual(['-3 mm', '32 mm']);
@@ -66,9 +68,9 @@ test('finds a picture stretched below the wanted ppi', async ({ page }) => {
   await row(page, 'Glasshouse, morning').click();
   await typeInto(page, 'W', '150');
   await typeInto(page, 'H', '100');
-  await expect(strip(page)).toContainText('lowest 182 ppi');
-  await page.getByRole('button', { name: 'lowest 182 ppi' }).click();
-  await expect(findings(page)).toContainText('Will print soft. 182 ppi, wants 300 ppi.');
+  await expect(strip(page)).toContainText('lowest ppi 182');
+  await page.getByRole('button', { name: 'lowest ppi 182' }).click();
+  await expect(findings(page)).toContainText('Will print soft. 182 ppi, needs 300 ppi.');
 });
 
 test('another shop’s spec checks everything anew', async ({ page }) => {
@@ -170,11 +172,11 @@ test('words are edited beside their frame, aligned, given a width, and grow agai
 }) => {
   await row(page, 'Head gardener').click();
   const left = await shownIn(page, 'X');
-  await page.getByRole('button', { name: 'Align right' }).click();
+  await page.getByRole('button', { name: 'Align text right' }).click();
   expect(await shownIn(page, 'X')).toBe(left);
   await typeInto(page, 'W', '12');
   expect(await shownIn(page, 'W')).toBe('12 mm');
-  await page.getByLabel('The frame').selectOption('Grows with its words');
+  await page.getByLabel('The frame').selectOption('Fits text');
   expect(await shownIn(page, 'W')).not.toBe('12 mm');
   const size = await shownIn(page, 'Size');
   await drag(page, await middleOf(page.locator('[data-handle="se"]')), { x: 60, y: 20 });
@@ -196,7 +198,7 @@ test('all the words can be typed first; they land readable, inside the safe zone
   page,
 }) => {
   await page.getByRole('tab', { name: 'Back' }).click();
-  const entry = page.getByLabel('Type words');
+  const entry = page.getByLabel('Type text');
   for (const line of ['Spring opening', 'Saturday 14 March', 'Ten till four']) {
     await entry.fill(line);
     await entry.press('Enter');
@@ -217,13 +219,13 @@ test('some of the words can look otherwise: two faces and two inks in one name',
   await page.keyboard.press('Control+a');
   await page.keyboard.type('Iris Calloway');
   await page.keyboard.press('Control+Shift+ArrowLeft');
-  await expect(page.getByRole('heading', { name: 'Selected words' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Selected text' })).toBeVisible();
   await page.getByRole('button', { name: 'Italic' }).click();
   await page.getByRole('group', { name: 'Inks of the job' }).getByRole('button', { name: 'Copper' }).click();
-  await page.getByRole('button', { name: 'Close the words' }).click();
+  await page.getByRole('button', { name: 'Close the text' }).click();
   // Two inks are two paths.
   await expect(element(page, 'name').locator('path')).toHaveCount(2);
-  await expect(page.getByRole('heading', { name: 'Words', exact: true })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Text', exact: true })).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(element(page, 'name').locator('path')).toHaveCount(1);
 });
@@ -253,12 +255,12 @@ test('the typeface list is searched, shows each on the stage by arrow keys, and 
 
 test('a box too small says so and can be made to fit, or its words can', async ({ page }) => {
   await row(page, '01632 960 118').click();
-  await page.getByLabel('The frame').selectOption('Fixed box');
+  await page.getByLabel('The frame').selectOption('Fixed size');
   await typeInto(page, 'H', '6');
   const alert = page.getByRole('region', { name: 'Frame' }).getByRole('alert');
   await expect(alert).toContainText('do not fit, and will not print');
-  await expect(strip(page)).toContainText('words some hidden');
-  await page.getByRole('button', { name: 'Make the words fit' }).click();
+  await expect(strip(page)).toContainText('text some hidden');
+  await page.getByRole('button', { name: 'Make the text fit' }).click();
   await expect(alert).toBeHidden();
   expect(Number.parseFloat(await shownIn(page, 'Size'))).toBeLessThan(8);
   await page.keyboard.press('Control+z');
@@ -273,7 +275,7 @@ test('a named style is changed once and all words in it follow; a look is carrie
     return shownIn(page, 'Size');
   };
   await row(page, '01632 960 118').click();
-  await page.getByRole('button', { name: 'Keep as a style' }).click();
+  await page.getByRole('button', { name: 'Save as a style' }).click();
   await page.getByLabel('Name of the style').fill('contact line');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await row(page, 'Head gardener').click();
@@ -283,9 +285,9 @@ test('a named style is changed once and all words in it follow; a look is carrie
   await page.getByRole('button', { name: 'Change “contact line” to this' }).click();
   expect(await sizeOf('01632 960 118')).toBe('9 pt');
   await row(page, 'Iris Calloway').click();
-  await page.getByRole('button', { name: 'Take this look' }).click();
+  await page.getByRole('button', { name: 'Copy style' }).click();
   await row(page, 'Head gardener').click();
-  await page.getByRole('button', { name: 'Give it the taken look' }).click();
+  await page.getByRole('button', { name: 'Paste style' }).click();
   expect(await sizeOf('Head gardener')).toBe('18 pt');
 });
 
@@ -314,7 +316,7 @@ test('features are offered under the names the typeface gives them', async ({ pa
   await expect.poll(drawn).not.toBe(before);
   await expect(page.getByLabel('Simple a g l', { exact: true })).toBeVisible();
   await page.getByLabel('Tracking').fill('50');
-  await page.getByLabel('Gaps').selectOption('even gaps');
+  await page.getByLabel('Kerning').selectOption('even');
   await page.getByRole('combobox', { name: /^Case/ }).selectOption('capitals');
   await page.getByRole('button', { name: 'Add a tab stop' }).click();
   await expect(page.getByLabel('Tab aligns')).toBeVisible();
@@ -323,7 +325,7 @@ test('features are offered under the names the typeface gives them', async ({ pa
 test('nonsense in a field gets words beside it and changes nothing', async ({ page }) => {
   await row(page, 'Fen panel').click();
   await typeInto(page, 'W', '3 bananas');
-  const alert = page.getByRole('region', { name: 'Measures' }).getByRole('alert');
+  const alert = page.getByRole('region', { name: 'Position and size' }).getByRole('alert');
   await expect(alert).toContainText('“bananas” is not a unit');
   await expect(page.getByLabel('W', { exact: true })).toHaveAttribute('aria-invalid', 'true');
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
@@ -355,7 +357,7 @@ test('a picture can be pasted; Escape stops a drag', async ({ page }) => {
 
 test('the keys are listed on ?', async ({ page }) => {
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('As cut, and back');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Show as cut');
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden();
 });

@@ -132,7 +132,7 @@ test('keys pressed before the words editor is there reach the words, and are no 
   await element(page, 'title').dblclick();
   await page.keyboard.type('Planting h');
   letIn();
-  await expect(page.getByRole('textbox', { name: 'Text' })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Text', exact: true })).toBeVisible();
   await page.keyboard.type('elp');
   await page.keyboard.press('Escape');
   await expect(row(page, 'Planting help')).toBeVisible();
@@ -155,7 +155,7 @@ test('undo with the words editor open is not overwritten by its next key', async
   await page.keyboard.type('Weeder');
   await expect(row(page, 'Weeder')).toBeVisible();
   await page.getByRole('button', { name: /^Undo/ }).click();
-  const text = page.getByRole('textbox', { name: 'Text' });
+  const text = page.getByRole('textbox', { name: 'Text', exact: true });
   await expect(text).toHaveText('Head gardener');
   await text.click();
   await page.keyboard.press('End');
@@ -202,7 +202,7 @@ test('a dictionary that does not load is asked for again', async ({ page }) => {
   const refused = page.waitForEvent('requestfailed', (request) => request.url().includes('.dic'));
   await page.route('**/*.dic', (route) => route.abort());
   await openDemoCard(page);
-  await page.getByLabel('Type words').fill('Head gardner');
+  await page.getByLabel('Type text').fill('Head gardner');
   await page.keyboard.press('Enter');
   await refused;
   await page.unroute('**/*.dic');
@@ -212,14 +212,14 @@ test('a dictionary that does not load is asked for again', async ({ page }) => {
 test('a version is saved by name, compared, and restored as a step', async ({ page }) => {
   await openDemoCard(page);
   await page.getByRole('button', { name: 'Versions' }).click();
-  await page.getByLabel('Name of the version').fill('For the client');
+  await page.getByLabel('Name of the version').fill('Client proof');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('list', { name: 'Versions' }).getByText('For the client')).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Versions' }).getByText('Client proof')).toBeVisible();
   await page.keyboard.press('Escape');
   await row(page, 'Fen panel').click();
   await typeInto(page, 'W', '33');
   await page.getByRole('button', { name: 'Versions' }).click();
-  await page.getByRole('list', { name: 'Versions' }).getByText('For the client').click();
+  await page.getByRole('list', { name: 'Versions' }).getByText('Client proof').click();
   await expect(page.getByText('Front: changed “Fen panel”')).toBeVisible();
   await page.getByRole('button', { name: 'Restore this version' }).click();
   await expect(page.getByLabel('W', { exact: true })).toHaveValue('32 mm');
@@ -240,7 +240,7 @@ plain.describe('without a server', () => {
     await row(page, 'Fen panel').click();
     await typeInto(page, 'W', '33');
     await room(page, 'Inks').click();
-    await expect(page.getByRole('region', { name: 'Plates' }).or(page.getByText('Together')).first()).toBeVisible();
+    await expect(page.getByRole('region', { name: 'Plates' }).or(page.getByText('All plates')).first()).toBeVisible();
     await page.goto('/');
     await expect(page.getByRole('link', { name: /Business card, Iris/ })).toBeVisible();
   });

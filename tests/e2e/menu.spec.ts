@@ -29,12 +29,12 @@ async function square(page: Page, x: string, y: string, w: string, h: string): P
 
 test('the menu fills, outlines, shades and repeats', async ({ page }) => {
   const id = await square(page, '30', '20', '6', '4');
-  await fromMenu(page, id, 'Paint', 'Fill: runs along a line');
+  await fromMenu(page, id, 'Paint', 'Fill: linear gradient');
   await expect(page.getByLabel('Kind of fill')).toHaveValue('linear');
-  await fromMenu(page, id, 'Paint', 'A soft shadow, or none Shift S');
-  await expect(page.getByLabel('A soft shadow')).toBeChecked();
+  await fromMenu(page, id, 'Paint', 'Drop shadow Shift S');
+  await expect(page.getByLabel('Drop shadow')).toBeChecked();
   await page.keyboard.press('Shift+S');
-  await expect(page.getByLabel('A soft shadow')).toBeHidden();
+  await expect(page.getByLabel('Drop shadow')).toBeHidden();
   await fromMenu(page, id, 'Repeat', 'Repeat: in a row');
   await expect(page.getByLabel('Across', { exact: true })).toHaveValue('3');
   await typeInto(page, 'Gap across', '2');
@@ -87,7 +87,7 @@ test('the frame around several, and the side of what is turned, are caught by th
   await page.keyboard.press('Control+a');
   await page.keyboard.press('Delete');
   const turned = await square(page, '20', '20', '10', '6');
-  await typeInto(page, 'Turn, degrees clockwise', '30');
+  await typeInto(page, 'Rotate, degrees clockwise', '30');
   const side = page.locator('[data-handle="e"] rect').first();
   // The middle of its right side is at 25 + 5 cos 30° mm; on the centre line it is 42.5 mm from the left.
   const far = (42.5 - 25 - 5 * Math.cos(Math.PI / 6)) * mm - 3;

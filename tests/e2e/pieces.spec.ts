@@ -25,7 +25,7 @@ test('a postcard’s address side follows its rule set, and art in a kept area i
   await page.getByLabel('Address lines').fill('3');
   await page.getByLabel('Address lines').press('Enter');
   await expect(lines).toHaveCount(3);
-  await page.getByLabel('By the rules of').selectOption({ label: 'United States' });
+  await page.getByLabel('Postal rules').selectOption({ label: 'United States' });
   await expect(page.getByText('Barcode')).toBeVisible();
   await page.getByRole('button', { name: 'Rectangle', exact: true }).click();
   for (const [label, value] of [
@@ -49,7 +49,7 @@ test('what a letterhead fits, and where its address lands behind the window', as
   await expect(dialog.getByRole('row', { name: /^DL folded in three 10 mm 11 mm fits$/ })).toBeVisible();
   await expect(dialog.getByText('the address shows whole wherever the sheet slides.').first()).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByLabel('Ticks for folding and punching').selectOption({ label: 'Printed' });
+  await page.getByLabel('Fold and punch marks').selectOption({ label: 'Printed' });
   await expect(row(page, /^Fold tick/)).toHaveCount(2);
   await page.getByRole('button', { name: 'Take the sample letter away' }).click();
   await expect(row(page, /^Recipient/)).toHaveCount(0);
@@ -67,9 +67,9 @@ test('faces are added, named, turned and put in order; a fold has its panels', a
   await expect(page.getByRole('img', { name: 'Closed: Cover, 1' })).toBeVisible();
   await expect(page.getByRole('img', { name: /^The cover opened: .*Tucked panel, 2$/ })).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByRole('combobox', { name: /^Folded/ }).selectOption({ label: 'Once, in half' });
+  await page.getByRole('combobox', { name: /^Folded/ }).selectOption({ label: 'Half fold' });
   await expect(page.getByText('Inside, from the left: 148.5 mm, 148.5 mm')).toBeVisible();
-  await page.getByRole('button', { name: 'Add a face' }).click();
+  await page.getByRole('button', { name: 'Add side' }).click();
   await expect(page.getByRole('tab', { name: 'Page 3' })).toBeVisible();
   await page.getByLabel('Name of Page 3').fill('Insert');
   await page.getByLabel('Name of Page 3').press('Enter');
@@ -87,11 +87,11 @@ fresh('a new card is begun in the client’s own look', async ({ page }) => {
   await page.getByRole('link', { name: /Business card, Iris/ }).waitFor();
   await page.goto('/new?job=hollin-and-fen');
   await page.getByRole('radio', { name: 'Standing panel' }).check({ force: true });
-  await page.getByText('Upright', { exact: true }).click();
-  await page.getByRole('button', { name: /^Lay it out/ }).click();
+  await page.getByText('Portrait', { exact: true }).click();
+  await page.getByRole('button', { name: /^Create piece/ }).click();
   await expect(row(page, /^Name/)).toBeVisible();
   await expect(page.getByRole('img', { name: /^Front, with/ })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Edge strip' })).toContainText('plates C M Y K');
+  await expect(page.getByRole('region', { name: 'Status bar' })).toContainText('plates C M Y K');
 });
 
 fresh('a letterhead is begun from the card: its logo and the firm’s details, no coloured ground', async ({ page }) => {
@@ -100,7 +100,7 @@ fresh('a letterhead is begun from the card: its logo and the firm’s details, n
   await page.goto('/new?job=hollin-and-fen');
   await page.getByText('Letterhead', { exact: true }).first().click();
   await page.getByText('From Business card, Iris Calloway').click();
-  await page.getByRole('button', { name: /^Lay it out, 210 × 297 mm/ }).click();
+  await page.getByRole('button', { name: /^Create piece, 210 × 297 mm/ }).click();
   await expect(row(page, /^Fern mark/).first()).toBeVisible();
   await expect(row(page, /^Fen panel/)).toHaveCount(0);
   await expect(page.getByText('Address field').first()).toBeVisible();
@@ -203,11 +203,11 @@ test('a letter is written on the letterhead, goes on to a second sheet, and is e
 fresh('a piece is kept as a template, and opened as a copy in the client’s own inks', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'On the table' }).click();
-  await page.getByRole('button', { name: 'Keep Postcard, spring opening as a template' }).click();
+  await page.getByRole('button', { name: 'Save Postcard, spring opening as a template' }).click();
   await page.getByRole('link', { name: 'New piece' }).click();
   await page.getByText('Postcard', { exact: true }).click();
   await page.getByRole('radio', { name: 'Postcard, spring opening', exact: true }).check({ force: true });
-  await page.getByRole('button', { name: /^Lay it out/ }).click();
+  await page.getByRole('button', { name: /^Create piece/ }).click();
   await expect(row(page, /^Title/)).toBeVisible();
   await page.getByRole('link', { name: 'Pieces' }).click();
   await expect(page.getByRole('link', { name: /^Open Postcard/ })).toHaveCount(3);

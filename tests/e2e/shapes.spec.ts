@@ -97,8 +97,8 @@ test('a card by hand: a slanted panel, a strip, icons in circles, an even frame;
     ['iris@hollinandfen.example', 34],
     ['hollinandfen.example', 43],
   ] as const) {
-    await page.getByLabel('Type words').fill(words);
-    await page.getByLabel('Type words').press('Enter');
+    await page.getByLabel('Type text').fill(words);
+    await page.getByLabel('Type text').press('Enter');
     await typeInto(page, 'X', '51');
     await typeInto(page, 'Y', `${y}`);
   }
@@ -114,7 +114,7 @@ test('a card by hand: a slanted panel, a strip, icons in circles, an even frame;
   ] as const)
     await typeInto(page, label, value);
   await page.locator('summary', { hasText: 'Border, slits, outline' }).click();
-  await typeInto(page, 'Further out, or in (−)', '-0.8');
+  await typeInto(page, 'Offset (negative goes inward)', '-0.8');
   await page.getByRole('button', { name: 'As another shape' }).click();
   await expect(page.getByLabel('W', { exact: true })).toHaveValue('37.4 mm');
   await page
@@ -122,8 +122,8 @@ test('a card by hand: a slanted panel, a strip, icons in circles, an even frame;
     .locator('button[aria-pressed]')
     .nth(1)
     .click({ modifiers: ['Shift'] });
-  await page.getByRole('button', { name: 'Cut out of the lowest' }).click();
-  await expect(page.getByText('Cut out of the lowest')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Subtract from lowest' }).click();
+  await expect(page.getByText('Subtract from lowest')).toHaveCount(0);
   await expect(page.getByLabel('W', { exact: true })).toHaveValue('39 mm');
 
   // The panel and the strip go to the back as seen through the paper.

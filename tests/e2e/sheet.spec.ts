@@ -76,7 +76,7 @@ test('other people and pieces share the sheet; what cannot be laid out is told o
 
 test('a layout that was found is changed by hand: typed, dragged, added to, and left again', async ({ page }, info) => {
   await openSheet(page);
-  await page.getByRole('button', { name: 'Change it by hand' }).click();
+  await page.getByRole('button', { name: 'Edit layout' }).click();
   const hand = page.getByRole('region', { name: 'Layout by hand' });
   const block = (n: number) => hand.getByRole('group', { name: `Block ${n}`, exact: true });
   await expect(layouts(page).getByText('by hand')).toBeVisible();
@@ -114,8 +114,8 @@ test('a layout that was found is changed by hand: typed, dragged, added to, and 
     .getByRole('button', { name: /^Remove Block/ })
     .last()
     .click();
-  await hand.getByRole('button', { name: 'Back to what was found' }).click();
+  await hand.getByRole('button', { name: 'Reset layout' }).click();
   await expect(layouts(page).getByText('23 up').first()).toBeVisible();
-  await fields(page).getByLabel('Turning').selectOption('work-and-turn');
+  await fields(page).getByLabel('Work style').selectOption('work-and-turn');
   await expect(layouts(page).getByText('22 up').first()).toBeVisible();
 });

@@ -15,7 +15,7 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
 
   await test.step('make a piece', async () => {
     await page.getByRole('link', { name: 'New job' }).click();
-    await page.getByRole('button', { name: /Lay it out/ }).click();
+    await page.getByRole('button', { name: /Create piece/ }).click();
     await expect(page.getByRole('alert')).toContainText('Name the job first');
     await page.getByLabel('Job', { exact: true }).fill('Marsh & Daughter');
     await page.getByText('Postcard', { exact: true }).click();
@@ -25,9 +25,9 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     expect(await shownIn(page, 'Width')).toBe('3 1/2 in');
     await expect(page.getByText('88.9 mm', { exact: true })).toBeVisible();
     // Upright, and back.
-    await page.getByText('Upright', { exact: true }).click();
+    await page.getByText('Portrait', { exact: true }).click();
     expect(await shownIn(page, 'Width')).toBe('2 in');
-    await page.getByText('Wide', { exact: true }).click();
+    await page.getByText('Landscape', { exact: true }).click();
     // A size of one's own, typed as people type.
     await typeInto(page, 'Height', 'two inches');
     await expect(page.getByRole('alert')).toContainText('not a unit');
@@ -35,9 +35,9 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     await typeInto(page, 'Height', '2 1/8');
     await expect(page.getByRole('button', { name: /^Your own/ })).toBeVisible();
     await page.getByText('Inch mail-order', { exact: true }).click();
-    await page.getByRole('button', { name: 'Lay it out, 3 1/2 × 2 1/8 in' }).click();
+    await page.getByRole('button', { name: 'Create piece, 3 1/2 × 2 1/8 in' }).click();
     await expect(page).toHaveURL(/\/layout\?/);
-    await expect(page.getByText('Nothing on this face yet')).toBeVisible();
+    await expect(page.getByText('Nothing on this side yet')).toBeVisible();
   });
 
   await test.step('lay out words, a picture, a rectangle and a rule', async () => {
@@ -52,7 +52,7 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     await typeInto(page, 'H', '2 * 1.1875 in');
     expect(await shownIn(page, 'H')).toBe('2 3/8 in');
 
-    await page.getByRole('button', { name: 'Words', exact: true }).click();
+    await page.getByRole('button', { name: 'Text', exact: true }).click();
     // The editor is open with the words selected: typing replaces them, Escape closes it.
     await page.keyboard.type('Ottilie Marsh');
     await page.keyboard.press('Escape');
@@ -152,7 +152,7 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     await page.getByRole('link', { name: 'Hand-off' }).click();
     await page.getByLabel('Files', { exact: true }).selectOption('one');
     await page.getByRole('button', { name: 'Export PDF' }).click();
-    await expect(page.getByText(/The file was read back: all \d+ things are as asked/)).toBeVisible({
+    await expect(page.getByText(/Verified: (\d+) of \1 match/)).toBeVisible({
       timeout: 60_000,
     });
     await expect(

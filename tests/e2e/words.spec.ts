@@ -25,12 +25,12 @@ const textOf = (pdf: Buffer): string => execFileSync('pdftotext', ['-layout', '-
 test('words stand on a circle, on an outline that they follow, and straight again', async ({ page }) => {
   await element(page, 'title').click();
   const straight = await frameBox(page, 'title');
-  const line = page.getByLabel('The words stand on');
+  const line = page.getByLabel('Path', { exact: true });
   await line.selectOption('circle');
   await typeInto(page, 'Radius', '12 mm');
   expect((await frameBox(page, 'title')).height).toBeGreaterThan(2 * straight.height);
 
-  await line.selectOption({ label: 'Round Fen panel' });
+  await line.selectOption({ label: 'Along Fen panel' });
   await page.getByLabel('Side of the line').selectOption('on the inside');
   await expect(page.getByLabel('Direction along the line')).toHaveValue('backwards');
   const before = await frameBox(page, 'title');
@@ -58,17 +58,15 @@ test('a row of details has its separator in the exported file, and comes apart a
 });
 
 test('a letter that a box cannot hold goes on on the back, and is edited where it begins', async ({ page }) => {
-  await page
-    .getByLabel('Type words')
-    .fill('The glasshouse opens at nine, and the kettle is on by ten past. '.repeat(8));
+  await page.getByLabel('Type text').fill('The glasshouse opens at nine, and the kettle is on by ten past. '.repeat(8));
   await page.keyboard.press('Enter');
-  await page.getByLabel('The frame').selectOption('Fixed box');
+  await page.getByLabel('The frame').selectOption('Fixed size');
   await typeInto(page, 'W', '40');
   await typeInto(page, 'H', '30');
   const alert = details(page).getByRole('alert');
   await expect(alert).toContainText(/\d+ words do not fit/);
-  await alert.getByRole('button', { name: 'Go on on back' }).click();
-  await expect(page.getByRole('heading', { name: 'Goes on from front' })).toBeVisible();
+  await alert.getByRole('button', { name: 'Continue on back' }).click();
+  await expect(page.getByRole('heading', { name: 'Continued from front' })).toBeVisible();
   await expect(row(page, /glasshouse|kettle|nine/)).toBeVisible();
   await page.getByRole('button', { name: 'To where it begins' }).click();
   await expect(details(page).getByRole('alert')).toHaveCount(0);
@@ -107,13 +105,13 @@ test('a font that may not be embedded is shown, but not exported', async ({ page
   await page.getByRole('combobox', { name: 'Find a typeface' }).fill('cantarell');
   await page.getByRole('option', { name: /Cantarell Regular/ }).click();
   await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
-  await expect(findings(page)).toContainText('the maker of Cantarell forbids embedding');
+  await expect(findings(page)).toContainText('The maker of Cantarell forbids embedding');
   await writeForShop(page);
   await expect(page.getByRole('alert')).toContainText(/does not let it go into an exported file/);
 });
 
 test('a misspelt word is found, not marked on the piece, and mended or kept', async ({ page }) => {
-  await page.getByLabel('Type words').fill('Head gardner, Wibbleton');
+  await page.getByLabel('Type text').fill('Head gardner, Wibbleton');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: '2 findings' }).click();
   await expect(page.locator('svg text').filter({ hasText: 'gardner' })).toHaveCount(0);
@@ -133,7 +131,7 @@ test('words are measured by their letters, and made exactly as wide as a number'
   await typeInto(page, 'X', '36 mm');
   await typeInto(page, 'W', '40 mm');
   expect([await shownIn(page, 'X'), await shownIn(page, 'W')]).toEqual(['36 mm', '40 mm']);
-  await expect(page.getByRole('region', { name: 'To the cut' })).toContainText('left 36 mm');
+  await expect(page.getByRole('region', { name: 'Distance to trim' })).toContainText('left 36 mm');
 });
 
 test('a character that a face lacks is named, with a family that has it', async ({ page }) => {
@@ -144,7 +142,7 @@ test('a character that a face lacks is named, with a family that has it', async 
   await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
   await expect(findings(page)).toContainText(/Great Vibes has no .*“ή”/);
   await findings(page)
-    .getByRole('button', { name: /^Set those words in/ })
+    .getByRole('button', { name: /^Set that text in/ })
     .click();
   await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
 });

@@ -46,7 +46,7 @@ describe('tidy', () => {
     expect(tidy('check', demoFile)).toMatchObject({ status: 0, stdout: 'Nothing found.\n' });
     const { status, stdout } = tidy('check', faulty);
     expect(status).toBe(1);
-    expect(stdout).toContain('Panel. Stops short of the bleed at the left (0 mm past the cut, wants 3 mm)');
+    expect(stdout).toContain('Panel. Stops short of the bleed at the left (0 mm outside the trim, needs 3 mm)');
     const { findings } = JSON.parse(tidy('check', faulty, '--json', '--piece', 'card').stdout);
     expect(findings).toMatchObject([
       { check: 'short-of-bleed', severity: 'stop', element: 'panel', fix: 'Extend to bleed' },

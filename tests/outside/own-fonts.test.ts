@@ -40,7 +40,7 @@ function fontRow(pdf: string): { type: string; embedded: string; subset: string;
   return { type: type!, embedded: embedded!, subset: subset!, unicode: unicode! };
 }
 
-/** How many pixels differ by more than half, and lie where neither picture has an edge. */
+/** Quantity pixels differ by more than half, and lie where neither picture has an edge. */
 async function differentInside(a: string, b: string): Promise<number> {
   const [one, two] = [a, b].map((pdf) => pageOf(pdf, 1, 600, '-gray')) as [PagePixels, PagePixels];
   const isFlat = (data: Buffer, i: number): boolean =>

@@ -53,7 +53,7 @@ async function differences(first: string, second: string): Promise<{ plate: stri
   });
 }
 
-/** Our own file, each of its pages taken in again and written once more: plates by Ghostscript. */
+/** Our own file, each of its pages imported again and written once more: plates by Ghostscript. */
 async function backAgain(name: string, bundle: JobBundle) {
   const first = await exportTo(`${name}.pdf`, bundle, { marks: false });
   const bytes = new Uint8Array(readFileSync(first));

@@ -68,7 +68,7 @@ function compare(ours: PlateGrid, name: string, seen: Seen): Compared {
   return { mean: sum / cells, near: near / flat, coverage: Math.abs(oursSum - theirs) / cells };
 }
 
-/** The most ink at a flat point, by Ghostscript and by us. */
+/** The total ink at a flat point, by Ghostscript and by us. */
 function mostInk(ours: PlateGrid, all: readonly Seen[]): { theirs: number; ours: number } {
   const { width, height } = all[0]!;
   let most = { theirs: 0, ours: 0 };

@@ -155,7 +155,7 @@ describe('versions', () => {
     await versionHourly(job, start + 60_000);
     expect(await versionsOf(job.id)).toHaveLength(1);
     await versionHourly(job, start + 2 * 3600 * 1000);
-    await keepVersion(job, 'named', 'For the client');
+    await keepVersion(job, 'named', 'Client proof');
     const all = await versionsOf(job.id);
     expect(all).toHaveLength(3);
     expect(all.map(({ why }) => why)).toContain('named');

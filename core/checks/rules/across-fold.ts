@@ -5,7 +5,7 @@ import { type Check, type Finding, HAIR, laidOut } from '../check';
 
 export const acrossFold: Check = {
   id: 'across-fold',
-  name: 'Words across a fold',
+  name: 'Text across a fold',
   protects: 'Letters on a fold crack with the ink, and are read on neither panel.',
   source: { kind: 'common practice' },
   severity: 'warn',
@@ -24,7 +24,7 @@ export const acrossFold: Check = {
           face: face.id,
           element: element.id,
           place: { x: at, y: 0, width: 0.01, height: piece.height },
-          problem: 'The words run across a fold',
+          problem: 'The text runs across a fold',
           measured: { value: Math.min(at - ink.x, ink.x + ink.width - at), kind: 'length' },
           wanted: { value: 0, kind: 'length' },
         },

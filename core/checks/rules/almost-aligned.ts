@@ -28,7 +28,7 @@ function edgeOf(words: Words, sources: SceneSources): AlignedEdge[] {
 
 export const almostAligned: Check = {
   id: 'almost-aligned',
-  name: 'Words that almost line up',
+  name: 'Text that is almost aligned',
   protects: 'Lines that are a hair out of line look like a slip, where a clear step looks meant.',
   source: { kind: 'common practice' },
   severity: 'advise',
@@ -55,10 +55,10 @@ export const almostAligned: Check = {
           element: element.id,
           place: elementFrame(element, sources),
           of: nearest.other.id,
-          problem: `almost in line with ${titleOf(nearest.other, sources.assets)}`,
+          problem: `Almost aligned with ${titleOf(nearest.other, sources.assets)}`,
           measured: { value: Math.abs(by), kind: 'length' },
           wanted: { value: 0, kind: 'length' },
-          fix: { label: 'Line them up', apply: (job) => moveElement(job, element.id, { x: by, y: 0 }) },
+          fix: { label: 'Align them', apply: (job) => moveElement(job, element.id, { x: by, y: 0 }) },
         },
       ];
     });

@@ -2,7 +2,7 @@ import { type Check, trimOf } from '../check';
 
 export const backTurn: Check = {
   id: 'back-turn',
-  name: 'How the back turns',
+  name: 'Turn to back',
   protects: 'Turned the other way than one expects, the back stands on its head.',
   source: { kind: 'common practice' },
   severity: 'warn',
@@ -18,7 +18,7 @@ export const backTurn: Check = {
         element: face.elements[0]?.id ?? face.id,
         place: trimOf(piece),
         of: face.id,
-        problem: 'One side is upright and the other wide: say how the piece is turned over',
+        problem: 'One side is portrait and the other landscape: choose how the piece is turned over',
         measured: { value: 1, kind: 'count' },
         wanted: { value: 0, kind: 'count' },
       },

@@ -26,7 +26,7 @@ function isCovered(side: (typeof SIDES)[number], ground: EdgeArt, others: readon
 /** A background that runs past some edges of a face and stops short of another. */
 export const backgroundGap: Check = {
   id: 'background-gap',
-  name: 'A background that does not cover its face',
+  name: 'A background that does not cover its side',
   protects: 'A strip of bare paper at one edge, where the background was meant to run off on all sides.',
   source: { kind: 'common practice' },
   severity: 'warn',

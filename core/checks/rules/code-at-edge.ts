@@ -6,7 +6,7 @@ import { found } from '../found';
 
 export const codeAtEdge: Check = {
   id: 'code-at-edge',
-  name: 'A code by the cut',
+  name: 'A code near the trim',
   protects: 'A cut that drifts takes the quiet zone off a code, or a part of it, and nothing reads it.',
   source: { kind: 'common practice' },
   severity: 'warn',

@@ -9,7 +9,7 @@ const isCut = (dx: number, dy: number, radius: number): boolean =>
 
 export const cornerCut: Check = {
   id: 'corner-cut',
-  name: 'Words or logo in a rounded corner',
+  name: 'Text or logo in a rounded corner',
   protects: 'The die that rounds the corners takes a bite out of what lies in them.',
   source: { kind: 'common practice' },
   severity: 'stop',

@@ -24,7 +24,7 @@ const covers = (element: Element): boolean =>
 export const covered: Check = {
   id: 'covered',
   name: 'Something wholly covered by another',
-  protects: 'What lies below something solid is not seen: words may have slipped behind a panel.',
+  protects: 'What lies below something solid is not seen: text may have slipped behind a panel.',
   source: { kind: 'common practice' },
   severity: 'warn',
   run: (context) => {

@@ -43,7 +43,7 @@ export const doubled: Check = {
           problem: 'Lies exactly on another one like it',
           measured: { value: 2, kind: 'count' },
           wanted: { value: 1, kind: 'count' },
-          fix: { label: 'Take one away', apply: (job) => removeElement(job, element.id) },
+          fix: { label: 'Delete one', apply: (job) => removeElement(job, element.id) },
         }),
       ];
     });

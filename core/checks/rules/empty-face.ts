@@ -7,7 +7,7 @@ const WRITTEN_ON: readonly Kind[] = ['letterhead', 'envelope'];
 
 export const emptyFace: Check = {
   id: 'empty-face',
-  name: 'A face with nothing on it',
+  name: 'A side with nothing on it',
   protects: 'An empty page in the file is printed and paid for, or was meant to have something on it.',
   source: { kind: 'common practice' },
   severity: 'advise',

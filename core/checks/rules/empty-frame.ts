@@ -5,7 +5,7 @@ import { found, takeAway } from '../found';
 export const emptyFrame: Check = {
   id: 'empty-frame',
   name: 'A frame with nothing in it',
-  protects: 'An empty frame is forgotten words, or a leftover that gets in the way of the next change.',
+  protects: 'An empty frame is forgotten text, or a leftover that gets in the way of the next change.',
   source: { kind: 'common practice' },
   severity: 'advise',
   run: (context) => {
@@ -19,7 +19,7 @@ export const emptyFrame: Check = {
       if (quotes || plainText(element).trim() !== '') return [];
       return [
         found(emptyFrame, element, context, {
-          problem: 'There are no words in it',
+          problem: 'There is no text in it',
           fix: takeAway(element),
         }),
       ];

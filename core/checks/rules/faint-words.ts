@@ -5,7 +5,7 @@ import type { PlateCheck } from '../plate-check';
 
 export const faintWords: PlateCheck = {
   id: 'faint-words',
-  name: 'Words too close to what lies under them',
+  name: 'Text too close to its background',
   protects: 'Black on black, white on white, yellow on white: on paper nobody reads it.',
   source: INK_SOURCE,
   severity: 'warn',

@@ -16,7 +16,7 @@ const isLine = (element: Element): boolean =>
 
 export const frameNearTrim: Check = {
   id: 'frame-near-trim',
-  name: 'A line along the cut, and near to it',
+  name: 'A line along the trim, and near it',
   protects: 'A frame near the edge shows every hair that the guillotine drifts: one margin comes out wider.',
   source: { kind: 'common practice' },
   severity: 'advise',
@@ -37,7 +37,7 @@ export const frameNearTrim: Check = {
       if (near.length === 0) return [];
       return [
         found(frameNearTrim, element, context, {
-          problem: `Runs along the cut at the ${listed(near)}`,
+          problem: `Runs along the trim at the ${listed(near)}`,
           measured: { value: Math.min(...near.map((side) => inside[side])), kind: 'length' },
           wanted: { value: frame, kind: 'length' },
         }),

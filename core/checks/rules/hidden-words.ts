@@ -4,8 +4,8 @@ import type { Check } from '../check';
 
 export const hiddenWords: Check = {
   id: 'hidden-words',
-  name: 'Words that their box hides',
-  protects: 'Words that do not fit a fixed box do not print, and nobody sees that they are missing.',
+  name: 'Text that does not fit its box',
+  protects: 'Text that does not fit a box of fixed size does not print, and nobody sees that it is missing.',
   source: { kind: 'common practice' },
   severity: 'stop',
   run: ({ face, sources }) =>

@@ -7,8 +7,8 @@ import type { Check, Finding } from '../check';
 
 export const knockedOutBlack: Check = {
   id: 'knocked-out-black',
-  name: 'Small black words that do not overprint',
-  protects: 'Left out of the colour below, small black letters show white slits when the plates shift.',
+  name: 'Small black text that does not overprint',
+  protects: 'Knocked out of the colour below, small black letters show white slits when the plates shift.',
   source: INK_SOURCE,
   severity: 'warn',
   run: (context) =>
@@ -27,10 +27,10 @@ export const knockedOutBlack: Check = {
         {
           ...atElement('knocked-out-black', element, context),
           severity: 'warn',
-          problem: 'Small black words are left out of what lies under them',
+          problem: 'Small black text knocks out of what lies under it',
           measured: { value: Math.min(...small.map(({ size }) => size)), kind: 'type' },
           wanted: { value: TYPE_LIMITS.blackOverprintsBelow, kind: 'type' },
-          fix: { label: 'Let them overprint', apply: (job) => setOverprint(job, [element.id], undefined) },
+          fix: { label: 'Set to overprint', apply: (job) => setOverprint(job, [element.id], undefined) },
         },
       ];
     }),

@@ -7,7 +7,7 @@ import { type Check, type Finding, laidOut } from '../check';
 export const letterWouldPrint: Check = {
   id: 'letter-would-print',
   name: 'A sample that would print',
-  protects: 'Words that only show the letter come back printed on every sheet.',
+  protects: 'Text that only shows the letter comes back printed on every sheet.',
   source: { kind: 'common practice' },
   severity: 'warn',
   run: (context) => {
@@ -27,7 +27,7 @@ export const letterWouldPrint: Check = {
           face: face.id,
           element: element.id,
           place: ink,
-          problem: 'These words stand where the letter goes, and would print',
+          problem: 'Stands where the letter goes, and would print',
           measured: { value: 1, kind: 'count' },
           wanted: { value: 0, kind: 'count' },
           fix: { label: 'Make it a sample', apply: (job) => markElements(job, [element.id], 'sample', true) },

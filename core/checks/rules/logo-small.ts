@@ -3,7 +3,7 @@ import { onLogo, placedLogos } from '../placed-logos';
 
 export const logoSmall: Check = {
   id: 'logo-small',
-  name: 'Logo below its least size',
+  name: 'Logo below its minimum size',
   protects: 'The fine parts of a logo fill in, or are gone, where it is printed too small.',
   source: { kind: 'common practice' },
   severity: 'warn',

@@ -36,7 +36,7 @@ function fixWith(words: Words, lacking: ReadonlyMap<string, string>, { styles, f
   const replaced = new Set(lacking.values());
   return {
     fix: {
-      label: `Set those words in ${face.family}`,
+      label: `Set that text in ${face.family}`,
       apply: (job) =>
         setParagraphs(
           job,

@@ -3,7 +3,7 @@ import { found } from '../found';
 
 export const missingPicture: Check = {
   id: 'missing-picture',
-  name: 'A picture whose file is not here',
+  name: 'A missing picture file',
   protects: 'Without its file a picture prints as an empty frame.',
   source: { kind: 'common practice' },
   severity: 'stop',
@@ -13,6 +13,6 @@ export const missingPicture: Check = {
       const here = context.sources.assets[element.asset] && (context.filesHere?.has(element.asset) ?? true);
       return here
         ? []
-        : [found(missingPicture, element, context, { problem: 'Its file is not here: choose the picture again' })];
+        : [found(missingPicture, element, context, { problem: 'Its file is missing: choose the picture again' })];
     }),
 };

@@ -5,8 +5,8 @@ import type { Check } from '../check';
 
 export const missingTypeface: Check = {
   id: 'missing-typeface',
-  name: 'A typeface that is not here',
-  protects: 'Words in a typeface that is not here are shown and would print in another.',
+  name: 'A missing typeface',
+  protects: 'Text in a missing typeface is shown and would print in another.',
   source: { kind: 'common practice' },
   severity: 'stop',
   run: ({ face, sources }) =>
@@ -24,7 +24,7 @@ export const missingTypeface: Check = {
           element: element.id,
           place: elementFrame(element, sources),
           of: unknown.join(' '),
-          problem: `${unknown.map((id) => familyName(id, sources.ownFonts)).join(', ')} is not here; choose another typeface`,
+          problem: `${unknown.map((id) => familyName(id, sources.ownFonts)).join(', ')} is missing: choose another typeface`,
           measured: { value: unknown.length, kind: 'count' },
           wanted: { value: 0, kind: 'count' },
         },

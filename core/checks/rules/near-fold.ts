@@ -8,8 +8,8 @@ import { found } from '../found';
 
 export const nearFold: Check = {
   id: 'near-fold',
-  name: 'Words too near a fold',
-  protects: 'Folds drift as cuts do: words by a fold end up on it, or round the corner.',
+  name: 'Text too near a fold',
+  protects: 'Folds drift as cuts do: text by a fold ends up on it, or round the corner.',
   source: { kind: 'common practice' },
   severity: 'advise',
   limits: ['limits'],

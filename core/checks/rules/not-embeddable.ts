@@ -23,7 +23,7 @@ export const notEmbeddable: Check = {
           element: element.id,
           place: elementFrame(element, sources),
           of: closed.join(' '),
-          problem: `the maker of ${closed.map((id) => familyName(id, ownFonts)).join(', ')} forbids embedding; set the words in another typeface`,
+          problem: `The maker of ${closed.map((id) => familyName(id, ownFonts)).join(', ')} forbids embedding; set the text in another typeface`,
           measured: { value: closed.length, kind: 'count' },
           wanted: { value: 0, kind: 'count' },
         },

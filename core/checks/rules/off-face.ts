@@ -5,7 +5,7 @@ import { found, takeAway } from '../found';
 
 export const offFace: Check = {
   id: 'off-face',
-  name: 'Something wholly outside the cut',
+  name: 'Something wholly outside the trim',
   protects: 'What lies outside is cut away, and makes the shop ask whether it was meant to be there.',
   source: { kind: 'common practice' },
   severity: 'warn',
@@ -16,7 +16,7 @@ export const offFace: Check = {
       if (!ink || overlaps(ink, trimOf(piece))) return [];
       return [
         found(offFace, element, context, {
-          problem: 'Lies outside the cut: it will be on no piece',
+          problem: 'Lies outside the trim: it will be on no piece',
           fix: takeAway(element),
         }),
       ];

@@ -24,7 +24,7 @@ function look({ piece, face, shop, sources }: CheckContext): Finding[] {
           face: face.id,
           element: element.id,
           place: ink,
-          problem: least < 0 ? 'Will be cut into' : fits ? 'Too near the cut' : 'Too large for the safe zone',
+          problem: least < 0 ? 'Will be cut into' : fits ? 'Too near the trim' : 'Too large for the safe zone',
           measured: { value: least, kind: 'length' },
           wanted: { value: safe, kind: 'length' },
           ...(fits ? { fix: { label: 'Move inside', apply: (job) => moveElement(job, element.id, by) } } : {}),
@@ -35,7 +35,7 @@ function look({ piece, face, shop, sources }: CheckContext): Finding[] {
 
 export const outsideSafe: Check = {
   id: 'outside-safe',
-  name: 'Words or logo outside the safe zone',
+  name: 'Text or logo outside the safe zone',
   protects: 'A cut that drifts takes the edge off whatever stands too near the trim.',
   source: { kind: 'common practice' },
   severity: 'warn',

@@ -4,8 +4,8 @@ import { type Check, HAIR } from '../check';
 
 export const pastLine: Check = {
   id: 'past-line',
-  name: 'Words longer than their line',
-  protects: 'Words that are longer than the line they stand on run over themselves, or off its end.',
+  name: 'Text longer than its path',
+  protects: 'Text that is longer than its path runs over itself, or off the end.',
   source: { kind: 'common practice' },
   severity: 'warn',
   run: ({ face, sources }) =>
@@ -20,13 +20,13 @@ export const pastLine: Check = {
           face: face.id,
           element: element.id,
           place: wordsFrame(element, sources),
-          problem: 'the words are longer than the line they stand on',
+          problem: 'The text is longer than its path',
           measured: { value: onLine.words, kind: 'length' },
           wanted: { value: onLine.line, kind: 'length' },
           ...(onLine.line > 0
             ? {
                 fix: {
-                  label: 'Make the words fit',
+                  label: 'Make the text fit',
                   apply: (job) => scaleWords(job, element.id, (0.98 * onLine.line) / onLine.words, false),
                 },
               }

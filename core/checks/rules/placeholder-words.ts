@@ -4,7 +4,7 @@ import type { Check } from '../check';
 
 /** Words that stand in for words still to come. */
 const PLACEHOLDERS = [
-  /\bnew words\b/i,
+  /\bnew (words|text)\b/i,
   /\blorem\b|\bipsum\b|\bdolor sit\b/i,
   /\b(your|company|job|first|last) (name|title) here\b/i,
   /\b(tbc|tbd|todo|xxx+)\b/i,
@@ -14,8 +14,8 @@ const PLACEHOLDERS = [
 
 export const placeholderWords: Check = {
   id: 'placeholder-words',
-  name: 'Placeholder words left in',
-  protects: 'Words that only held the place get printed more often than anyone admits.',
+  name: 'Placeholder text left in',
+  protects: 'Text that only held the place gets printed more often than anyone admits.',
   source: { kind: 'common practice' },
   severity: 'stop',
   run: ({ face, sources }) =>
@@ -31,7 +31,7 @@ export const placeholderWords: Check = {
           element: element.id,
           place: elementFrame(element, sources),
           of: found,
-          problem: `“${found}” holds the place of words to come`,
+          problem: `“${found}” is placeholder text`,
           measured: { value: 1, kind: 'count' },
           wanted: { value: 0, kind: 'count' },
         },

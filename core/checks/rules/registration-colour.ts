@@ -25,7 +25,7 @@ export const registrationColour: Check = {
           ...atElement('registration-colour', element, context),
           severity: 'stop',
           of: found.ink,
-          problem: 'Painted in the colour of registration marks',
+          problem: 'In the registration colour',
           measured: { value: 4, kind: 'ink' },
           wanted: { value: c + m + y + k, kind: 'ink' },
           fix: {

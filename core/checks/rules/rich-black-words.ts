@@ -11,7 +11,7 @@ export const isRichBlack = ({ kind, cmyk: [c, m, y, k] }: Ink): boolean =>
 
 export const richBlackWords: Check = {
   id: 'rich-black-words',
-  name: 'Small words in rich black',
+  name: 'Small text in rich black',
   protects: 'Where the plates do not meet exactly, small letters get coloured edges.',
   source: INK_SOURCE,
   severity: 'warn',
@@ -30,11 +30,11 @@ export const richBlackWords: Check = {
         {
           ...atElement('rich-black-words', element, context),
           severity: 'warn',
-          problem: 'Small words in a black of several inks',
+          problem: 'Small text in a black of several inks',
           measured: { value: smallest.size, kind: 'type' },
           wanted: { value: INK_LIMITS.richWords, kind: 'type' },
           fix: {
-            label: 'In black alone',
+            label: 'Make it black alone',
             apply: (job) =>
               repaint(job, [element.id], (paint) => (strays.has(paint.ink) ? { ...paint, ink: 'black' } : paint)),
           },

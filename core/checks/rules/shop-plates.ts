@@ -12,7 +12,7 @@ function spotsOf({ piece, sources }: CheckContext): string[] {
 
 export const shopPlates: Check = {
   id: 'shop-plates',
-  name: 'Plates that the shop does not print',
+  name: 'Plates the shop does not print',
   protects: 'An ink that the shop has not got is printed as something else, or the job is sent back.',
   source: { kind: 'common practice' },
   severity: 'stop',

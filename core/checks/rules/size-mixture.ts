@@ -5,8 +5,8 @@ import { tooMany } from '../too-many';
 
 export const sizeMixture: Check = {
   id: 'size-mixture',
-  name: 'Many sizes on a face',
-  protects: 'More than four sizes on a face look as if none had been chosen.',
+  name: 'Many sizes on a side',
+  protects: 'More than four sizes on a side look as if none had been chosen.',
   source: TYPE_SOURCE,
   severity: 'advise',
   run: (context) =>

@@ -7,7 +7,7 @@ const SAME = 0.5;
 
 export const sizeNotOffered: Check = {
   id: 'size-not-offered',
-  name: 'A size that the shop does not cut',
+  name: 'A size the shop does not offer',
   protects: 'Cards of another size are sent back, or shrunk to the nearest that the shop has.',
   source: { kind: 'common practice' },
   severity: 'stop',

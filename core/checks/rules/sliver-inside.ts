@@ -6,7 +6,7 @@ import { listed } from '../listed';
 /** Art that ends so near inside the cut that the guillotine decides whether paper shows beside it. */
 export const sliverInside: Check = {
   id: 'sliver-inside',
-  name: 'Art that ends just inside the cut',
+  name: 'Art that ends just inside the trim',
   protects: 'A sliver of paper as wide as the guillotine drifts: it shows on some pieces and not on others.',
   source: { kind: 'common practice' },
   severity: 'warn',
@@ -27,7 +27,7 @@ export const sliverInside: Check = {
       const edge = { width: piece.width, height: piece.height, bleed, meets: most + 0.001 };
       return [
         found(sliverInside, element, context, {
-          problem: `Ends just inside the cut at the ${listed(sides)}`,
+          problem: `Ends just inside the trim at the ${listed(sides)}`,
           measured: { value: least, kind: 'length' },
           wanted: { value: Math.max(reach.x, reach.y), kind: 'length' },
           ...extending(element, edge),

@@ -23,7 +23,7 @@ function onGround(words: Words, face: Face, sources: SceneSources): boolean {
 export const smallType: Check = {
   id: 'small-type',
   name: 'Type below what can be printed and read',
-  protects: 'Small letters fill in, and from several plates or left out of a ground they blur.',
+  protects: 'Small letters fill in, and from several plates or knocked out of a ground they blur.',
   source: TYPE_SOURCE,
   severity: 'warn',
   limits: ['limits'],
@@ -42,7 +42,7 @@ export const smallType: Check = {
             size: lettering.size,
             floor,
             severity,
-            why: isReversed ? 'left out of a ground' : plates > 1 ? `in ${plates} inks` : 'in one ink',
+            why: isReversed ? 'knocked out of a ground' : plates > 1 ? `in ${plates} inks` : 'in one ink',
           },
         ];
       });
@@ -55,7 +55,7 @@ export const smallType: Check = {
           face: face.id,
           element: element.id,
           place: elementFrame(element, sources),
-          problem: `Small for words ${worst.why}`,
+          problem: `Small for text ${worst.why}`,
           measured: { value: worst.size, kind: 'type' },
           wanted: { value: worst.floor, kind: 'type' },
         },

@@ -38,7 +38,7 @@ function linesOf(element: Element): Line[] {
 /** Why a line is held to the thicker limit; undefined for one that is not. */
 function lightBecause({ paint }: Line, { sources, press }: CheckContext): string | undefined {
   const plates = Object.values(platesOf(inkOf(sources.inks, paint.ink), paint.tint)).filter((a) => a > 0);
-  if (plates.length === 0) return 'left out of a ground';
+  if (plates.length === 0) return 'knocked out of a ground';
   if (paint.tint < 1) return 'a tint';
   if (plates.length > 1 && plates.every((amount) => amount < 0.999)) return 'made of screens';
   return labOfPaint(paint, sources.inks, press)[0] > INK_LIMITS.lightLine ? 'light' : undefined;
@@ -47,7 +47,7 @@ function lightBecause({ paint }: Line, { sources, press }: CheckContext): string
 export const thinLines: Check = {
   id: 'thin-lines',
   name: 'Lines too thin to print',
-  protects: 'A hairline breaks up on the plate; a light one or one left out of a ground does so sooner.',
+  protects: 'A hairline breaks up on the plate; a light one or one knocked out of a ground does so sooner.',
   source: INK_SOURCE,
   severity: 'warn',
   limits: ['limits'],

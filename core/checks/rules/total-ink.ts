@@ -45,7 +45,7 @@ const told = (area: number): string => (area >= 10 ? `${Math.round(area)}` : are
 
 export const totalInk: PlateCheck = {
   id: 'total-ink',
-  name: 'More ink than the paper takes',
+  name: 'Total ink above the limit',
   protects: 'Too much ink does not dry: it sets off on the next sheet and rubs.',
   source: {
     kind: 'from memory',

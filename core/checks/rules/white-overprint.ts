@@ -24,10 +24,10 @@ export const whiteOverprint: Check = {
         {
           ...atElement('white-overprint', element, context),
           severity: 'stop',
-          problem: 'White that overprints is not there on paper',
+          problem: 'White that overprints does not print',
           measured: { value: 0, kind: 'ink' },
           wanted: { value: 0, kind: 'count' },
-          fix: { label: 'Let it knock out', apply: (job) => setOverprint(job, [element.id], 'knocks out') },
+          fix: { label: 'Set to knock out', apply: (job) => setOverprint(job, [element.id], 'knocks out') },
         },
       ];
     }),

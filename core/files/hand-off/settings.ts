@@ -53,7 +53,7 @@ export const SETTING_WORDS: Readonly<Record<SettingName, { says: string; why: st
     why: 'They help the press line up its plates and show how much ink it lays. Online shops mostly want none.',
   },
   words: {
-    says: 'Words',
+    says: 'Text',
     why: 'As text they stay sharp and can be searched. As outlines no typeface can be lost, but they come out a little bolder.',
   },
   fewer: { says: 'Fine pictures', why: 'More pixels than a press can show only make the file heavy.' },

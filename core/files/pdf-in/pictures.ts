@@ -164,7 +164,7 @@ export function pictureFiles(view: PdfView, colours: ColourList, note: (text: st
       };
       return [{ picture: keepPixels(pixels, place), place }];
     }
-    if (read.space.includes('Lab')) note('A picture in Lab colours is taken in as its greys.');
+    if (read.space.includes('Lab')) note('A picture in Lab colours is imported as its greys.');
     const spots = spotsOfPlates(plates);
     const process = PROCESS_PLATES.filter((plate) => plates.includes(plate));
     const layers: PictureLayer[] = [];

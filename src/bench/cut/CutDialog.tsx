@@ -89,10 +89,10 @@ export function CutDialog({ onClose }: { onClose(): void }) {
                 setDrift(NO_DRIFT);
               }}
             >
-              True again
+              Reset
             </button>
             <p className="quiet text-[13px]">
-              Drag a face under the knife. {shop.name} drifts up to {formatLength(x, unit, 2)} across,{' '}
+              Drag a side under the guillotine. {shop.name} drifts up to {formatLength(x, unit, 2)} across,{' '}
               {formatLength(y, unit, 2)} down, {twist}° round; backs lie up to {formatLength(backs, unit, 2)} off.
             </p>
           </div>

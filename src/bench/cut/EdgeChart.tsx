@@ -88,7 +88,7 @@ export function EdgeChart({
         <line x1={4} x2={WIDTH - 4} y1={base} y2={base} stroke="currentColor" strokeOpacity=".5" />
         <line x1={x(0)} x2={x(0)} y1={14} y2={base} stroke="currentColor" strokeDasharray="2 3" />
         {colour !== undefined && mark(colour, 'colour ends', 0)}
-        {words !== undefined && mark(-words, 'words begin', words < 0 ? 1 : 0)}
+        {words !== undefined && mark(-words, 'text begins', words < 0 ? 1 : 0)}
         {scaleLinear(
           x.domain().map((at) => fromPoints(at, unit)),
           x.range(),

@@ -15,12 +15,12 @@ const lit = (chance: number | undefined): string => ((chance ?? 0) >= WORTH ? 'b
 export function RiskTable({ risk }: { risk: CutRisk }) {
   return (
     <table className="table table-xs text-[13.5px]">
-      <caption className="sr-only">Chances by face</caption>
+      <caption className="sr-only">Chances by side</caption>
       <thead>
         <tr>
           <th>Face</th>
           <th>White edge</th>
-          <th>Words cut into</th>
+          <th>Text cut into</th>
           <th>Border uneven</th>
         </tr>
       </thead>

@@ -120,7 +120,7 @@ function Standing() {
               className="grid grid-cols-[1fr_auto] gap-3 border-b border-base-300 px-3 py-2"
             >
               <span>
-                <b className="font-semibold">{element ? titleOf(element, job.assets) : 'The face'}</b>:{' '}
+                <b className="font-semibold">{element ? titleOf(element, job.assets) : 'The side'}</b>:{' '}
                 {finding.problem}
                 <span className="quiet block text-[13px]">
                   {accepted.reason} ({accepted.at.slice(0, 10)})

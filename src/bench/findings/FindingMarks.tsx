@@ -1,5 +1,5 @@
 import { type Finding, findingKey } from '../../../core/checks/check';
-import { measuredAndWanted } from '../../../core/checks/measure-words';
+import { tagWords } from '../../../core/checks/measure-words';
 import { type Box, bottom, outset } from '../../../core/geometry/box';
 import type { PieceUnit } from '../../../core/units/length';
 import { Tag } from '../../parts/Tag';
@@ -31,12 +31,7 @@ export function FindingMarks({
           strokeDasharray={finding.severity === 'advise' ? '2 3' : undefined}
         />
         {finding.element !== chosen && (
-          <Tag
-            x={box.x + box.width / 2}
-            y={bottom(box) + 13}
-            text={measuredAndWanted(finding, unit) ?? finding.problem}
-            amber
-          />
+          <Tag x={box.x + box.width / 2} y={bottom(box) + 13} text={tagWords(finding, unit)} amber />
         )}
       </g>
     );

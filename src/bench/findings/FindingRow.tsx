@@ -34,7 +34,7 @@ export function FindingRow({ finding, onShow }: { finding: Finding; onShow(): vo
         onFocus={() => pointAt(key)}
         onBlur={() => pointAt(undefined)}
       >
-        <b className="block font-semibold">{element ? titleOf(element, job.assets) : 'The face'}</b>
+        <b className="block font-semibold">{element ? titleOf(element, job.assets) : 'The side'}</b>
         <span className="block">
           {SAYS[finding.severity]}: {finding.problem}. {sentence(measuredAndWanted(finding, unit))}
         </span>

@@ -34,7 +34,7 @@ export function DrawPalette() {
   };
   return (
     <section aria-label="Draw inks out of a picture" className="grid gap-1.5">
-      <h2 className="heading">Out of a picture or the logo</h2>
+      <h2 className="heading">Colours from a picture or the logo</h2>
       <div className="flex gap-1.5">
         <select
           className="select select-sm min-w-0 flex-1 text-[14px]"
@@ -42,7 +42,7 @@ export function DrawPalette() {
           value={from}
           onChange={(event) => setFrom(event.target.value)}
         >
-          <option value="">The whole face</option>
+          <option value="">The whole side</option>
           {able.map((element) => (
             <option key={element.id} value={element.id}>
               {titleOf(element, job.assets)}
@@ -50,7 +50,7 @@ export function DrawPalette() {
           ))}
         </select>
         <button type="button" className="btn btn-sm" onClick={() => void draw()}>
-          Draw
+          Find
         </button>
       </div>
       {found && (

@@ -136,7 +136,7 @@ export function InkForm({
                 checked={kind === each}
                 onChange={() => setKind(each)}
               />
-              {each === 'process' ? 'the four process plates' : 'a plate of its own (spot)'}
+              {each === 'process' ? 'Process (CMYK)' : 'Spot'}
             </label>
           ))}
         </fieldset>

@@ -40,7 +40,7 @@ export function Palette({ fromFace = true }: { fromFace?: boolean }) {
             className={`btn btn-sm ${picking ? 'btn-neutral' : ''}`}
             onClick={() => pick(!picking)}
           >
-            {picking ? 'Click the face…' : 'From the face'}
+            {picking ? 'Click the side…' : 'Pick from side'}
           </button>
         )}
       </div>
@@ -58,9 +58,9 @@ function ListFiles() {
   async function take(chosen: File): Promise<void> {
     try {
       const { inks, left } = readInkList(new Uint8Array(await chosen.arrayBuffer()), press);
-      act('Take in a list of inks', (j) => takeInks(j, inks, () => nanoid(8)));
+      act('Import inks', (j) => takeInks(j, inks, () => nanoid(8)));
       const without = left.length > 0 ? ` Without values that can be used: ${left.join(', ')}.` : '';
-      setTold({ text: `${inks.length === 1 ? 'One ink' : `${inks.length} inks`} taken in.${without}`, bad: false });
+      setTold({ text: `${inks.length === 1 ? 'One ink' : `${inks.length} inks`} imported.${without}`, bad: false });
     } catch (error) {
       if (!(error instanceof InkListError)) throw error;
       setTold({ text: error.message, bad: true });
@@ -69,8 +69,8 @@ function ListFiles() {
   const name = fileName(job.name);
   return (
     <section aria-label="Lists of inks" className="grid gap-1.5">
-      <h2 className="heading">The list as a file</h2>
-      <div className="grid grid-cols-3 gap-1.5">
+      <h2 className="heading">Ink list</h2>
+      <div className="grid grid-cols-2 gap-1.5">
         <button
           type="button"
           className="btn btn-sm"
@@ -78,7 +78,7 @@ function ListFiles() {
             download(new TextEncoder().encode(writeInkList(job.inks)), `${name}-inks.json`, 'application/json')
           }
         >
-          JSON
+          Export JSON
         </button>
         <button
           type="button"
@@ -91,10 +91,10 @@ function ListFiles() {
             )
           }
         >
-          CxF
+          Export CxF
         </button>
         <FileChooser label="A list of inks" accept=".json,.cxf,.xml" onFile={(chosen) => void take(chosen)}>
-          Take in…
+          Import inks…
         </FileChooser>
       </div>
       {told && (

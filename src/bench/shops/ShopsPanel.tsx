@@ -63,7 +63,7 @@ export function ShopsPanel({ onClose }: { onClose(): void }) {
       const shop = readShop(await file.text());
       // One of a shipped shop's name is another shop: it must not hide the one that ships.
       const id = SHOPS.some((each) => each.id === shop.id) ? nanoid(10) : shop.id;
-      act('Take in a shop', (j) => keepShop(j, { ...shop, id }));
+      act('Import a shop', (j) => keepShop(j, { ...shop, id }));
       setChosen(id);
       setProblem(undefined);
     } catch (error) {
@@ -104,7 +104,7 @@ export function ShopsPanel({ onClose }: { onClose(): void }) {
             className="btn btn-sm"
             onFile={(file) => void takeIn(file)}
           >
-            Take in a spec…
+            Import spec…
           </FileChooser>
           {problem && (
             <p role="alert" className="text-[14px] text-error">
@@ -122,11 +122,11 @@ export function ShopsPanel({ onClose }: { onClose(): void }) {
                   className="btn btn-sm btn-primary"
                   onClick={() => act('Shop spec', (j) => setShop(j, piece.id, chosen.shop.id))}
                 >
-                  Send it there
+                  Use this shop
                 </button>
               )}
               <button type="button" className="btn btn-sm" onClick={() => copy(chosen.shop)}>
-                Copy to change
+                Duplicate to edit
               </button>
               <button
                 type="button"
@@ -139,7 +139,7 @@ export function ShopsPanel({ onClose }: { onClose(): void }) {
                   )
                 }
               >
-                As a file
+                Export spec
               </button>
               {!ships(chosen.shop) && (
                 <button
@@ -169,7 +169,7 @@ const byCheck = (findings: readonly Finding[]): string[] =>
 /** What would be found at another shop, and what no more. */
 function Changes({ from, to }: { from: AtShop; to: AtShop }) {
   const rows = [
-    ['New there', onlyAt(to.findings, from.findings)],
+    ['New findings there', onlyAt(to.findings, from.findings)],
     ['Gone there', onlyAt(from.findings, to.findings)],
   ] as const;
   return (
@@ -203,7 +203,7 @@ function Spec({ shop }: { shop: ShopSpec }) {
       <div className="grid grid-cols-3 gap-2">
         <SpecField shop={shop} field={{ label: 'Name', path: 'name', as: 'text' }} fixed={fixed} onChange={change} />
         <Pick
-          label="Measures in"
+          label="Unit"
           value={shop.unit}
           options={[
             ['mm', 'Millimetres'],

@@ -30,20 +30,20 @@ export const SECTIONS: readonly Section[] = [
   },
   {
     name: 'Safe zone',
-    says: 'How far words and logos stay inside the trim.',
+    says: 'How far text and logos stay inside the trim.',
     fields: KINDS.map((kind) => ({ label: KIND_LABELS[kind], path: `safe.${kind}`, as: 'length' })),
   },
   {
     name: 'Cutting',
-    says: 'How far its guillotine drifts, 19 cuts of 20; the cut test goes by it.',
+    says: 'How far its guillotine drifts in 95 % of cuts; the cut test goes by it.',
     fields: [
       { label: 'Across', path: 'tolerance.x', as: 'length' },
       { label: 'Down', path: 'tolerance.y', as: 'length' },
       { label: 'Twist', path: 'tolerance.twist', as: 'degrees' },
-      { label: 'Backs off by', path: 'tolerance.backs', as: 'length' },
+      { label: 'Front-to-back register', path: 'tolerance.backs', as: 'length' },
       { label: 'At the trim within', path: 'meetsTrim', as: 'length' },
-      { label: 'Lines from the cut', path: 'limits.frame', as: 'length' },
-      { label: 'Words from a fold', path: 'limits.fold', as: 'length' },
+      { label: 'Lines from the trim', path: 'limits.frame', as: 'length' },
+      { label: 'Text from a fold', path: 'limits.fold', as: 'length' },
     ],
   },
   {
@@ -93,8 +93,8 @@ export const SECTIONS: readonly Section[] = [
         path: 'files',
         as: 'choice',
         options: [
-          ['one', 'One, a page a face'],
-          ['one a face', 'One a face'],
+          ['one', 'One, a page a side'],
+          ['one a face', 'One a side'],
         ],
       },
       { label: 'File name', path: 'fileName', as: 'text' },

@@ -55,7 +55,7 @@ export function UnderlayCard() {
           accept=".svg,.png,.jpg,.jpeg,.pdf,image/svg+xml,image/png,image/jpeg,application/pdf"
           onFile={(file) => void take(file)}
         >
-          {underlay ? 'Another…' : 'Lay one under…'}
+          {underlay ? 'Another…' : 'Add template…'}
         </FileChooser>
         {underlay && (
           <button
@@ -88,11 +88,11 @@ export function UnderlayCard() {
             ))}
           </div>
           <NumberField
-            label="Seen through, %"
-            value={Math.round((1 - underlay.opacity) * 100)}
-            least={0}
-            most={95}
-            onChange={(percent) => put({ opacity: 1 - percent / 100 })}
+            label="Opacity %"
+            value={Math.round(underlay.opacity * 100)}
+            least={5}
+            most={100}
+            onChange={(percent) => put({ opacity: percent / 100 })}
           />
           <Tick
             checked={underlay.over === true}

@@ -12,7 +12,7 @@ import { loadAssets } from '../../store/assets';
 import { keepHandOff } from '../../store/versions';
 
 const WORDS = [
-  ['outlines', 'As outlines', 'They look the same everywhere, and are words no longer.'],
+  ['outlines', 'As outlines', 'They look the same everywhere, and are text no longer.'],
   [
     'text',
     'As text',
@@ -37,8 +37,8 @@ export function DrawingsForm({ chosen, gate }: { chosen: readonly Chosen[]; gate
   }
   return (
     <div className="grid gap-4 p-4">
-      <p className="text-[14px]">A file a face with its bleed, in screen colours as the press makes them.</p>
-      <RadioList name="words" says="Words" options={WORDS} value={words} onChange={setWords} />
+      <p className="text-[14px]">One file a side with its bleed, in screen colours as the press makes them.</p>
+      <RadioList name="words" says="Text" options={WORDS} value={words} onChange={setWords} />
       <ExportRow
         gate={gate}
         writing={writing}

@@ -22,11 +22,11 @@ import { type Done, ShopForm } from './ShopForm';
 import { WhatGoes } from './WhatGoes';
 
 const FORMS = [
-  ['shop', 'For the shop', 'PDF/X'],
-  ['proof', 'For the client', 'proof to sign'],
-  ['pictures', 'Pictures', 'PNG or TIFF'],
-  ['drawings', 'Drawings', 'SVG'],
-  ['package', 'The whole job', 'package, ticket'],
+  ['shop', 'Print shop', 'PDF/X'],
+  ['proof', 'Client proof', 'to sign'],
+  ['pictures', 'Images', 'PNG, TIFF'],
+  ['drawings', 'SVG', 'drawings'],
+  ['package', 'Job package', 'job, ticket'],
 ] as const;
 type Form = (typeof FORMS)[number][0];
 

@@ -5,7 +5,7 @@ import type { Written } from '../../../workers/write-work';
 
 export const kB = (bytes: number): string => `${Math.ceil(bytes / 1000).toLocaleString('en')} kB`;
 
-const PACKED: Readonly<Record<string, string>> = { FlateDecode: 'without loss', DCTDecode: 'JPEG' };
+const PACKED: Readonly<Record<string, string>> = { FlateDecode: 'lossless', DCTDecode: 'JPEG' };
 const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
 
 /** The pictures that a file was made from, and what lies of each in it. */

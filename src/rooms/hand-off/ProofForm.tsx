@@ -31,7 +31,7 @@ export function ProofForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: G
     <>
       <div className="min-h-0 flex-1 overflow-y-auto p-4">
         <p className="mb-4 text-[14px]">
-          Each face as it will be cut and with its edges, in screen colours, with “not for print” across it and a box to
+          Each side as it will be cut and with its edges, in screen colours, with “not for print” across it and a box to
           sign. What changed since the last proof is framed.
         </p>
         <OrderFields chosen={chosen} />

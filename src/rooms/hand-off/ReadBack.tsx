@@ -13,7 +13,7 @@ export function Verdict({ rows }: { rows: readonly Row[] }) {
       {wrong > 0 ? <TriangleAlert size={18} /> : <Check size={18} />}
       {wrong > 0
         ? `The file was read back, and ${wrong} of ${rows.length} things are not as asked. Do not send it.`
-        : `The file was read back: all ${rows.length} things are as asked.`}
+        : `Verified: ${rows.length} of ${rows.length} match.`}
     </p>
   );
 }

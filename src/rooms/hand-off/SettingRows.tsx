@@ -78,7 +78,7 @@ export function SettingRows({ shop, changes, onChange }: RowsProps) {
     ),
     words: (
       <Tick checked={now.words === 'outlines'} onChange={(on) => put({ words: on ? 'outlines' : 'text' })}>
-        Words as outlines, not as text
+        Text as outlines
       </Tick>
     ),
     fewer: (
@@ -112,10 +112,10 @@ export function SettingRows({ shop, changes, onChange }: RowsProps) {
     packing: (
       <div className="grid gap-1.5">
         <Choice
-          label="Packing of pictures"
+          label="Compression of pictures"
           value={now.packing === 'without loss' ? 'without loss' : 'jpeg'}
           options={[
-            ['without loss', 'Without loss'],
+            ['without loss', 'Lossless'],
             ['jpeg', 'JPEG'],
           ]}
           onChange={(to) => put({ packing: to === 'jpeg' ? QUALITY.usual : 'without loss' })}
@@ -136,8 +136,8 @@ export function SettingRows({ shop, changes, onChange }: RowsProps) {
         label="Files"
         value={now.files}
         options={[
-          ['one', 'One file, a page a face'],
-          ['one a face', 'One file a face'],
+          ['one', 'One file, a page a side'],
+          ['one a face', 'One file a side'],
         ]}
         onChange={(files) => put({ files })}
       />
@@ -161,7 +161,7 @@ export function SettingRows({ shop, changes, onChange }: RowsProps) {
         options={[
           ['its own', 'A sheet of its own, for the shop'],
           ...(Object.keys(OFFICE_SHEETS) as OfficeSheet[]).map(
-            (sheet) => [sheet, `${sheet}, for your own printer and knife`] as const,
+            (sheet) => [sheet, `${sheet}, for your own printer and guillotine`] as const,
           ),
         ]}
         onChange={(office) => put({ office })}

@@ -9,11 +9,11 @@ export function FirmCard() {
   const { job } = useBench();
   const details = Object.keys(FIRM_DETAILS) as FirmDetail[];
   return (
-    <section aria-label="The firm" className="grid gap-3">
+    <section aria-label="Company details" className="grid gap-3">
       <div>
-        <h2 className="text-lg font-semibold">The firm</h2>
+        <h2 className="text-lg font-semibold">Company details</h2>
         <p className="quiet">
-          Type <kbd className="key">@</kbd> in any words to quote one of these. Change it here, and every piece follows;
+          Type <kbd className="key">@</kbd> in any text to quote one of these. Change it here, and every piece follows;
           a line whose detail is empty is left out.
         </p>
       </div>

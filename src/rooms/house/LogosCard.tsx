@@ -17,7 +17,7 @@ export function LogosCard() {
       <h2 className="text-lg font-semibold">Logos</h2>
       {job.logos.length === 0 && (
         <p className="quiet">
-          None yet. In the Layout room, take in an SVG or draw one, select all of it, and “Keep as a logo” under Name.
+          None yet. In the Layout room, import an SVG or draw one, select all of it, and “Save as a logo” under Name.
         </p>
       )}
       <ul className="grid gap-4">

@@ -14,9 +14,9 @@ import { TextField } from './TextField';
 type Column = 'name' | 'title' | 'direct' | 'mail';
 const COLUMNS: readonly (readonly [Column, string, wide: string])[] = [
   ['name', 'Name', 'w-[21%]'],
-  ['title', 'Title', 'w-[21%]'],
+  ['title', 'Job title', 'w-[21%]'],
   ['direct', 'Direct line', 'w-[15%]'],
-  ['mail', 'Mail', ''],
+  ['mail', 'Email', ''],
 ];
 
 /** Who works there: a piece is shown for one of them at a time. */

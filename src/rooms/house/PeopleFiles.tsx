@@ -43,8 +43,8 @@ export function PeopleFiles() {
   const [told, setTold] = useState<{ text: string; bad: boolean }>();
   const [doubtful, setDoubtful] = useState<Doubtful>();
   function add(people: PersonRead[]): void {
-    act('Take in people', (j) => takePeople(j, people, () => nanoid(8)));
-    setTold({ text: people.length === 1 ? 'One person taken in.' : `${people.length} people taken in.`, bad: false });
+    act('Import people', (j) => takePeople(j, people, () => nanoid(8)));
+    setTold({ text: people.length === 1 ? 'One person imported.' : `${people.length} people imported.`, bad: false });
     setDoubtful(undefined);
   }
   async function take(file: File, said?: Encoding): Promise<void> {
@@ -89,7 +89,7 @@ export function PeopleFiles() {
           </label>
           <span className="quiet truncate">{namesOf(doubtful.people)}</span>
           <button type="button" className="btn btn-sm btn-neutral" onClick={() => add(doubtful.people)}>
-            Take in {doubtful.people.length}
+            Import {doubtful.people.length}
           </button>
           <button type="button" className="btn btn-sm" onClick={() => setDoubtful(undefined)}>
             Cancel
@@ -97,7 +97,7 @@ export function PeopleFiles() {
         </div>
       )}
       <FileChooser label="A file of people" accept=".vcf,.vcard,.csv,.txt" onFile={(file) => void take(file)}>
-        Take in…
+        Import people…
       </FileChooser>
       <button
         type="button"
@@ -109,7 +109,7 @@ export function PeopleFiles() {
           )
         }
       >
-        vCard
+        Export vCard
       </button>
       <button
         type="button"
@@ -121,7 +121,7 @@ export function PeopleFiles() {
           )
         }
       >
-        CSV
+        Export CSV
       </button>
     </>
   );

@@ -25,7 +25,7 @@ export function TypeCard() {
       ))}
       <h3 className="heading mt-2">Named styles</h3>
       {job.styles.length === 0 && (
-        <p className="quiet">None yet. In the Layout room, “Keep as a style” keeps the look of some words.</p>
+        <p className="quiet">None yet. In the Layout room, “Save as a style” keeps the look of some text.</p>
       )}
       <ul className="grid gap-2" aria-label="Named styles">
         {job.styles.map((style) => (
@@ -158,7 +158,7 @@ function StyleRow({ style }: { style: NamedStyle }) {
         type="button"
         className="btn btn-ghost btn-xs btn-square"
         aria-label={`Delete the style ${style.name}`}
-        title="Words in it keep their look"
+        title="Text in it keeps its look"
         onClick={() => act('Delete a style', (j) => removeStyle(j, style.id))}
       >
         <Trash size={14} />

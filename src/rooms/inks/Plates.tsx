@@ -16,16 +16,16 @@ export function Plates({ plates }: { plates: PlatesShown }) {
     >
       <PieceInks />
       {read && (
-        <section aria-label="Plates of this face" className="grid gap-1">
-          <h2 className="heading">Plates of this face</h2>
-          {read.plates.size === 0 && <p className="quiet">Nothing prints on this face yet.</p>}
+        <section aria-label="Plates of this side" className="grid gap-1">
+          <h2 className="heading">Plates of this side</h2>
+          {read.plates.size === 0 && <p className="quiet">Nothing prints on this side yet.</p>}
           {read.plates.size > 0 && (
             <table className="w-full text-[14px]">
               <thead className="quiet text-[12.5px]">
                 <tr>
                   <th className="text-left font-normal">Plate</th>
-                  <th className="text-right font-normal">covers</th>
-                  <th className="text-right font-normal">here</th>
+                  <th className="text-right font-normal">Coverage</th>
+                  <th className="text-right font-normal">At pointer</th>
                 </tr>
               </thead>
               <tbody>

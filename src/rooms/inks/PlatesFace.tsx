@@ -7,8 +7,8 @@ import { amountsAt } from './amounts';
 import type { PlatesShown } from './use-plates';
 
 const VIEWS = [
-  ['proof', 'Together'],
-  ['plate', 'One plate'],
+  ['proof', 'All plates'],
+  ['plate', 'Single plate'],
   ['total', 'Total ink'],
 ] as const;
 
@@ -17,7 +17,7 @@ export function PlatesFace({ plates }: { plates: PlatesShown }) {
   const { piece, face, setFace } = useBench();
   const { looking, look } = plates;
   return (
-    <main className="relative flex min-h-0 flex-col bg-[var(--table)]" aria-label="Plates of the face">
+    <main className="relative flex min-h-0 flex-col bg-[var(--table)]" aria-label="Plates of the side">
       <div className="flex flex-wrap items-center gap-3 px-3 pt-3" data-bar>
         {piece.faces.length > 1 && (
           <fieldset className="join" aria-label="Face">
@@ -55,7 +55,7 @@ export function PlatesFace({ plates }: { plates: PlatesShown }) {
               checked={looking.paper}
               onChange={(event) => look({ paper: event.target.checked })}
             />
-            The paper’s own tint
+            Paper colour
           </label>
         )}
         {looking.kind === 'total' && plates.read && (
@@ -101,7 +101,7 @@ function Sheet({ plates: { read, image, cell, point } }: { plates: PlatesShown }
         <canvas
           ref={canvas}
           data-testid="plates"
-          aria-label={picking ? 'Click the point whose ink is wanted' : 'The face on its plates'}
+          aria-label={picking ? 'Click the point whose ink is wanted' : 'The side on its plates'}
           className={`block h-full w-full ${picking ? 'cursor-crosshair' : ''}`}
           onPointerMove={(event) => point(cellAt(event))}
           onPointerLeave={() => point(undefined)}

@@ -36,7 +36,7 @@ export function PressCard() {
     act('Press condition', (j) => changeCondition(j, condition.id, to));
   return (
     <section aria-label="Press condition" className="grid gap-1.5">
-      <h2 className="heading">{shop.name} prints on</h2>
+      <h2 className="heading">Press condition of {shop.name}</h2>
       <Choice
         label="Press condition"
         value={condition.id}
@@ -44,7 +44,7 @@ export function PressCard() {
         onChange={(id) => act('Press condition', (j) => setPressOf(j, shop.id, id === shop.condition ? undefined : id))}
       />
       <FileChooser label="The shop’s profile" accept=".icc,.icm" onFile={(chosen) => void load(chosen)}>
-        <Upload size={14} /> Load the shop’s profile…
+        <Upload size={14} /> Import ICC profile…
       </FileChooser>
       {problem && (
         <p role="alert" className="text-[14px] text-error">

@@ -22,7 +22,7 @@ export function ActionList({ onClose }: { onClose(): void }) {
       >
         <Palette.Input
           autoFocus
-          placeholder="What would you like to do?"
+          placeholder="Search actions"
           className="bare w-full border-b border-base-300 bg-transparent px-3 py-2.5 outline-none"
         />
         <Palette.List className="max-h-96 overflow-y-auto p-1.5">

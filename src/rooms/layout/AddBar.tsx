@@ -24,7 +24,7 @@ export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void
   const bench = useBench();
   const picker = useRef<HTMLInputElement>(null);
   const things = [
-    ['Words', Type, () => editWords(addWords(bench, 'New words'))],
+    ['Text', Type, () => editWords(addWords(bench, 'New text'))],
     ['Picture', ImageIcon, () => picker.current?.click()],
     ['Rectangle', Square, () => addShape(bench, 'Rectangle')],
     ['Ellipse', Circle, () => addShape(bench, 'Ellipse')],

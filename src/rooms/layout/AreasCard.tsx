@@ -63,7 +63,7 @@ export function AreaCard({ shape }: { shape: Shape }) {
   return (
     <Fold title="Border, slits, outline" inUse={false}>
       <LengthField
-        label="Further out, or in (−)"
+        label="Offset (negative goes inward)"
         hint="By exactly so much all round; in where it is negative"
         unit={unit}
         echo={echo}
@@ -135,7 +135,7 @@ export function AreaCard({ shape }: { shape: Shape }) {
       </button>
       {shape.stroke && (
         <button type="button" className="btn btn-sm justify-self-start" onClick={() => linesToShapes(bench)}>
-          Make the line a shape
+          Convert stroke to shape
         </button>
       )}
     </Fold>

@@ -11,7 +11,7 @@ import { act } from '../../store/session';
 const FIELDS = [
   ['name', 'Name'],
   ['title', 'Job title'],
-  ['firm', 'Firm'],
+  ['firm', 'Company'],
   ['phone', 'Phone'],
   ['mail', 'E-mail'],
   ['web', 'Web address'],

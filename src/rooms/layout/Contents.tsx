@@ -138,7 +138,7 @@ export function Contents({ onPictures }: { onPictures(files: Iterable<File>): vo
           </SortableContext>
         </DndContext>
         {topFirst.length === 0 && (
-          <p className="quiet px-1 py-2">Nothing on this face yet. Add words first; drop a picture anywhere.</p>
+          <p className="quiet px-1 py-2">Nothing on this side yet. Add text first; drop a picture anywhere.</p>
         )}
       </div>
       <AddBar onPictures={onPictures} />

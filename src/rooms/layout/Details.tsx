@@ -95,8 +95,8 @@ function GoesOnFrom({ head }: { head: string }) {
   const first = face?.elements.find((e) => e.id === head);
   if (!face || !first) return null;
   return (
-    <section aria-label="Words" className="grid gap-1.5">
-      <h2 className="heading">Goes on from {face.name.toLowerCase()}</h2>
+    <section aria-label="Text" className="grid gap-1.5">
+      <h2 className="heading">Continued from {face.name.toLowerCase()}</h2>
       <p className="quiet">“{titleOf(first, job.assets)}” goes on here, in the look it has there.</p>
       <button
         type="button"
@@ -284,7 +284,7 @@ function PieceDetails() {
       <h2 className="heading">Nothing selected</h2>
       <p>
         {face.elements.length === 0
-          ? 'Add words, a picture or a shape on the left. Then click it here to place it exactly.'
+          ? 'Add text, a picture or a shape on the left. Then click it here to place it exactly.'
           : 'Click something on the piece, or in the contents, to place it exactly.'}
       </p>
       <p>

@@ -34,7 +34,7 @@ function Legend({
         <tspan fontWeight="650" dx={bleed > 0 ? 18 : 0}>
           washed
         </tspan>{' '}
-        keep words out, {formatLength(safe, unit)}
+        keep text out, {formatLength(safe, unit)}
       </tspan>
     </text>
   );

@@ -3,7 +3,7 @@ import { COMMANDS, shownKey } from './commands';
 
 /** What keys and the pointer do besides the commands. */
 const BY_HAND: readonly (readonly [keys: string, does: string])[] = [
-  ['Double click', 'Edit the words, go into a group, move a picture in its frame'],
+  ['Double click', 'Edit text, go into a group, move a picture in its frame'],
   ['Shift click', 'Add to the selection, or take out'],
   ['Alt click', 'The one underneath'],
   ['Drag on the table, Ctrl drag', 'Select all in a box'],

@@ -93,7 +93,7 @@ export default function LayoutRoom() {
             className={`btn btn-sm ${both ? 'btn-neutral' : ''}`}
             onClick={toggleBoth}
           >
-            <Columns size={15} /> Both faces <kbd className="key">b</kbd>
+            <Columns size={15} /> Both sides <kbd className="key">b</kbd>
           </button>
         )}
         <button

@@ -22,7 +22,7 @@ export function LogoCard() {
     if (!box || !face) return;
     const id = nanoid(8);
     const name = group?.name ?? `Logo ${job.logos.length + 1}`;
-    act('Keep as a logo', (j) => {
+    act('Save as a logo', (j) => {
       const kept = keepLogo(j, selection, box, { id, name });
       const ids = selection.map((e) => e.id);
       return common
@@ -41,12 +41,12 @@ export function LogoCard() {
             className="btn btn-sm justify-self-start"
             onClick={() => act('No logo', (j) => nameGroupLogo(j, face.id, group.id, undefined))}
           >
-            Let it be no logo
+            Remove from logos
           </button>
         </>
       ) : (
         <button type="button" className="btn btn-sm justify-self-start" onClick={keep}>
-          Keep as a logo
+          Save as a logo
         </button>
       )}
     </section>

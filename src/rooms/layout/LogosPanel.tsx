@@ -31,7 +31,7 @@ export function LogosPanel({ onClose }: { onClose(): void }) {
     onClose();
   }
   return (
-    <Dialog title="Lay a logo on the face" onClose={onClose}>
+    <Dialog title="Place a logo" onClose={onClose}>
       <ul className="grid grid-cols-3 gap-3">
         {job.logos.map((logo) => (
           <li key={logo.id}>

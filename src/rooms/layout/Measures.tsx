@@ -47,7 +47,7 @@ export function Measures({ element }: { element: Element }) {
       ? setInkWidth(job, element, ink, to.width)
       : resized(job, element, to, sources);
   return (
-    <section aria-label="Measures">
+    <section aria-label="Position and size">
       <UnitChoice />
       {element.kind === 'words' && <MeasuredBy />}
       <ReferencePoint />
@@ -77,7 +77,7 @@ export function Measures({ element }: { element: Element }) {
         <LengthField
           {...units}
           label="H"
-          hint={element.kind === 'words' ? 'As high as its lines, unless it is a fixed box' : 'Height'}
+          hint={element.kind === 'words' ? 'Height of its lines, unless its size is fixed' : 'Height'}
           value={frame.height}
           refuse={tooSmall}
           disabled={element.kind === 'words' && (ink !== undefined || element.frame.behaviour !== 'fixed box')}
@@ -95,7 +95,7 @@ function UnitChoice() {
   const { piece, unit } = useBench();
   return (
     <div className="mb-1.5 flex items-center justify-between">
-      <h2 className="heading">Measures</h2>
+      <h2 className="heading">Position and size</h2>
       <fieldset className="join" aria-label="Unit">
         {(['mm', 'in'] as const).map((u) => (
           <button
@@ -164,18 +164,18 @@ function KeepProportions() {
 
 /** How far an element is turned about its middle, and its mirror image. */
 function TurnFields({ element }: { element: Element }) {
-  const turn = (degrees: number): void => act('Turn', (job) => turnElement(job, element.id, degrees));
-  const flip = (way: 'across' | 'down'): void => act('Mirror', (job) => flipElement(job, element.id, way));
+  const turn = (degrees: number): void => act('Rotate', (job) => turnElement(job, element.id, degrees));
+  const flip = (way: 'across' | 'down'): void => act('Flip', (job) => flipElement(job, element.id, way));
   const canFlip = element.kind === 'picture' || element.kind === 'shape';
   const now = element.turn ?? 0;
   return (
     <div className="mt-1.5 grid grid-cols-[1fr_auto_auto_auto_auto] gap-1">
       <label className="input input-sm w-full">
-        Turn °
+        Rotate, °
         <input
           key={now}
           type="number"
-          aria-label="Turn, degrees clockwise"
+          aria-label="Rotate, degrees clockwise"
           className="text-right"
           step={0.01}
           defaultValue={now}
@@ -186,19 +186,19 @@ function TurnFields({ element }: { element: Element }) {
           onKeyDown={blurOnEnter}
         />
       </label>
-      <SmallButton name="A quarter to the left" onPress={() => turn(now - 90)}>
+      <SmallButton name="Rotate 90° anticlockwise" onPress={() => turn(now - 90)}>
         <RotateCcw size={14} />
       </SmallButton>
-      <SmallButton name="A quarter to the right" onPress={() => turn(now + 90)}>
+      <SmallButton name="Rotate 90° clockwise" onPress={() => turn(now + 90)}>
         <RotateCw size={14} />
       </SmallButton>
       {canFlip && (
-        <SmallButton name="Mirror across" onPress={() => flip('across')}>
+        <SmallButton name="Flip horizontally" onPress={() => flip('across')}>
           <FlipHorizontal size={14} />
         </SmallButton>
       )}
       {canFlip && (
-        <SmallButton name="Mirror down" onPress={() => flip('down')}>
+        <SmallButton name="Flip vertically" onPress={() => flip('down')}>
           <FlipVertical size={14} />
         </SmallButton>
       )}

@@ -96,7 +96,7 @@ function InFrame({ picture, width, height }: { picture: Picture; width: number; 
           className="btn btn-sm btn-square"
           aria-label="A quarter turn inside its frame"
           title="A quarter turn inside its frame"
-          onClick={() => act('Turn inside', (job) => turnInside(job, picture.id))}
+          onClick={() => act('Rotate inside', (job) => turnInside(job, picture.id))}
         >
           <RotateCw size={14} />
         </button>

@@ -9,9 +9,9 @@ import { act } from '../../store/session';
 import { PaintField } from './paint/PaintField';
 
 const WAYS = [
-  ['usual', 'As usual'],
-  ['overprints', 'On top of the inks below'],
-  ['knocks out', 'Left out of the inks below'],
+  ['usual', 'Default'],
+  ['overprints', 'Overprint'],
+  ['knocks out', 'Knock out'],
 ] as const;
 
 /** How something prints: over the inks below it or left out of them; a picture in which inks. */
@@ -26,7 +26,7 @@ export function PrintCard({ element }: { element: Element }) {
         onChange={(to) => act('Overprint', (job) => setOverprint(job, [element.id], to === 'usual' ? undefined : to))}
       />
       {element.kind === 'words' && (
-        <p className="quiet text-[13px]">As usual, black words below 12 pt print on top; all else is left out.</p>
+        <p className="quiet text-[13px]">By default, black text below 12 pt overprints; everything else knocks out.</p>
       )}
       {element.kind === 'picture' && <PictureInks picture={element} />}
     </Fold>
@@ -37,8 +37,8 @@ type Inks = 'black' | 'process' | 'one' | 'two';
 const INKS = [
   ['black', 'In black alone'],
   ['process', 'In the four process inks'],
-  ['one', 'Its greys in one ink'],
-  ['two', 'Its greys in two inks'],
+  ['one', 'Monotone'],
+  ['two', 'Duotone'],
 ] as const;
 
 function PictureInks({ picture }: { picture: Picture }) {
@@ -80,7 +80,7 @@ function PictureInks({ picture }: { picture: Picture }) {
           checked={picture.reseparate === true}
           onChange={(on) => act('Separate again', (j) => setReseparate(j, picture.id, on))}
         >
-          Make its CMYK numbers anew for this press
+          Convert again for this press
         </Tick>
       )}
       {picture.inkLimit !== undefined && (

@@ -52,7 +52,7 @@ export function RepeatCard({ elements }: { elements: readonly Element[] }) {
       {repeat?.kind === 'ring' && (
         <>
           <div className="grid grid-cols-2 gap-1.5">
-            {count('How many', repeat.count, 'count')}
+            {count('Quantity', repeat.count, 'count')}
             <NumberField
               label="Round °"
               value={repeat.sweep}
@@ -99,8 +99,8 @@ function LastFields({ repeat, onChange }: { repeat: Repeat; onChange(to: Partial
           onChange={(tint) => put({ tint: tint / 100 })}
         />
         <NumberField
-          label="Turn °"
-          name="Turn of the last in degrees"
+          label="Rotate, °"
+          name="Rotate the last, in degrees"
           value={last.angle}
           least={-3600}
           most={3600}

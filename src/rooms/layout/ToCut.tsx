@@ -20,8 +20,8 @@ export function ToCut({ element }: { element: Element }) {
   const keepsIn = element.kind === 'words' || element.logo === true;
   const safe = shop.safe[piece.kind];
   return (
-    <section aria-label="To the cut">
-      <h2 className="heading mb-1.5">To the cut</h2>
+    <section aria-label="Distance to trim">
+      <h2 className="heading mb-1.5">Distance to trim</h2>
       <div className="grid grid-cols-[1fr_auto_1fr] grid-rows-[auto_auto_auto] items-center gap-x-2 rounded border border-base-300 bg-base-100 px-2 py-1.5 text-[13.5px]">
         <span
           className="col-start-2 row-start-2 mx-auto my-1 block h-7 w-12 border border-primary bg-primary/10"

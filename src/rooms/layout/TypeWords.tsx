@@ -18,8 +18,8 @@ export function TypeWords() {
     >
       <input
         className="input input-sm w-full text-[14px]"
-        aria-label="Type words"
-        placeholder="Type words, Enter for the next"
+        aria-label="Type text"
+        placeholder="Type text, Enter for the next"
         maxLength={2000}
         value={text}
         onChange={(event) => setText(event.target.value)}

@@ -72,7 +72,7 @@ export function addWords(bench: Bench, text: string): string {
   const id = newId();
   put(
     bench,
-    'Add words',
+    'Add text',
     makeWords({
       id,
       text,

@@ -104,7 +104,7 @@ export function copyToOtherFace(bench: Bench, mirrored = false): void {
     );
     return mirrorElements(job, middles, { x: bench.piece.width / 2, y: 0 }, 'across');
   };
-  const name = mirrored ? 'Mirrored copy to the other face' : 'Copy to the other face';
+  const name = mirrored ? 'Mirrored copy to the other side' : 'Copy to the other side';
   put(name, next.id, selectionOf(bench), 0, mirrored ? across : undefined);
   bench.setFace(next.id);
 }

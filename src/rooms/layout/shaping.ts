@@ -59,11 +59,11 @@ function put(name: string, bench: Bench, of: readonly Element[], like: Element, 
 }
 
 export const COMBINE_SAYS: Record<Combining, string> = {
-  unite: 'Make one area',
-  subtract: 'Cut out of the lowest',
-  intersect: 'Keep the overlap',
-  exclude: 'Drop the overlap',
-  divide: 'Cut into parts',
+  unite: 'Union',
+  subtract: 'Subtract from lowest',
+  intersect: 'Intersection',
+  exclude: 'Exclude overlap',
+  divide: 'Divide',
 };
 
 /** Makes one area, or the parts, of those selected; it is painted as the lowest is. The others cut into the lowest. */
@@ -163,9 +163,9 @@ export function wordsToOutlines(bench: Bench): void {
   const words = stacked(bench).filter((e) => e.kind === 'words');
   const shapes = words.flatMap(
     (e) =>
-      shapeLike({ ...shapeFrom(e, bench), name: e.name ?? 'Outlined words' }, e.id, seenArea(e, bench.sources)) ?? [],
+      shapeLike({ ...shapeFrom(e, bench), name: e.name ?? 'Outlined text' }, e.id, seenArea(e, bench.sources)) ?? [],
   );
-  act('Words to outlines', (job) => shapes.reduce(replaceElement, job));
+  act('Convert text to outlines', (job) => shapes.reduce(replaceElement, job));
   select(...shapes.map((shape) => shape.id));
 }
 

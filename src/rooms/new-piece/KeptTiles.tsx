@@ -97,7 +97,7 @@ function KeptTile({
       <button
         type="button"
         className="btn btn-ghost btn-xs btn-square absolute top-1 right-1"
-        aria-label={`Forget the template ${template.name}`}
+        aria-label={`Delete the template ${template.name}`}
         onClick={onForget}
       >
         <X size={13} />

@@ -201,11 +201,11 @@ export default function NewPiece() {
           </label>
           <OwnSize size={size} onChange={setSize} refuse={refuse} />
           <Choice
-            label="Way up"
+            label="Orientation"
             value={isUpright(size) ? 'upright' : 'wide'}
             options={[
-              ['wide', 'Wide'],
-              ['upright', 'Upright'],
+              ['wide', 'Landscape'],
+              ['upright', 'Portrait'],
             ]}
             onChange={(way) => {
               if ((way === 'upright') !== isUpright(size)) setSize(turned(size));
@@ -238,7 +238,7 @@ export default function NewPiece() {
               </p>
             )}
             <button type="submit" className="btn btn-primary w-full">
-              Lay it out, {formatSize(size.width, size.height, size.unit)}
+              Create piece, {formatSize(size.width, size.height, size.unit)}
             </button>
           </div>
         </aside>

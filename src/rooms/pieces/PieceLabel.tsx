@@ -56,8 +56,8 @@ export function PieceLabel({
         <button
           type="button"
           className="btn btn-ghost btn-xs btn-square"
-          aria-label={`Keep ${piece.name} as a template`}
-          title={kept ? 'Kept: it is under New piece' : 'Keep it as a template'}
+          aria-label={`Save ${piece.name} as a template`}
+          title={kept ? 'Saved: the template is under New piece' : 'Save as a template'}
           onClick={() => void keepTemplate(job, piece.id, nanoid(10)).then(() => setKept(true))}
         >
           {kept ? <BookmarkCheck size={13} /> : <Bookmark size={13} />}

@@ -72,7 +72,7 @@ export function ByHand({ made, hand, length }: { made: SheetMade; hand: SheetByH
         );
       })}
       <button type="button" className="btn btn-sm justify-self-start" onClick={leave}>
-        Back to what was found
+        Reset layout
       </button>
     </section>
   );

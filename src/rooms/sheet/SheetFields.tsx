@@ -89,7 +89,7 @@ export function SheetFields({ made }: { made: SheetMade }) {
   return (
     <div className="grid gap-4">
       <section className="grid gap-2">
-        <h2 className="heading">How many</h2>
+        <h2 className="heading">Quantity</h2>
         <NumberField
           label={piece.name}
           name="Quantity"
@@ -138,10 +138,10 @@ export function SheetFields({ made }: { made: SheetMade }) {
             </>
           )}
           {length('Gripper', made.gripper, (gripper) => put({ gripper }))}
-          {length('Edges', made.unprintable, (unprintable) => put({ unprintable }))}
+          {length('Margin', made.unprintable, (unprintable) => put({ unprintable }))}
         </div>
         <Choice
-          label="Turning"
+          label="Work style"
           value={made.turning}
           options={TURNINGS.map((turning) => [turning, TURNING_WORDS[turning]] as const)}
           onChange={(turning) => put({ turning })}
@@ -149,7 +149,7 @@ export function SheetFields({ made }: { made: SheetMade }) {
         <OversFields made={made} asked={shop.overs} onChange={putOvers} />
       </section>
       <section className="grid gap-2">
-        <h2 className="heading">Between pieces</h2>
+        <h2 className="heading">Gutter</h2>
         <Choice
           label="Gutter"
           value={typeof made.gutter === 'number' ? 'exact' : made.gutter}
@@ -216,7 +216,7 @@ function FacesOn({ made, put }: { made: SheetMade; put(part: Partial<SheetMade>)
   const faces = (one: number, other: string): number[] => (other === NOTHING ? [one] : [one, Number(other)]);
   return (
     <section className="grid gap-2">
-      <h2 className="heading">Faces</h2>
+      <h2 className="heading">Sides</h2>
       <Choice
         label="On the front"
         value={`${front}`}

@@ -157,7 +157,7 @@ function Sheets() {
                 disabled={searching}
                 onClick={adjust}
               >
-                Change it by hand
+                Edit layout
               </button>
             )}
           </div>

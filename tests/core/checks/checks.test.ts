@@ -269,7 +269,7 @@ describe('words', () => {
     expect(checkAll(...sizes.slice(1))).toEqual([]);
   });
 
-  it.each(['New words', 'Lorem ipsum', 'Your name here', 'Phone: 000000'])(
+  it.each(['New text', 'Lorem ipsum', 'Your name here', 'Phone: 000000'])(
     'left in to hold a place are found: %s',
     (text) => {
       expect(ids(words(text))).toEqual(['placeholder-words']);

@@ -41,7 +41,7 @@ describe('the bounds device', () => {
       { weight: 2 },
       {},
     );
-    // Flat ends reach no further than the line.
+    // Butt cap reach no further than the line.
     expect(strokes.bounds()).toEqual({ x: 0, y: -1, width: 10, height: 2 });
   });
 });

@@ -17,7 +17,7 @@ describe('the gate', () => {
   it('stops an open error by its name, with what was measured, in one sentence', () => {
     const [stop, ...more] = stops(thin);
     expect(more).toEqual([]);
-    expect(stop!.says).toMatch(/^.+, Front, .+: Thin.+\(0\.05 pt, wants 0\.\d+ pt\)\.$/);
+    expect(stop!.says).toMatch(/^.+, Front, .+: Thin.+\(0\.05 pt, needs 0\.\d+ pt\)\.$/);
     expect(() => passGate(stops(thin), [])).toThrow(stop!.says);
   });
   it('lets warnings and advice pass', () => {

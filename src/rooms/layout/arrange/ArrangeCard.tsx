@@ -12,12 +12,12 @@ import { LengthField } from '../../../parts/LengthField';
 import { alignSelection, sameSize, spaceSelection, TOS, type To, useArranging } from './arranging';
 
 const ALIGN = [
-  ['left', 'Line up left', AlignLeft],
-  ['centre', 'Line up centres', AlignCentreX],
-  ['right', 'Line up right', AlignRight],
-  ['top', 'Line up tops', AlignTop],
-  ['middle', 'Line up middles', AlignCentreY],
-  ['bottom', 'Line up feet', AlignBottom],
+  ['left', 'Align left', AlignLeft],
+  ['centre', 'Align centres', AlignCentreX],
+  ['right', 'Align right', AlignRight],
+  ['top', 'Align top', AlignTop],
+  ['middle', 'Align middles', AlignCentreY],
+  ['bottom', 'Align bottom', AlignBottom],
 ] as const;
 
 /** Aligning, spacing and sizing what is selected. */
@@ -28,10 +28,10 @@ export function ArrangeCard() {
   const tos = several ? TOS : TOS.slice(2);
   return (
     <section aria-label="Arrange">
-      <h2 className="heading mb-1.5">Line up with</h2>
+      <h2 className="heading mb-1.5">Align to</h2>
       <select
         className="select select-sm w-full text-[14px]"
-        aria-label="Line up with"
+        aria-label="Align to"
         value={tos.includes(to) ? to : tos[0]}
         onChange={(event) => useArranging.setState({ to: event.target.value as To })}
       >

@@ -39,14 +39,14 @@ export function GuidesPanel({ onClose }: { onClose(): void }) {
             className={`btn btn-sm join-item ${forAll === all ? 'btn-neutral' : ''}`}
             onClick={() => setForAll(all)}
           >
-            {all ? 'All faces' : `Only ${face.name.toLowerCase()}`}
+            {all ? 'All sides' : `Only ${face.name.toLowerCase()}`}
           </button>
         ))}
       </fieldset>
       <div className="grid grid-cols-[1fr_auto] gap-2">
         <LengthField {...units} label="Inset" value={inset} onChange={setInset} />
         <button type="button" className="btn" onClick={() => add(guidesAround(width, height, inset))}>
-          Around the face
+          Around the side
         </button>
         <div className="grid grid-cols-2 gap-2">
           <label className="input w-full">

@@ -34,7 +34,7 @@ export function ReferencePoint() {
           }),
         )}
       </fieldset>
-      <span className="quiet">X and Y tell of the {NAMES[at.y * 2]![at.x * 2]!.toLowerCase()}</span>
+      <span className="quiet">X, Y from: {NAMES[at.y * 2]![at.x * 2]!.toLowerCase()}</span>
     </div>
   );
 }

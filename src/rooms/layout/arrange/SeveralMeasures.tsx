@@ -28,8 +28,8 @@ export function SeveralMeasures() {
     scaleSelection(bench, { x: point.x - at.x * width, y: point.y - at.y * height, width, height });
   };
   return (
-    <section aria-label="Measures" className="grid gap-1.5">
-      <h2 className="heading">Measures of all of it</h2>
+    <section aria-label="Position and size" className="grid gap-1.5">
+      <h2 className="heading">Position and size of the selection</h2>
       <ReferencePoint />
       <div className="grid grid-cols-2 gap-1.5">
         <LengthField
@@ -54,7 +54,7 @@ export function SeveralMeasures() {
         />
       </div>
       <NumberField
-        label="Turn all by °"
+        label="Rotate all by, °"
         value={0}
         least={-360}
         most={360}

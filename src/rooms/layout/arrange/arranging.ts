@@ -164,7 +164,7 @@ export function fillFace(bench: Bench): void {
   const { piece, shop } = bench;
   const whole = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, shop.bleed[piece.kind]);
   const able = movable(bench).filter((e) => e.kind !== 'words' && e.kind !== 'code' && !e.turn);
-  act('Fill the face', (job) => able.reduce((j, e) => setFrame(j, e.id, whole), job));
+  act('Fill the side', (job) => able.reduce((j, e) => setFrame(j, e.id, whole), job));
 }
 
 /** The middles of the frames of what is selected and can move, and the middle of all of it. */
@@ -179,12 +179,12 @@ function middles(bench: Bench): { each: Map<string, Point>; all: Point } | undef
 /** Turns the selection as one about its middle. */
 export function turnSelection(bench: Bench, by: number): void {
   const found = middles(bench);
-  if (found) act('Turn', (job) => turnElements(job, found.each, found.all, by));
+  if (found) act('Rotate', (job) => turnElements(job, found.each, found.all, by));
 }
 
 export function mirrorSelection(bench: Bench, way: 'across' | 'down'): void {
   const found = middles(bench);
-  if (found) act('Mirror', (job) => mirrorElements(job, found.each, found.all, way));
+  if (found) act('Flip', (job) => mirrorElements(job, found.each, found.all, way));
 }
 
 /** Scales the selection as one, from the box around it to another. */

@@ -52,7 +52,7 @@ export function IconsPanel({ onClose }: { onClose(): void }) {
                 Before “{text || 'an empty line'}”
               </option>
             ))}
-            <option value={-1}>By itself on the face</option>
+            <option value={-1}>By itself</option>
           </select>
           <button
             type="button"

@@ -17,16 +17,16 @@ export function EffectsCard({ element }: { element: Element }) {
   const { shadow } = element;
   const put = (to: typeof shadow): void => act('Shadow', (job) => setShadow(job, element.id, to));
   return (
-    <Fold title="Cover and shadow" inUse={element.opacity !== undefined || shadow !== undefined}>
+    <Fold title="Opacity and shadow" inUse={element.opacity !== undefined || shadow !== undefined}>
       <NumberField
-        label="Covers %"
+        label="Opacity %"
         value={Math.round((element.opacity ?? 1) * 1000) / 10}
         least={0}
         most={100}
-        onChange={(percent) => act('Cover', (job) => setOpacity(job, element.id, percent / 100))}
+        onChange={(percent) => act('Opacity', (job) => setOpacity(job, element.id, percent / 100))}
       />
       <Tick checked={shadow !== undefined} onChange={(on) => put(on ? NEW_SHADOW : undefined)}>
-        A soft shadow
+        Drop shadow
       </Tick>
       {shadow && (
         <>
@@ -38,8 +38,8 @@ export function EffectsCard({ element }: { element: Element }) {
           <div className="grid grid-cols-2 gap-1.5">
             {(
               [
-                ['x', 'To the right', farOff],
-                ['y', 'Down', farOff],
+                ['x', 'Offset X', farOff],
+                ['y', 'Offset Y', farOff],
               ] as const
             ).map(([axis, label, refuse]) => (
               <LengthField
@@ -54,7 +54,7 @@ export function EffectsCard({ element }: { element: Element }) {
             ))}
           </div>
           <LengthField
-            label="Spread"
+            label="Blur"
             hint="How far its edge is spread to either side"
             unit={unit}
             echo={echo}

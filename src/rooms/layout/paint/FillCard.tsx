@@ -107,7 +107,7 @@ function GradientFields({ gradient, frame, onChange }: { gradient: Gradient; fra
           <button
             type="button"
             className="btn btn-ghost btn-xs btn-square"
-            aria-label={`Take away stop ${i + 1}`}
+            aria-label={`Remove stop ${i + 1}`}
             disabled={stops.length < 3}
             onClick={() => put(stops.filter((_, k) => k !== i))}
           >
@@ -116,7 +116,7 @@ function GradientFields({ gradient, frame, onChange }: { gradient: Gradient; fra
           {canBeSeenThrough && (
             <div className="col-span-2 mb-1">
               <NumberField
-                label="Covers %"
+                label="Opacity %"
                 name={`Stop ${i + 1}: covers in percent`}
                 value={Math.round((stop.cover ?? 1) * 1000) / 10}
                 least={0}
@@ -161,7 +161,7 @@ function GradientFields({ gradient, frame, onChange }: { gradient: Gradient; fra
 }
 
 function SplitFields({ split, onChange }: { split: Split; onChange: Put }) {
-  const put = (to: Partial<Split>): void => onChange('Two halves', { ...split, ...to });
+  const put = (to: Partial<Split>): void => onChange('Two-colour split', { ...split, ...to });
   return (
     <>
       <PaintField name="First half" paint={split.first} onChange={(first) => put({ first })} />

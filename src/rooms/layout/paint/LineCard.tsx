@@ -30,7 +30,7 @@ function DashFields({
   return (
     <>
       <Tick checked={dash !== undefined} onChange={(on) => onChange(on ? [usual, usual] : undefined)}>
-        In dashes
+        Dashes
       </Tick>
       {length !== undefined && gap !== undefined && (
         <div className="grid grid-cols-2 gap-1.5">
@@ -69,10 +69,7 @@ export function RuleCard({ rule }: { rule: Rule }) {
         value={rule.ends ?? 'flat'}
         options={RULE_ENDS.map(
           (end) =>
-            [
-              end,
-              { flat: 'Flat ends', round: 'Round ends', arrow: 'An arrow', arrows: 'Arrows both ways' }[end],
-            ] as const,
+            [end, { flat: 'Butt cap', round: 'Round cap', arrow: 'Arrow', arrows: 'Arrows both ways' }[end]] as const,
         )}
         onChange={(ends) => put({ ends })}
       />
@@ -85,11 +82,11 @@ export function RuleCard({ rule }: { rule: Rule }) {
 export function StrokeCard({ shape }: { shape: Shape }) {
   const { unit, echo } = useBench();
   const { stroke } = shape;
-  const put = (to: Stroke | undefined): void => act('Outline', (job) => setStroke(job, shape.id, to));
+  const put = (to: Stroke | undefined): void => act('Stroke', (job) => setStroke(job, shape.id, to));
   return (
-    <Fold title="Outline" inUse={stroke !== undefined}>
+    <Fold title="Stroke" inUse={stroke !== undefined}>
       <Tick checked={stroke !== undefined} onChange={(on) => put(on ? NEW_STROKE : undefined)}>
-        A line along its outline
+        Stroke
       </Tick>
       {stroke && (
         <>
@@ -102,18 +99,20 @@ export function StrokeCard({ shape }: { shape: Shape }) {
             refuse={noWeight}
             onChange={(weight) => put({ ...stroke, weight })}
           />
-          <PaintField name="Outline" paint={stroke.paint} onChange={(paint) => put({ ...stroke, paint })} />
+          <PaintField name="Stroke" paint={stroke.paint} onChange={(paint) => put({ ...stroke, paint })} />
           <div className="grid grid-cols-2 gap-1.5">
             <Choice
-              label="Ends of the line"
+              label="Cap"
               value={stroke.cap ?? 'flat'}
-              options={CAPS.map((cap) => [cap, `${cap} ends`] as const)}
+              options={CAPS.map(
+                (cap) => [cap, cap === 'flat' ? 'Butt' : cap[0]!.toUpperCase() + cap.slice(1)] as const,
+              )}
               onChange={(cap) => put({ ...stroke, cap })}
             />
             <Choice
-              label="Corners of the line"
+              label="Join"
               value={stroke.join ?? 'mitre'}
-              options={JOINS.map((join) => [join, `${join} corners`] as const)}
+              options={JOINS.map((join) => [join, join[0]!.toUpperCase() + join.slice(1)] as const)}
               onChange={(join) => put({ ...stroke, join })}
             />
           </div>

@@ -23,11 +23,11 @@ export function toggleShadow(elements: readonly Element[]): void {
 export function toggleStroke(elements: readonly Element[]): void {
   const shapes = elements.filter((e): e is Shape => e.kind === 'shape');
   const on = !shapes.every((e) => e.stroke);
-  act('Outline', (job) => shapes.reduce((j, e) => setStroke(j, e.id, on ? (e.stroke ?? NEW_STROKE) : undefined), job));
+  act('Stroke', (job) => shapes.reduce((j, e) => setStroke(j, e.id, on ? (e.stroke ?? NEW_STROKE) : undefined), job));
 }
 
 /** Lets half of what is below be seen, or nothing where all of these let something through. */
 export function toggleSeenThrough(elements: readonly Element[]): void {
   const through = !elements.every((e) => e.opacity !== undefined && e.opacity < 1);
-  act('Cover', (job) => elements.reduce((j, e) => setOpacity(j, e.id, through ? (e.opacity ?? 0.5) : 1), job));
+  act('Opacity', (job) => elements.reduce((j, e) => setOpacity(j, e.id, through ? (e.opacity ?? 0.5) : 1), job));
 }

@@ -11,11 +11,11 @@ import { act } from '../../../store/session';
 export type FillKind = 'flat' | 'none' | 'linear' | 'radial' | 'split' | 'pattern';
 export const FILL_KINDS: readonly (readonly [FillKind, string])[] = [
   ['flat', 'One ink'],
-  ['linear', 'Runs along a line'],
-  ['radial', 'Runs from a middle'],
-  ['split', 'Two halves'],
+  ['linear', 'Linear gradient'],
+  ['radial', 'Radial gradient'],
+  ['split', 'Two-colour split'],
   ['pattern', 'Pattern'],
-  ['none', 'Nothing'],
+  ['none', 'None'],
 ];
 
 export const fillKindOf = (fill: Fill | undefined): FillKind =>

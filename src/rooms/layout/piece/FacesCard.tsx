@@ -21,7 +21,7 @@ export function FacesCard() {
   const { piece, sheet } = useBench();
   return (
     <section aria-label="Faces" className="grid gap-1.5 text-base-content">
-      <h2 className="heading">Faces</h2>
+      <h2 className="heading">Sides</h2>
       <ul className="grid gap-2">
         {piece.faces.map((face, i) => (
           <FaceRow key={face.id} face={face} index={i} />
@@ -30,22 +30,22 @@ export function FacesCard() {
       <button
         type="button"
         className="btn btn-sm justify-self-start"
-        onClick={() => act('Add a face', (job) => addFace(job, piece.id, newId()))}
+        onClick={() => act('Add side', (job) => addFace(job, piece.id, newId()))}
       >
-        <Plus size={14} /> Add a face
+        <Plus size={14} /> Add side
       </button>
       {piece.faces.length > 1 && <TurnDrawing piece={sheet} />}
       {piece.faces.length > 1 && (
         <Pick
-          label="The back is reached by turning"
+          label="Turn to back"
           value={piece.turns ?? ''}
           options={[
-            ['', 'Not said: left to right'],
-            ['left–right', 'Left to right, as a page'],
-            ['top–bottom', 'Top to bottom, as a pad'],
+            ['', 'Not set: left–right'],
+            ['left–right', 'Left–right, as a page'],
+            ['top–bottom', 'Top–bottom, as a pad'],
           ]}
           onChange={(turns) =>
-            act('How the back turns', (job) =>
+            act('Turn to back', (job) =>
               setTurns(
                 job,
                 piece.id,
@@ -62,15 +62,15 @@ export function FacesCard() {
 function FaceRow({ face, index }: { face: Face; index: number }) {
   const { piece, setFace } = useBench();
   const { name, id } = face;
-  const move = (to: number) => () => act('Order of faces', (job) => moveFace(job, piece.id, id, to));
+  const move = (to: number) => () => act('Order of sides', (job) => moveFace(job, piece.id, id, to));
   function remove(): void {
-    act('Delete a face', (job) => removeFace(job, piece.id, id));
+    act('Delete side', (job) => removeFace(job, piece.id, id));
     setFace(piece.faces.find((each) => each.id !== id)!.id);
   }
   const actions = [
     [`Move ${name} up`, ArrowUp, index > 0, move(index - 1)],
     [`Move ${name} down`, ArrowDown, index < piece.faces.length - 1, move(index + 1)],
-    [`Copy ${name}`, Copy, true, () => act('Copy a face', (job) => duplicateFace(job, piece.id, id, newId))],
+    [`Copy ${name}`, Copy, true, () => act('Duplicate side', (job) => duplicateFace(job, piece.id, id, newId))],
     [`Delete ${name}`, Trash, piece.faces.length > 1, remove],
   ] as const;
   return (
@@ -83,7 +83,7 @@ function FaceRow({ face, index }: { face: Face; index: number }) {
         maxLength={120}
         onBlur={(event) => {
           const to = event.target.value;
-          if (to.trim() !== '' && to !== name) act('Name a face', (job) => renameFace(job, piece.id, id, to));
+          if (to.trim() !== '' && to !== name) act('Rename side', (job) => renameFace(job, piece.id, id, to));
         }}
         onKeyDown={blurOnEnter}
       />
@@ -94,12 +94,12 @@ function FaceRow({ face, index }: { face: Face; index: number }) {
           value={face.turned ?? ''}
           onChange={(event) => {
             const to = (['clockwise', 'anticlockwise'] as const).find((turn) => turn === event.target.value);
-            act('Turn a face', (job) => turnFace(job, piece.id, id, to, newId));
+            act('Rotate side', (job) => turnFace(job, piece.id, id, to, newId));
           }}
         >
-          <option value="">Straight</option>
-          <option value="clockwise">Top to the right</option>
-          <option value="anticlockwise">Top to the left</option>
+          <option value="">Upright</option>
+          <option value="clockwise">90° clockwise</option>
+          <option value="anticlockwise">90° anticlockwise</option>
         </select>
         {actions.map(([says, Icon, can, action]) => (
           <button

@@ -89,7 +89,7 @@ export function LetterCard({ piece }: { piece: Piece }) {
             onChange={(unprintable) => put({ unprintable })}
           />
           <Pick
-            label="Ticks for folding and punching"
+            label="Fold and punch marks"
             value={letter.marks}
             options={[
               ['printed', 'Printed'],

@@ -34,7 +34,7 @@ export function PostCard({ piece }: { piece: Piece }) {
   return (
     <section aria-label="Address side" className="grid gap-1.5 text-base-content">
       <h2 className="heading">Address side</h2>
-      <Pick label="By the rules of" value={post?.rules ?? ''} options={RULE_CHOICES} onChange={choose} />
+      <Pick label="Postal rules" value={post?.rules ?? ''} options={RULE_CHOICES} onChange={choose} />
       {post && (
         <>
           <Pick

@@ -14,9 +14,9 @@ import { act, select } from '../../../store/session';
 import { setInkWidth } from './ink-width';
 
 const BEHAVIOURS = [
-  ['grows', 'Grows with its words'],
+  ['grows', 'Fits text'],
   ['fixed width', 'Fixed width'],
-  ['fixed box', 'Fixed box'],
+  ['fixed box', 'Fixed size'],
 ] as const;
 const VERTICALS = ['top', 'middle', 'bottom'] as const;
 
@@ -32,7 +32,7 @@ export function FrameCard({ words }: { words: Words }) {
   const nextFace = piece.faces[at + 1];
   function goOnNext(): void {
     const [faceId, frameId] = [nextFace?.id ?? nanoid(10), nanoid(10)];
-    act('Go on on the next face', (job) =>
+    act('Continue on the next side', (job) =>
       goOn(nextFace ? job : addFace(job, piece.id, faceId), words.id, faceId, frameId),
     );
     setFace(faceId);
@@ -84,9 +84,9 @@ export function FrameCard({ words }: { words: Words }) {
         {words.frame.behaviour === 'fixed box' && (
           <select
             className="select w-full text-[14px]"
-            aria-label="Words stand at the"
+            aria-label="Vertical alignment"
             value={words.frame.vertical}
-            onChange={(event) => change('Stand', { vertical: event.target.value as 'top' })}
+            onChange={(event) => change('Vertical alignment', { vertical: event.target.value as 'top' })}
           >
             {VERTICALS.map((each) => (
               <option key={each} value={each}>
@@ -106,17 +106,17 @@ export function FrameCard({ words }: { words: Words }) {
             </button>
             {words.frame.behaviour === 'fixed box' && !words.path && (
               <button type="button" className="btn btn-xs" onClick={goOnNext}>
-                Go on on {nextFace ? nextFace.name.toLowerCase() : 'a new face'}
+                Continue on {nextFace ? nextFace.name.toLowerCase() : 'a new side'}
               </button>
             )}
             <button
               type="button"
               className="btn btn-xs"
               onClick={() =>
-                act('Make the words fit', (job) => scaleWords(job, words.id, fittingScale(words, sources), false))
+                act('Make the text fit', (job) => scaleWords(job, words.id, fittingScale(words, sources), false))
               }
             >
-              Make the words fit
+              Make the text fit
             </button>
           </div>
         </div>

@@ -8,9 +8,9 @@ import { act } from '../../../store/session';
 
 const CASES: readonly Lettering['letterCase'][] = ['as typed', 'capitals', 'small capitals', 'lower case'];
 const SPACINGS = [
-  ['kerned', 'as the font kerns'],
-  ['unkerned', 'no kerning'],
-  ['even', 'even gaps'],
+  ['kerned', 'from font'],
+  ['unkerned', 'none'],
+  ['even', 'even'],
 ] as const;
 
 /** What is set less often: tracking, shift, case, gaps, the font's features, and the paragraph's spaces. */
@@ -62,12 +62,12 @@ export function LetteringMore({
           />
         </label>
         <LengthField
-          label="Shift up"
+          label="Baseline shift"
           unit="pt"
           echo="mm"
           value={lettering.shift}
           refuse={(p) => (Math.abs(p) > 1000 ? 'That is too far.' : undefined)}
-          onChange={(shift) => onChange('Shift', { shift })}
+          onChange={(shift) => onChange('Baseline shift', { shift })}
         />
         <label className="grid grid-cols-[1fr_9rem] items-center gap-2">
           Case
@@ -82,11 +82,11 @@ export function LetteringMore({
           </select>
         </label>
         <label className="grid grid-cols-[1fr_9rem] items-center gap-2">
-          Gaps
+          Kerning
           <select
             className="select select-sm"
             value={lettering.spacing}
-            onChange={(event) => onChange('Gaps', { spacing: event.target.value as Lettering['spacing'] })}
+            onChange={(event) => onChange('Kerning', { spacing: event.target.value as Lettering['spacing'] })}
           >
             {SPACINGS.map(([value, text]) => (
               <option key={value} value={value}>
@@ -132,8 +132,8 @@ export function LetteringMore({
           />
         </label>
         <div className="grid grid-cols-2 gap-1.5">
-          {length('Before', setting.before, (before) => set('Space before', { before }))}
-          {length('After', setting.after, (after) => set('Space after', { after }))}
+          {length('Space before', setting.before, (before) => set('Space before', { before }))}
+          {length('Space after', setting.after, (after) => set('Space after', { after }))}
           {length('Indent', setting.indent.left, (left) => set('Indent', { indent: { ...setting.indent, left } }))}
           {length('First line', setting.indent.first, (first) =>
             set('First line', { indent: { ...setting.indent, first } }),

@@ -25,7 +25,7 @@ export function PathCard({ words: shown }: { words: Words }) {
   function choose(what: string): void {
     const share = anchorShare(lookOf(words, sources.styles).setting.align);
     const same = { start: 0, side: 'outside', backwards: false, lift: 1, ...path } as const;
-    if (what === '') put('Straight again', undefined);
+    if (what === '') put('Remove from path', undefined);
     else if (what === 'circle') {
       // A circle that a half turn of the words fits, their middle at the top: they are read at once.
       const { width } = elementFrame(shown, sources);
@@ -42,24 +42,24 @@ export function PathCard({ words: shown }: { words: Words }) {
     }
   }
   return (
-    <section aria-label="Line">
-      <h2 className="heading mb-1.5">Line</h2>
+    <section aria-label="Text on path">
+      <h2 className="heading mb-1.5">Text on path</h2>
       <select
         className="select select-sm w-full text-[14px]"
-        aria-label="The words stand on"
+        aria-label="Path"
         value={path?.along.kind === 'element' ? path.along.id : (path?.along.kind ?? '')}
         onChange={(event) => choose(event.target.value)}
       >
-        <option value="">Straight lines</option>
+        <option value="">None: straight lines</option>
         <option value="circle">A circle or arc</option>
         {path?.along.kind === 'outline' && <option value="outline">A line of their own</option>}
         {others.map((e) => (
           <option key={e.id} value={e.id}>
-            Round {titleOf(e, job.assets)}
+            Along {titleOf(e, job.assets)}
           </option>
         ))}
       </select>
-      {path && <PathFields path={path} onChange={(to) => put('Line', { ...path, ...to })} />}
+      {path && <PathFields path={path} onChange={(to) => put('Text on path', { ...path, ...to })} />}
     </section>
   );
 }
@@ -108,7 +108,7 @@ function PathFields({ path, onChange }: { path: WordsPath; onChange(to: Partial<
       )}
       <LengthField
         {...units}
-        label="Off it"
+        label="Offset"
         hint="Between the line and the letters"
         value={lift}
         refuse={far}

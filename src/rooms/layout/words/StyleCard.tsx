@@ -22,7 +22,7 @@ export function StyleCard({ words }: { words: Words }) {
   function keep(): void {
     const name = naming?.trim();
     if (!name) return;
-    act('Keep as a style', (j) => keepStyle(j, words.id, name, nanoid(8)));
+    act('Save as a style', (j) => keepStyle(j, words.id, name, nanoid(8)));
     setNaming(undefined);
   }
 
@@ -45,7 +45,7 @@ export function StyleCard({ words }: { words: Words }) {
       <div className="mt-1.5 flex flex-wrap gap-1.5">
         {naming === undefined ? (
           <button type="button" className="btn btn-xs" onClick={() => setNaming('')}>
-            Keep as a style
+            Save as a style
           </button>
         ) : (
           <form
@@ -90,7 +90,7 @@ export function StyleCard({ words }: { words: Words }) {
             refresh((n) => n + 1);
           }}
         >
-          Take this look
+          Copy style
         </button>
         {source && (
           <button
@@ -98,7 +98,7 @@ export function StyleCard({ words }: { words: Words }) {
             className="btn btn-xs"
             onClick={() => act('Give look', (j) => copyLook(j, source, words.id))}
           >
-            Give it the taken look
+            Paste style
           </button>
         )}
       </div>

@@ -54,9 +54,9 @@ export function WordsCard({ words }: { words: Words }) {
   const italic = sibling(lettering.typeface, 'italic', sources.ownFonts);
 
   return (
-    <section aria-label="Words">
+    <section aria-label="Text">
       <div className="mb-1.5 flex items-center justify-between">
-        <h2 className="heading">{ofSelection ? 'Selected words' : 'Words'}</h2>
+        <h2 className="heading">{ofSelection ? 'Selected text' : 'Text'}</h2>
         <button type="button" className="btn btn-xs" onClick={() => editWords(words.id)}>
           <PenLine size={12} /> Edit
         </button>
@@ -115,7 +115,7 @@ export function WordsCard({ words }: { words: Words }) {
               key={name}
               type="button"
               aria-pressed={setting.align === name}
-              aria-label={`Align ${name}`}
+              aria-label={`Align text ${name}`}
               className={`btn btn-sm join-item px-2 ${setting.align === name ? 'btn-neutral' : ''}`}
               onClick={() => align(name)}
             >

@@ -135,7 +135,7 @@ export function WordsEditor({
         <button
           type="button"
           className="btn btn-ghost btn-xs btn-square"
-          aria-label="Close the words"
+          aria-label="Close the text"
           onClick={stopEditing}
         >
           <X size={13} />

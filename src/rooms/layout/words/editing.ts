@@ -20,7 +20,7 @@ export const useEditing = create<{
 }>(() => CLOSED);
 
 /** The gesture of typing into the editor: from the first key to the last it is one step. */
-export const EDITING_WORDS = 'Edit words';
+export const EDITING_WORDS = 'Edit text';
 
 /** Opens words in the editor; those that go on from another frame, in the frame they begin in. */
 export function editWords(id: string): void {
