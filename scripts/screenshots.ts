@@ -115,7 +115,7 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.goto(`${home}/inks?job=hollin-and-fen&piece=card`);
     await page.getByRole('button', { name: 'Copper alone' }).waitFor();
     await page.getByRole('button', { name: 'Find', exact: true }).click();
-    await page.getByRole('button', { name: 'Take' }).first().waitFor();
+    await page.getByRole('button', { name: 'Add', exact: true }).first().waitFor();
     await page.mouse.move(520, 300);
     await page.waitForTimeout(500);
   },

@@ -73,7 +73,7 @@ export function readPeopleCsv(text: string): PersonRead[] {
   const columns = columnsOf(head ?? []);
   if (!columns.includes('name') && !columns.includes('given'))
     throw new PeopleFileError(
-      'This table has no column called Name. Give its first row the heads Name, Title, Direct line, Mail.',
+      'This table has no column called Name. Give its first row the headings Name, Job title, Direct line, Email.',
     );
   if (rows.length > PEOPLE_LIMITS.people)
     throw new PeopleFileError(

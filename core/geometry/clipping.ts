@@ -1,5 +1,5 @@
 import ClipperLib, { type IntPath } from 'clipper-lib';
-import { Clipper, ClipperBase, type EndType, type JoinType, type PathD, type PathsD } from 'clipper2-ts';
+import { Clipper, ClipperBase, EndType, type JoinType, type PathD, type PathsD } from 'clipper2-ts';
 import type { Point } from './box';
 
 /**
@@ -107,6 +107,14 @@ export function combinedRings(
   return made.map((ring) => ring.map(({ X, Y }) => ({ x: X / units, y: Y / units })));
 }
 
+/** Whether a ring is more than one point at so many decimals: the library breaks off at one that is not. */
+const hasSize =
+  (decimals: number) =>
+  (ring: PathsD[number]): boolean => {
+    const at = (n: number): number => Math.round(n * 10 ** decimals);
+    return ring.some(({ x, y }) => at(x) !== at(ring[0]!.x) || at(y) !== at(ring[0]!.y));
+  };
+
 /** An area, or a line, grown by a distance to every side. */
 export function grownRings(
   rings: PathsD,
@@ -117,7 +125,9 @@ export function grownRings(
   decimals: number,
   tolerance: number,
 ): PathsD {
-  return looked(rings, (seen) => Clipper.inflatePathsD(seen, by, join, end, mitreLimit, decimals, tolerance));
+  const closed = end === EndType.Polygon || end === EndType.Joined;
+  const kept = closed ? rings.filter(hasSize(decimals)) : rings;
+  return looked(kept, (seen) => Clipper.inflatePathsD(seen, by, join, end, mitreLimit, decimals, tolerance));
 }
 
 /** How large rings that do not cross are, holes taken off. */

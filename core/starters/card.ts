@@ -32,7 +32,7 @@ const quiet: Starter = {
   id: 'card-quiet',
   kind: 'card',
   name: 'Quiet corner',
-  says: 'White, the name at the top, the rest at the foot.',
+  says: 'White, the name at the top, the rest at the bottom.',
   faces: ['Front', 'Back'],
   draw(pen) {
     const { inner } = pen;

@@ -152,7 +152,7 @@ test('inks are made from a screen colour, from the face, and from the logo; merg
   await page.getByRole('button', { name: 'Find', exact: true }).click();
   const drawn = page.getByRole('list', { name: /^Colours of/ });
   await expect(drawn.getByRole('listitem').first()).toContainText('C3 M7 Y20 K0');
-  await drawn.getByRole('button', { name: 'Take' }).first().click();
+  await drawn.getByRole('button', { name: 'Add', exact: true }).first().click();
   await expect(inkRow(page, 'Front 1')).toBeVisible();
 
   await inkRow(page, 'Picked').click();
@@ -188,7 +188,7 @@ test('the shop’s own profile is loaded, used, and refused where it is none', a
   await expect(page.getByRole('button', { name: /total ink 240 %/ })).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Total ink up to %')).toHaveValue('220');
-  await page.getByRole('button', { name: 'Take this profile away' }).click();
+  await page.getByRole('button', { name: 'Remove this profile' }).click();
   await expect(page.getByLabel('Intent')).toBeHidden();
 });
 

@@ -51,7 +51,7 @@ test('what a letterhead fits, and where its address lands behind the window', as
   await page.keyboard.press('Escape');
   await page.getByLabel('Fold and punch marks').selectOption({ label: 'Printed' });
   await expect(row(page, /^Fold tick/)).toHaveCount(2);
-  await page.getByRole('button', { name: 'Take the sample letter away' }).click();
+  await page.getByRole('button', { name: 'Remove the sample letter' }).click();
   await expect(row(page, /^Recipient/)).toHaveCount(0);
   await page.getByRole('button', { name: 'Show a sample letter' }).click();
   await expect(row(page, /^Recipient/)).toBeVisible();

@@ -31,7 +31,7 @@ export const frameUneven: Check = {
         found(frameUneven, element, context, {
           problem: isOff(off.x)
             ? 'Its margins left and right differ by a hair'
-            : 'Its margins at head and foot differ by a hair',
+            : 'Its top and bottom margins differ by a hair',
           measured: { value: Math.max(Math.abs(2 * by.x), Math.abs(2 * by.y)), kind: 'length' },
           wanted: { value: 0, kind: 'length' },
           fix: { label: 'Make the margins even', apply: (job) => moveElement(job, element.id, by) },

@@ -1,5 +1,7 @@
 import type { Pen } from '../../colour/fill';
 import { fromEvenOdd } from '../../geometry/boolean';
+import { dashCount, MOST_DASHES } from '../../geometry/dashes';
+import { flatten } from '../../geometry/flatten';
 import { type Matrix, multiply } from '../../geometry/matrix';
 import { strokeOutline } from '../../geometry/offset';
 import { type Path, pathBounds, transformPath } from '../../geometry/path';
@@ -58,6 +60,13 @@ function faded(reading: Reading, colour: ArtColour, { fade }: Around): ArtColour
   return colour;
 }
 
+/** Nothing in a drawing lies further out than this, in points: working with what does would take for ever. */
+const FAR = 100_000;
+function isOfASize(path: Path): boolean {
+  const box = pathBounds(path);
+  return !box || [box.x, box.y, box.x + box.width, box.y + box.height].every((at) => Math.abs(at) <= FAR);
+}
+
 type Painting = (reading: Reading, path: Path, style: Style, around: Around, name: string | undefined) => ArtItem[];
 
 const areaItem: Painting = (reading, path, style, around, name) => {
@@ -94,6 +103,8 @@ const lineItem: Painting = (reading, path, style, around, name) => {
   if (style.get('vector-effect') === 'non-scaling-stroke')
     reading.note('A line that should keep its weight grows with the drawing.');
   const { pen, limit, offset } = penOf(style, weight, diagonal);
+  if (pen.dash && flatten(path, 1).some((flat) => dashCount(flat, pen.dash!) > MOST_DASHES))
+    reading.note('A line of very many dashes is drawn whole.');
   const colour = faded(reading, found.colour, around);
   const scale = evenScale(around.matrix);
   const isPlain =
@@ -112,6 +123,10 @@ const lineItem: Painting = (reading, path, style, around, name) => {
 /** What an outline shows: its area, and its line. */
 export const painted: Painting = (reading, path, style, around, name) => {
   if ((style.get('visibility') ?? 'visible') !== 'visible') return [];
+  if (!isOfASize(transformPath(path, around.matrix)) || !isOfASize(path)) {
+    reading.note('Something that is dozens of metres across is left out.');
+    return [];
+  }
   const area = areaItem(reading, path, style, around, name);
   const line = lineItem(reading, path, style, around, name);
   return /^\s*stroke/.test(style.get('paint-order') ?? '') ? [...line, ...area] : [...area, ...line];

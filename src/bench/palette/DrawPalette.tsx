@@ -66,7 +66,7 @@ export function DrawPalette() {
                 {cmykText(colour.cmyk)} <span className="quiet">{Math.round(colour.share * 100)} %</span>
               </span>
               <button type="button" className="btn btn-xs" onClick={() => take(colour, i)}>
-                Take
+                Add
               </button>
             </li>
           ))}

@@ -129,7 +129,7 @@ function InkMore({ ink }: { ink: Ink }) {
             value={by}
             onChange={(event) => setBy(event.target.value)}
           >
-            <option value="">Take it away, use…</option>
+            <option value="">Delete, and use…</option>
             {others.map((each) => (
               <option key={each.id} value={each.id}>
                 {each.name}

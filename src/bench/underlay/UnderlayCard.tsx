@@ -14,8 +14,8 @@ import { readTemplate } from './read-template';
 const FIELDS = [
   ['x', 'Left'],
   ['y', 'Top'],
-  ['width', 'Wide'],
-  ['height', 'High'],
+  ['width', 'Width'],
+  ['height', 'Height'],
 ] as const;
 
 /** The shop's own template under the face: lined up, seen through, never printed. */

@@ -79,9 +79,9 @@ export function PressCard() {
           <button
             type="button"
             className="btn btn-sm justify-self-start"
-            onClick={() => act('Take the profile away', (j) => removeCondition(j, condition.id))}
+            onClick={() => act('Remove the profile', (j) => removeCondition(j, condition.id))}
           >
-            Take this profile away
+            Remove this profile
           </button>
         </>
       )}

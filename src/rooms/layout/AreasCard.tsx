@@ -59,7 +59,7 @@ export function AreaCard({ shape }: { shape: Shape }) {
   const [slits, setSlits] = useState({ count: 3, width: toPoints(0.5, 'mm'), angle: 15 });
   const [problem, setProblem] = useState<string>();
   const tell = (made: boolean): void =>
-    setProblem(made ? undefined : 'Nothing is left of it that far in. Take a shorter distance.');
+    setProblem(made ? undefined : 'Nothing is left of the shape that far in. Enter a shorter distance.');
   return (
     <Fold title="Border, slits, outline" inUse={false}>
       <LengthField

@@ -14,7 +14,7 @@ export function ShapeCard({ shape }: { shape: Shape }) {
 }
 
 const PLAIN: Corner = { radius: 0, form: 'round' };
-const NAMES = ['Corner top left', 'Corner top right', 'Corner foot right', 'Corner foot left'] as const;
+const NAMES = ['Corner top left', 'Corner top right', 'Corner bottom right', 'Corner bottom left'] as const;
 
 /** All corners alike, or each its own. */
 function Corners({ shape }: { shape: Shape }) {

@@ -34,8 +34,8 @@ export function SpellingCard() {
               <button
                 type="button"
                 className="btn btn-ghost btn-xs btn-square"
-                aria-label={`Take ${word} off the list`}
-                onClick={() => act('Take a word off', (job) => forgetWord(job, word))}
+                aria-label={`Remove ${word} from the list`}
+                onClick={() => act('Remove a word', (job) => forgetWord(job, word))}
               >
                 <X size={12} />
               </button>

@@ -19,7 +19,7 @@ const TURNING_WORDS = {
   'one side': 'One side only',
   sheetwise: 'Sheetwise: a form for each side',
   'work-and-turn': 'Work-and-turn: one form, left for right',
-  'work-and-tumble': 'Work-and-tumble: one form, head for foot',
+  'work-and-tumble': 'Work-and-tumble: one form, top for bottom',
 } as const;
 
 /** Sheets beyond those ordered: as the shop asks for them, or a share by hand. */

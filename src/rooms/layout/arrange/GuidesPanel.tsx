@@ -106,7 +106,7 @@ export function GuidesPanel({ onClose }: { onClose(): void }) {
             <button
               type="button"
               className="btn btn-ghost btn-xs btn-square"
-              aria-label="Take this guide away"
+              aria-label="Delete this guide"
               onClick={() => act('Guide', (job) => removeGuide(job, home, i))}
             >
               <X size={13} />

@@ -7,7 +7,7 @@ export const useReference = create<Point>(() => ({ x: 0, y: 0 }));
 const NAMES = [
   ['Top left', 'Top', 'Top right'],
   ['Left', 'Middle', 'Right'],
-  ['Foot left', 'Foot', 'Foot right'],
+  ['Bottom left', 'Bottom', 'Bottom right'],
 ] as const;
 
 /** The nine points that X and Y can tell of, laid out as they lie. */

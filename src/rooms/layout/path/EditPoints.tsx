@@ -51,7 +51,7 @@ export function EditPoints({ shape, face, origin, view }: { shape: Shape; face: 
       event.stopPropagation();
       if (!isDelete) leaveDrawing();
       else if (now.chosen) {
-        now.put('Take a point away', removeNode(now.stretches, now.chosen));
+        now.put('Delete point', removeNode(now.stretches, now.chosen));
         now.choose(undefined);
       }
     };

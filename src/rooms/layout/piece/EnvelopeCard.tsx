@@ -72,8 +72,8 @@ export function EnvelopeCard({ piece }: { piece: Piece }) {
                 [
                   ['x', 'Left'],
                   ['y', 'Top'],
-                  ['width', 'Wide'],
-                  ['height', 'High'],
+                  ['width', 'Width'],
+                  ['height', 'Height'],
                 ] as const
               ).map(([key, label]) => (
                 <LengthField

@@ -22,9 +22,9 @@ const LAYOUTS = [
 ] as const;
 
 const MARGINS = [
-  ['top', 'Head'],
+  ['top', 'Top'],
   ['right', 'Right'],
-  ['bottom', 'Foot'],
+  ['bottom', 'Bottom'],
   ['left', 'Left'],
 ] as const;
 
@@ -62,7 +62,7 @@ export function LetterCard({ piece }: { piece: Piece }) {
           act('Sample letter', (job) => addSampleLetter(job, piece.id, newId));
         }}
       >
-        {samples.length > 0 ? 'Take the sample letter away' : 'Show a sample letter'}
+        {samples.length > 0 ? 'Remove the sample letter' : 'Show a sample letter'}
       </button>
       {letter && (
         <>
