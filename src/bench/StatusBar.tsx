@@ -17,8 +17,8 @@ import { ShopsPanel } from './shops/ShopsPanel';
 interface Chip {
   label: string;
   value: string;
-  /** The check whose findings belong to this chip, and how it says that there are some. */
-  check?: { id: string; says(count: number): string };
+  /** The check whose findings belong to this chip, and what it says before or after its value when there are some. */
+  check?: { id: string; before?(count: number): string; after?(count: number): string };
 }
 
 /** No shop's id: what opens the list of all of them. */
@@ -33,6 +33,8 @@ function standsAt(count: number, unread: readonly Unread[]): string {
   return unread.every(({ what }) => what === 'plates' || what === 'spelling') ? 'Checking…' : 'Not all checked';
 }
 
+const inCount = (n: number): string => `: ${n === 1 ? '1 finding' : `${n} findings`}`;
+
 /** The trade's figures for the piece, always in sight: calm when right, lit when a check has found something. */
 export function StatusBar() {
   const { job, piece, shop, unit } = useBench();
@@ -46,39 +48,39 @@ export function StatusBar() {
     {
       label: 'bleed',
       value: shop.bleed[piece.kind] > 0 ? formatLength(shop.bleed[piece.kind], unit) : 'none',
-      check: { id: 'short-of-bleed', says: (n) => `${n} short of ` },
+      check: { id: 'short-of-bleed', after: inCount },
     },
     {
       label: 'safe',
       value: formatLength(shop.safe[piece.kind], unit),
-      check: { id: 'outside-safe', says: (n) => `${n} inside ` },
+      check: { id: 'outside-safe', after: inCount },
     },
     {
       label: 'lowest ppi',
       value: facts.lowestPpi === undefined ? 'no picture' : `${Math.round(facts.lowestPpi)}`,
-      check: { id: 'low-ppi', says: () => '' },
+      check: { id: 'low-ppi' },
     },
     {
       label: 'total ink',
       value: onPress ? `${Math.round(onPress.highest * 100)} %` : '…',
-      check: { id: 'total-ink', says: () => '' },
+      check: { id: 'total-ink' },
     },
     {
       label: 'plates',
       value: facts.plates.map(shortPlate).join(' ') || 'none',
-      check: { id: 'stray-plates', says: (n) => `${n} extra of ` },
+      check: { id: 'stray-plates', before: (n) => `${n} extra of ` },
     },
     {
       label: 'smallest type',
       value: facts.smallestType === undefined ? 'no text' : formatLength(facts.smallestType, 'pt', 2),
-      check: { id: 'small-type', says: () => '' },
+      check: { id: 'small-type' },
     },
     ...(of('hidden-words').length > 0
       ? [
           {
             label: 'text',
             value: 'hidden',
-            check: { id: 'hidden-words', says: (n: number) => `${n === 1 ? 'some' : 'in several boxes'} ` },
+            check: { id: 'hidden-words', before: (n: number) => `${n === 1 ? 'some' : 'in several boxes'} ` },
           },
         ]
       : []),
@@ -100,8 +102,9 @@ export function StatusBar() {
           <>
             <span className={found.length > 0 ? '' : 'opacity-80'}>{label}</span>{' '}
             <b className="font-semibold">
-              {found.length > 0 && check ? check.says(found.length) : ''}
+              {found.length > 0 && check?.before?.(found.length)}
               {value}
+              {found.length > 0 && check?.after?.(found.length)}
             </b>
           </>
         );

@@ -43,9 +43,9 @@ test('finds art short of the bleed and words by the edge, says by how much, and 
   await typeInto(page, 'W', '30');
   await row(page, '01632 960 118').click();
   await typeInto(page, 'X', '47.5');
-  await expect(strip(page)).toContainText('bleed 1 short of 3 mm');
-  await expect(strip(page)).toContainText('safe 1 inside 4 mm');
-  await page.getByRole('button', { name: '2 findings' }).click();
+  await expect(strip(page)).toContainText('bleed 3 mm: 1 finding');
+  await expect(strip(page)).toContainText('safe 4 mm: 1 finding');
+  await page.getByRole('button', { name: '2 findings', exact: true }).click();
   await expect(findings(page)).toContainText(
     'Stops short of the bleed at the left. 1 mm outside the trim, needs 3 mm.',
   );
@@ -60,7 +60,7 @@ test('finds art short of the bleed and words by the edge, says by how much, and 
   expect([await shownIn(page, 'X'), await shownIn(page, 'W')]).toEqual(['-3 mm', '32 mm']);
   await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(page.getByRole('button', { name: '1 finding' })).toBeVisible();
+  await expect(page.getByRole('button', { name: '1 finding', exact: true })).toBeVisible();
 });
 
 test('finds a picture stretched below the wanted ppi', async ({ page }) => {
@@ -75,7 +75,7 @@ test('finds a picture stretched below the wanted ppi', async ({ page }) => {
 
 test('another shop’s spec checks everything anew', async ({ page }) => {
   await page.getByRole('combobox', { name: 'shop' }).selectOption('Inch mail-order');
-  await expect(strip(page)).toContainText('bleed 6 short of 3.175 mm');
+  await expect(strip(page)).toContainText('bleed 3.175 mm: 6 findings');
 });
 
 test('zooms and pans by wheel, keys and buttons; fit; actual size', async ({ page }) => {

@@ -206,7 +206,7 @@ test('a dictionary that does not load is asked for again', async ({ page }) => {
   await page.keyboard.press('Enter');
   await refused;
   await page.unroute('**/*.dic');
-  await expect(page.getByRole('button', { name: '1 finding' })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole('button', { name: '1 finding', exact: true })).toBeVisible({ timeout: 20_000 });
 });
 
 test('a version is saved by name, compared, and restored as a step', async ({ page }) => {

@@ -140,7 +140,7 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     await typeInto(page, 'W', '3 3/4');
     await typeInto(page, 'H', '2 3/8');
     // A large black area gains from other inks; no dictionary knows the client's name.
-    await page.getByRole('button', { name: '2 findings' }).click();
+    await page.getByRole('button', { name: '2 findings', exact: true }).click();
     await page.getByRole('button', { name: 'Make it rich black' }).click();
     await page.getByRole('button', { name: 'Keep Ottilie' }).click();
     await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();

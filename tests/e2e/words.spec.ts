@@ -113,7 +113,7 @@ test('a font that may not be embedded is shown, but not exported', async ({ page
 test('a misspelt word is found, not marked on the piece, and mended or kept', async ({ page }) => {
   await page.getByLabel('Type text').fill('Head gardner, Wibbleton');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: '2 findings' }).click();
+  await page.getByRole('button', { name: '2 findings', exact: true }).click();
   await expect(page.locator('svg text').filter({ hasText: 'gardner' })).toHaveCount(0);
   await findings(page).getByRole('button', { name: 'Change to gardener' }).click();
   await findings(page).getByRole('button', { name: 'Keep Wibbleton' }).click();

@@ -11,7 +11,7 @@ const PLACE: Record<keyof Sides, string> = {
   bottom: 'col-start-2 row-start-3',
 };
 
-/** How far what prints is from each side of the cut; past it is said in words. */
+/** How far what prints is from each side of the trim; outside it is said in words. */
 export function ToCut({ element }: { element: Element }) {
   const { piece, shop, sources, unit } = useBench();
   const ink = inkBounds(element, sources);
@@ -30,7 +30,7 @@ export function ToCut({ element }: { element: Element }) {
         {(Object.keys(PLACE) as (keyof Sides)[]).map((side) => {
           const distance = distances[side];
           const near = keepsIn && distance < safe - 0.001;
-          const text = `${formatLength(Math.abs(distance), unit, unit === 'in' ? 3 : 2)}${distance < -0.001 ? ' past' : ''}`;
+          const text = `${formatLength(Math.abs(distance), unit, unit === 'in' ? 3 : 2)}${distance < -0.001 ? ' outside' : ''}`;
           return (
             <span key={side} className={`text-center whitespace-nowrap ${PLACE[side]}`}>
               <span className="sr-only">{side} </span>

@@ -212,7 +212,7 @@ export default function NewPiece() {
             }}
           />
           <Choice
-            label="Faces"
+            label="Sides"
             value={faces}
             options={[
               [1, 'One'],
