@@ -15,12 +15,15 @@ function startOf(rhythm: readonly number[], offset: number): { step: number; lef
   return { step, left: rhythm[step]! - into };
 }
 
+/** The points along a line, back to the first where it is closed. */
+const along = ({ points, closed }: Flat): readonly Point[] => (closed && points[0] ? [...points, points[0]] : points);
+
 /** So many dashes of a line are still drawn one by one: a line of the largest sheet in dashes of a fifth of a millimetre. */
 export const MOST_DASHES = 20_000;
 
 /** How many times dashes of these lengths and gaps come round along a line; endless where it has no end. */
-export function dashCount({ points, closed }: Flat, lengths: readonly number[]): number {
-  const line = closed && points[0] ? [...points, points[0]] : points;
+export function dashCount(flat: Flat, lengths: readonly number[]): number {
+  const line = along(flat);
   const length = line.reduce(
     (sum, { x, y }, i) => (i === 0 ? 0 : sum + Math.hypot(x - line[i - 1]!.x, y - line[i - 1]!.y)),
     0,
@@ -33,11 +36,11 @@ export function dashCount({ points, closed }: Flat, lengths: readonly number[]):
  * A line of straight pieces cut into dashes; lengths of dashes and gaps by turns, beginning `offset` into a dash. One of more
  * than MOST_DASHES stays whole.
  */
-export function dashes({ points, closed }: Flat, lengths: readonly number[], offset = 0): Flat[] {
-  const line = closed && points[0] ? [...points, points[0]] : points;
+export function dashes(flat: Flat, lengths: readonly number[], offset = 0): Flat[] {
+  const line = along(flat);
   // An odd number of lengths is used twice over, as in SVG and PDF.
   const rhythm = lengths.length % 2 === 1 ? [...lengths, ...lengths] : lengths;
-  if (!rhythm.some((length) => length > 0) || !(dashCount({ points, closed }, rhythm) <= MOST_DASHES))
+  if (!rhythm.some((length) => length > 0) || !(dashCount(flat, rhythm) <= MOST_DASHES))
     return [{ points: [...line], closed: false }];
   const out: Flat[] = [];
   let { step, left } = startOf(rhythm, offset);

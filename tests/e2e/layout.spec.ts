@@ -22,7 +22,7 @@ test('shows the trade’s figures, calm when all is right', async ({ page }) => 
   await expect(page.getByRole('button', { name: 'No findings' })).toBeDisabled();
 });
 
-test('shows the selection’s four distances inside the trim, in either unit', async ({ page }) => {
+test('shows the selection’s four distances to the trim, in either unit', async ({ page }) => {
   await element(page, 'fern').click();
   const toCut = page.getByRole('region', { name: 'Distance to trim' });
   await expect(toCut).toContainText('left 5.85 mm');

@@ -5,7 +5,7 @@ import { element } from './bench';
 
 /**
  * For tests of what one does with the demo card: those of a worker share one page, as one's day does, and each has a
- * copy of the demo job of its own. What the app remembers for the next job, such as the point that X, Y from:, is
+ * copy of the demo job of its own. What the app remembers for the next job, such as the point that X and Y are measured from, is
  * put back by the test that changed it.
  */
 

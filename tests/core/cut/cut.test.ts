@@ -208,7 +208,7 @@ describe('many cuts, against the normal distribution', () => {
     expect(edges.left.bins.reduce((a, b) => a + b, 0)).toBeGreaterThan(0.99);
     expect(edges.left.colour! / mm(1)).toBeCloseTo(3, 4);
   });
-  it('is worse the nearer words stand inside the trim, whatever else', () => {
+  it('is worse the nearer words stand to the trim, whatever else', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 0.2, max: 4, noNaN: true }),
