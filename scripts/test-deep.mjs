@@ -33,7 +33,7 @@ run('vitest', [
   `--outputFile.json=${report}`,
 ]);
 const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(report, 'utf8'));
-count('all pieces, sheets and standards; unit and outside tests', numPassedTests, numFailedTests);
+count('all pieces, sheets and standards, 200 jobs of chance; unit and outside tests', numPassedTests, numFailedTests);
 
 // Drawings that others made, beside Chromium's own rendering: Debian's clip art, unpacked into a folder of the results.
 const drawings = join(results, 'drawings');

@@ -36,7 +36,7 @@ export function makeLineArt(width: number, height: number, isBlack: (x: number, 
   return new Uint8Array(Buffer.concat([SIGNATURE, ...parts]));
 }
 
-/** A PNG written without any of the project's packages; `pixel` gives RGB or RGBA bytes. */
+/** A PNG written without any of the project's packages; `pixel` gives grey, RGB or RGBA bytes. */
 export function makePng(width: number, height: number, pixel: (x: number, y: number) => number[]): Uint8Array {
   const channels = pixel(0, 0).length;
   const rows = new Uint8Array(height * (1 + width * channels));
@@ -46,7 +46,7 @@ export function makePng(width: number, height: number, pixel: (x: number, y: num
   const view = new DataView(head.buffer);
   view.setUint32(0, width);
   view.setUint32(4, height);
-  head.set([8, channels === 4 ? 6 : 2, 0, 0, 0], 8);
+  head.set([8, { 1: 0, 3: 2, 4: 6 }[channels]!, 0, 0, 0], 8);
   const parts = [
     SIGNATURE,
     pngChunk('IHDR', head),

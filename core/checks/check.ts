@@ -12,11 +12,11 @@ export type { Severity } from '../trade/schema';
 
 /**
  * A measured value: points for lengths and type, pixels an inch for ppi, how many for counts, 1 for 100 % of ink, CIE L*
- * for lightness, CIEDE2000 for differences.
+ * for lightness, CIEDE2000 for differences, g/m² for stock.
  */
 export interface Measure {
   value: number;
-  kind: 'length' | 'ratio' | 'type' | 'ppi' | 'count' | 'ink' | 'lightness' | 'difference';
+  kind: 'length' | 'ratio' | 'type' | 'ppi' | 'count' | 'ink' | 'lightness' | 'difference' | 'grammage';
 }
 
 /** A change that mends a finding and nothing else. */

@@ -1,7 +1,21 @@
+import { isFlat } from '../colour/fill';
+import { platesOf } from '../colour/ink';
+import { redReflectance } from '../colour/reflectance';
 import { inkBounds } from '../devices/bounds';
 import { type Area, areasOf, hits } from '../job/areas';
+import { inkOf } from '../job/find';
+import { isPaper } from '../job/paints-shown';
+import type { Element } from '../job/schema';
 import { sourceWords } from '../trade/source-words';
 import { type CheckContext, type Finding, laidOut } from './check';
+import { inkIn } from './ink-shape';
+
+/** Whether an area may have a ground as light as a flat element is: a sorting machine still reads on it. */
+function isLightEnough(element: Element, { light }: Area, { sources }: CheckContext): boolean {
+  if (light === undefined || element.kind !== 'shape' || element.stroke || !isFlat(element.paint)) return false;
+  const { ink, tint } = element.paint;
+  return redReflectance(platesOf(inkOf(sources.inks, ink), tint), sources.inks) >= light;
+}
 
 /** Elements whose ink lies in an area of a kind. */
 export function inAreas(
@@ -13,10 +27,12 @@ export function inAreas(
   const areas = areasOf(laidOut(context), face).filter((area) => area.kind === kind);
   if (areas.length === 0) return [];
   return face.elements.flatMap((element): Finding[] => {
-    const ink = element.part ? undefined : inkBounds(element, sources);
+    const ink = element.part || isPaper(element) ? undefined : inkBounds(element, sources);
     if (!ink) return [];
     return areas
-      .filter((area) => hits(area, ink))
+      .filter(
+        (area) => hits(area, ink) && inkIn(element, area.boxes, sources) && !isLightEnough(element, area, context),
+      )
       .map((area) => ({
         ...tell(area),
         of: area.id,

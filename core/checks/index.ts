@@ -11,6 +11,7 @@ import { codeInks } from './rules/code-inks';
 import { codeSmall } from './rules/code-small';
 import { cornerCut } from './rules/corner-cut';
 import { covered } from './rules/covered';
+import { denseFold } from './rules/dense-fold';
 import { detailDiffers } from './rules/detail-differs';
 import { detailTyped } from './rules/detail-typed';
 import { doubleSpace } from './rules/double-space';
@@ -18,6 +19,7 @@ import { doubled } from './rules/doubled';
 import { emptyDetail } from './rules/empty-detail';
 import { emptyFace } from './rules/empty-face';
 import { emptyFrame } from './rules/empty-frame';
+import { foldScore } from './rules/fold-score';
 import { frameNearTrim } from './rules/frame-near-trim';
 import { frameUneven } from './rules/frame-uneven';
 import { heavyPicture } from './rules/heavy-picture';
@@ -28,6 +30,7 @@ import { invisible } from './rules/invisible';
 import { jpegQuality } from './rules/jpeg-quality';
 import { keepClear } from './rules/keep-clear';
 import { knockedOutBlack } from './rules/knocked-out-black';
+import { laserLetterhead } from './rules/laser-letterhead';
 import { letterWouldPrint } from './rules/letter-would-print';
 import { lineArtPpi } from './rules/line-art-ppi';
 import { lockedLeft } from './rules/locked-left';
@@ -56,6 +59,7 @@ import { rgbPicture } from './rules/rgb-picture';
 import { richBlackWords } from './rules/rich-black-words';
 import { sameInk } from './rules/same-ink';
 import { sampleLeft } from './rules/sample-left';
+import { screenedWords } from './rules/screened-words';
 import { seeThrough } from './rules/see-through';
 import { shopPlates } from './rules/shop-plates';
 import { shortOfBleed } from './rules/short-of-bleed';
@@ -99,6 +103,7 @@ export const CHECKS: readonly Check[] = [
   whiteOverprint,
   richBlackWords,
   knockedOutBlack,
+  screenedWords,
   sameInk,
   thinLines,
   blackAreas,
@@ -108,7 +113,10 @@ export const CHECKS: readonly Check[] = [
   logoCrowded,
   keepClear,
   unprintableMargin,
+  laserLetterhead,
   acrossFold,
+  denseFold,
+  foldScore,
   postSize,
   backTurn,
   behindTheWindow,

@@ -3,8 +3,12 @@ import { paintsShown } from '../job/paints-shown';
 import type { Element, Paint } from '../job/schema';
 import type { SceneSources } from '../scene/sources';
 
-/** The tints below solid that an element prints flat, paper left out. */
-export const tintsOf = (element: Element, { styles }: Pick<SceneSources, 'styles'>): Paint[] =>
+/** What an element prints flat, paper left out. */
+export const flatPaintsOf = (element: Element, { styles }: Pick<SceneSources, 'styles'>): Paint[] =>
   (element.kind === 'shape' || element.kind === 'rule') && !isFlat(element.paint)
     ? []
-    : paintsShown(element, styles).filter(({ ink, tint }) => ink !== 'paper' && tint > 0 && tint < 1);
+    : paintsShown(element, styles).filter(({ ink, tint }) => ink !== 'paper' && tint > 0);
+
+/** The tints below solid among it. */
+export const tintsOf = (element: Element, sources: Pick<SceneSources, 'styles'>): Paint[] =>
+  flatPaintsOf(element, sources).filter(({ tint }) => tint < 1);

@@ -44,7 +44,9 @@ export type Plates = Readonly<Record<string, number>>;
 /** What `tint` (0 to 1) of an ink puts on the plates. */
 export const platesOf = (ink: Ink, tint = 1): Plates =>
   ink.kind === 'spot'
-    ? { [ink.name]: tint }
+    ? tint > 0
+      ? { [ink.name]: tint }
+      : {}
     : Object.fromEntries(
         PROCESS_PLATES.map((plate, i) => [plate, ink.cmyk[i]! * tint] as const).filter(([, a]) => a > 0),
       );

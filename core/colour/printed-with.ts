@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { isFinish } from './finishes';
 import { type Ink, isProcessPlate, PROCESS_PLATES } from './ink';
 
 const id = z.string().regex(/^[\w-]{1,64}$/);
@@ -22,6 +23,8 @@ export function plateOfInk(ink: Ink): string | undefined {
 
 /** Whether a plate may be used by what is printed so. */
 export function allowsPlate(with_: PrintedWith, plate: string, inks: readonly Ink[]): boolean {
+  // What is varnished or punched is ordered beside the inks.
+  if (isFinish(plate)) return true;
   if (with_.plates === 'four-colour') return isProcessPlate(plate);
   if (with_.plates === 'four-colour and spots') return true;
   return with_.inks.some((wanted) => {

@@ -1,10 +1,10 @@
 import { polygonHull } from 'd3';
-import { isFlat } from '../colour/fill';
 import { inkBounds } from '../devices/bounds';
 import { type Box, contains, distancesTo, outset, overlaps } from '../geometry/box';
 import { combinedRings, type PathsD } from '../geometry/clipping';
 import { flatten } from '../geometry/flatten';
 import { isFramed } from '../job/edits/elements';
+import { isPaper } from '../job/paints-shown';
 import type { Element, Face } from '../job/schema';
 import { seenArea } from '../scene/seen-area';
 import type { SceneSources } from '../scene/sources';
@@ -32,10 +32,6 @@ const FRAME = { size: 0.5, margin: 0.15 };
 
 const ringOf = (points: readonly { x: number; y: number }[]): Ring =>
   Float64Array.from(points.flatMap(({ x, y }) => [x, y]));
-
-/** Whether an element leaves paper bare: flat paper that is not seen through. */
-const isPaper = (element: Element): boolean =>
-  element.kind === 'shape' && isFlat(element.paint) && (element.paint.ink === 'paper' || element.paint.tint === 0);
 
 /** The areas and pictures near the edges, those on top taking away where they are paper. */
 function colourOf(elements: readonly Element[], trim: Box, sources: SceneSources): Ring[] {

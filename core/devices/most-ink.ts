@@ -1,3 +1,4 @@
+import { isFinish } from '../colour/finishes';
 import type { Plates } from '../colour/ink';
 import { type Colour, isShade } from '../scene/colour';
 import { type Device, UNHEARD } from '../scene/device';
@@ -10,6 +11,9 @@ interface Most {
 }
 
 const sum = (amounts: readonly number[]): number => amounts.reduce((all, each) => all + each, 0);
+/** The inks among some plates, summed: a finish wets no paper. */
+const inkOf = (plates: Plates): number =>
+  sum(Object.entries(plates).flatMap(([plate, amount]) => (isFinish(plate) ? [] : [amount])));
 
 // A separated picture is never changed in place, and has millions of samples.
 const kept = new WeakMap<LaidPicture, Most>();
@@ -72,12 +76,12 @@ export function mostInkDevice(picture: PlatesAsked['picture']): Device & { most(
   let overprints = 0;
   function lay({ plates: laid, total }: Most): void {
     plates = densest([plates, laid]);
-    most = Math.min(overprints > 0 ? most + total : Math.max(most, total), sum(Object.values(plates)));
+    most = Math.min(overprints > 0 ? most + total : Math.max(most, total), inkOf(plates));
   }
   function fill(colour: Colour): void {
     // From stop to stop amounts run straight: there is no more between two than at one of them.
     const all = isShade(colour) ? colour.stops.map((stop) => stop.plates) : [colour];
-    lay({ plates: densest(all), total: Math.max(...all.map((each) => sum(Object.values(each)))) });
+    lay({ plates: densest(all), total: Math.max(...all.map(inkOf)) });
   }
   return {
     ...UNHEARD,

@@ -8,7 +8,7 @@ import { postRulesOf } from '../trade/post';
 import type { Source } from '../trade/schema';
 import { toPoints } from '../units/length';
 import type { Face, Piece } from './schema';
-import { asFace } from './turned';
+import { asFace, ontoSheet } from './turned';
 
 /** Where things may not be printed, and why. Points from the face's corner. */
 export interface Area {
@@ -22,6 +22,8 @@ export interface Area {
   boxes: readonly Box[];
   /** What is drawn of it, as SVG path data. */
   outline: string;
+  /** A flat ground that throws back at least this share of red light may lie there all the same. */
+  light?: number | undefined;
 }
 
 const COMMON: Source = { kind: 'common practice' };
@@ -61,6 +63,7 @@ function postAreas(piece: Piece, rules: PostRules, isCard: boolean): Area[] {
       kind: 'clear',
       says: rule.says,
       source: rules.source,
+      light: rule.light,
       boxes: [{ ...box, x: from, width: right(box) - from }],
     });
   });
@@ -211,16 +214,49 @@ export function areasOf(piece: Piece, face: Face): Area[] {
   ];
 }
 
-/** The panels of a folded face, from left to right; none of a flat piece. The first face is the outside. */
-export function facePanels(piece: Piece, face: Pick<Face, 'id'>): Panel[] {
+/** The panels of a folded sheet as the printer gets one side of it, from left to right; none of a flat piece. The first face is the outside. */
+export function sheetPanels(piece: Piece, face: Pick<Face, 'id'>): Panel[] {
   if (!piece.fold) return [];
   const isInside = piece.faces.findIndex(({ id }) => id === face.id) % 2 === 1;
   return panelsOf(piece.fold.kind, piece.width, piece.fold.less, isInside ? 'inside' : 'outside');
 }
 
-/** Where a face is folded: lines from the trim's left edge or, for letters, from its top. */
-export function facesFolds(piece: Piece, face: Pick<Face, 'id'>): { axis: 'x' | 'y'; at: number }[] {
-  if (piece.fold) return foldLines(facePanels(piece, face)).map((at) => ({ axis: 'x', at }));
+type Laid = Pick<Face, 'id' | 'turned'>;
+const angleOf = (piece: Piece, face: Laid): number => ontoSheet(piece, face)?.angle ?? 0;
+
+/**
+ * The panels of a folded face as it is read, from left to right; none where it lies on its side. A back that is reached by
+ * turning the piece top to bottom lies upside down on its sheet: its left is the sheet's right.
+ */
+export function facePanels(piece: Piece, face: Laid): Panel[] {
+  const panels = sheetPanels(piece, face);
+  const angle = angleOf(piece, face);
+  if (angle === 0) return panels;
+  if (angle !== 180) return [];
+  const read = panels.map(({ from, width }) => ({ from: piece.width - from - width, width })).reverse();
+  return read.map((panel, i) => ({ ...panel, name: panels[i]!.name }));
+}
+
+/** A fold as it lies on a face: an upright line `at` from its left edge, or a level one from its top. */
+export interface FaceFold {
+  axis: 'x' | 'y';
+  at: number;
+}
+
+/** A fold of the sheet, `at` from its left edge, on a face that lies on the sheet at an angle. */
+const foldAt: Readonly<Record<number, (at: number, width: number) => FaceFold>> = {
+  0: (at) => ({ axis: 'x', at }),
+  90: (at, width) => ({ axis: 'y', at: width - at }),
+  180: (at, width) => ({ axis: 'x', at: width - at }),
+  270: (at) => ({ axis: 'y', at }),
+};
+
+/** Where a face is folded as it is worked on; the folds of letters too. `piece` has the sides of its sheet. */
+export function facesFolds(piece: Piece, face: Laid): FaceFold[] {
+  if (piece.fold)
+    return foldLines(sheetPanels(piece, face))
+      .map((at) => foldAt[angleOf(piece, face)]!(at, piece.width))
+      .sort((a, b) => a.at - b.at);
   const { letter } = piece;
   const layout = piece.kind === 'letterhead' && letter?.marks !== 'none' ? letterLayoutOf(letter?.layout) : undefined;
   return (layout?.folds ?? []).filter((at) => at < piece.height).map((at) => ({ axis: 'y', at }));

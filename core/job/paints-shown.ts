@@ -1,3 +1,4 @@
+import { isFlat } from '../colour/fill';
 import { letteringsOf, lookOf } from './look';
 import { type Element, type Job, type Paint, paintsOf } from './schema';
 
@@ -14,3 +15,10 @@ export function paintsShown(element: Element, styles: Job['styles']): Paint[] {
 export const usesInk = (element: Element, ink: string, styles: Job['styles']): boolean =>
   paintsOf(element).some((paint) => paint.ink === ink) ||
   (element.kind === 'words' && lookOf(element, styles).lettering.paint.ink === ink);
+
+/** Whether an element leaves paper bare where it lies: flat paper, or nothing of an ink, without a line round it. */
+export const isPaper = (element: Element): boolean =>
+  (element.kind === 'shape' || element.kind === 'rule') &&
+  isFlat(element.paint) &&
+  (element.paint.ink === 'paper' || element.paint.tint === 0) &&
+  !(element.kind === 'shape' && element.stroke && element.stroke.paint.ink !== 'paper');

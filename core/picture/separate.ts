@@ -21,6 +21,8 @@ export interface SeparatedPicture {
   plates: readonly string[];
   amounts: Uint8Array;
   alpha?: Uint8Array;
+  /** It came as black and white alone. */
+  lineArt?: true;
 }
 
 function grayAsRgb(gray: Uint8Array): Uint8Array {
@@ -145,7 +147,7 @@ export function separatePicture(
         : pixels.space === 'GRAY' && !how.reseparate
           ? inBlack(pixels, engine, press)
           : { plates: PROCESS_PLATES, amounts: inProcess(pixels, engine, press, how) };
-  return { width, height, ...made, ...(alpha ? { alpha } : {}) };
+  return { width, height, ...made, ...(alpha ? { alpha } : {}), ...(pixels.lineArt ? { lineArt: true } : {}) };
 }
 
 /** The four process amounts that stand in for each pixel of a picture on other plates. */

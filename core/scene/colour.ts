@@ -53,7 +53,8 @@ export function shadeOf({ kind, place, focus, stops }: Gradient, frame: Matrix, 
 export function thinned(colour: Colour, share: number): Colour {
   const less = (all: Plates): Plates =>
     Object.fromEntries(Object.entries(all).map(([name, amount]) => [name, amount * share]));
-  return isShade(colour)
-    ? { ...colour, stops: colour.stops.map(({ at, plates: all }) => ({ at, plates: less(all) })) }
-    : less(colour);
+  if (isShade(colour))
+    return { ...colour, stops: colour.stops.map(({ at, plates: all }) => ({ at, plates: less(all) })) };
+  // A plate that gets nothing is not named: it would be one more to pay for.
+  return share > 0 ? less(colour) : {};
 }

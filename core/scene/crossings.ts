@@ -1,7 +1,7 @@
-import type { Box } from '../geometry/box';
-import { facePanels } from '../job/areas';
+import { type Box, bottom, right } from '../geometry/box';
+import { facesFolds } from '../job/areas';
 import type { Element, Face, Piece } from '../job/schema';
-import { foldLines } from '../trade/folds';
+import { asFace } from '../job/turned';
 import { elementBox } from './face';
 import type { TypeSources } from './words';
 
@@ -16,14 +16,19 @@ const HAIR = 0.01;
 
 /** What crosses the folds of a face, by frames; backgrounds that lie on all of the face are not told of. */
 export function crossingsOf(piece: Piece, face: Face, sources: TypeSources): Crossing[] {
-  const folds = foldLines(facePanels(piece, face));
+  // Letters are folded where their layout says; that is not shown as a fault of what stands there.
+  const folds = piece.fold ? facesFolds(piece, face) : [];
   if (folds.length === 0) return [];
+  const { width, height } = asFace(piece, face);
   return face.elements.flatMap((element) => {
     if (element.hidden || element.sample) return [];
     const box = elementBox(element, sources);
-    if (box.width >= piece.width && box.height >= piece.height) return [];
-    return folds
-      .filter((fold) => box.x < fold - HAIR && box.x + box.width > fold + HAIR)
-      .map((fold) => ({ element, at: { x: fold, y: box.y, width: 0, height: box.height } }));
+    if (box.width >= width && box.height >= height) return [];
+    return folds.flatMap(({ axis, at }) => {
+      const [from, to] = axis === 'x' ? [box.x, right(box)] : [box.y, bottom(box)];
+      if (from >= at - HAIR || to <= at + HAIR) return [];
+      const line = axis === 'x' ? { ...box, x: at, width: 0 } : { ...box, y: at, height: 0 };
+      return [{ element, at: line }];
+    });
   });
 }

@@ -1,11 +1,12 @@
-import { mainPaint } from '../colour/fill';
+import { isFlat } from '../colour/fill';
 import type { Box, Point } from '../geometry/box';
 import { linePath, type Path } from '../geometry/path';
 import type { Rule } from '../job/schema';
-import { plates } from './colour';
+import { type Colour, plates } from './colour';
 import type { Device } from './device';
 import { drawFill } from './fill';
 import { outlineOf } from './outline';
+import { silhouetteDevice } from './silhouette';
 import type { SceneSources } from './sources';
 
 /** An arrowhead is so many weights long, and so wide. */
@@ -36,16 +37,9 @@ function arrowhead(from: Point, tip: Point, weight: number): Path {
   ];
 }
 
-/** A plain rule is an area; one with dashes or ends of its own is a line with them, still inside its frame. */
-export function drawRule(rule: Rule, sources: SceneSources, device: Device): void {
+/** A rule as a line with its dashes and ends, inside its frame. */
+function drawLine(rule: Rule, colour: Colour, device: Device): void {
   const { dash, ends = 'flat' } = rule;
-  if (!dash && ends === 'flat') {
-    drawFill(rule.paint, outlineOf(rule), rule, sources, device);
-    return;
-  }
-  const paint = mainPaint(rule.paint);
-  if (!paint) return;
-  const colour = plates(paint, sources);
   const line = ruleLine(rule);
   const { weight } = line;
   const round = ends === 'round';
@@ -60,4 +54,16 @@ export function drawRule(rule: Rule, sources: SceneSources, device: Device): voi
   );
   if (head) device.fillPath(arrowhead(line.from, line.to, weight), colour);
   if (tail) device.fillPath(arrowhead(line.to, line.from, weight), colour);
+}
+
+/** A plain rule is an area; one with dashes or ends of its own is a line with them, or in more than one ink its outline. */
+export function drawRule(rule: Rule, sources: SceneSources, device: Device): void {
+  const { paint, dash, ends = 'flat' } = rule;
+  if (!dash && ends === 'flat') drawFill(paint, outlineOf(rule), rule, sources, device);
+  else if (isFlat(paint)) drawLine(rule, plates(paint, sources), device);
+  else {
+    const outline = silhouetteDevice();
+    drawLine(rule, {}, outline);
+    drawFill(paint, outline.path(), rule, sources, device);
+  }
 }

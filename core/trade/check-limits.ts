@@ -19,4 +19,6 @@ export const CHECK_LIMITS = {
   ground: { covers: 0.6, design: 0.12 },
   /** The margin of a border that is so many times the opposite one is seen by anybody. */
   border: 1.5,
+  /** Heavier stock than this, g/m², breaks on a fold that was not scored. */
+  scoreAbove: 170,
 } as const;

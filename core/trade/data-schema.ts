@@ -22,6 +22,8 @@ const areaSchema = z.strictObject({
   stamp: pair.optional(),
   /** The least width of the part of a card that is kept for it. */
   panel: length.optional(),
+  /** The share of red light that a flat ground has to throw back for a sorting machine to read on it. */
+  light: z.number().min(0).max(1).optional(),
 });
 export type AreaRule = z.infer<typeof areaSchema>;
 

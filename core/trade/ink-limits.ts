@@ -22,6 +22,14 @@ export const INK_LIMITS = {
   sameInk: 1,
   /** Inks nearer than this, CIEDE2000, can hardly be told from one another. */
   nearInk: 2.5,
+  /** Letters in a tint below this size, points, have edges of dots. */
+  screenedWords: 8,
+  /** Black lines up to this weight, and areas up to this size both ways, points, are told by their edges: they overprint. */
+  thinBlack: { line: 1, area: 9 },
+  /** Ink as dense as this, 1 is 100 %, cracks on a fold and comes off on the rollers of a laser printer. */
+  dense: 2,
+  /** So many mm² of solid ink are too much for a laser printer's heat. */
+  laserSolid: 2000,
   /** A place with too much ink, in mm², that is worth a word. */
   wetPlace: 0.5,
 } as const;

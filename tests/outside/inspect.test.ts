@@ -197,7 +197,7 @@ describe('letters are laid on their plate as Ghostscript lays them', () => {
     const { grid } = readPage(viewFile(parseAnyPdf(read('letters.pdf'))), 0);
     const mine = grid.plates.get('Black')!.reduce((sum, amount) => sum + amount, 0);
     const smooth = ['-r72', '-dTextAlphaBits=4', '-dGraphicsAlphaBits=4'];
-    const black = (await tiffsep(at('letters.pdf'), smooth, 1)).find(({ name }) => name === 'Black')!;
+    const black = (await tiffsep(at('letters.pdf'), smooth, { only: 1 })).find(({ name }) => name === 'Black')!;
     const theirs = black.levels.reduce((sum, level) => sum + 1 - level / 255, 0);
     expect(theirs).toBeGreaterThan(100);
     expect(Math.abs(mine / theirs - 1)).toBeLessThan(0.02);

@@ -68,12 +68,21 @@ export interface Plate {
   ink: Uint8Array;
 }
 
+interface Separated {
+  /** The one page that is wanted. */
+  only?: number;
+  /** Edges lie where they are, and no line is thicker than it should be; what is thinner than a pixel may be lost. */
+  byMiddles?: boolean;
+}
+/** By itself Ghostscript paints every pixel that an edge touches; so, those whose middle is inside. */
+const BY_MIDDLES = ['-c', '0 0 .setfilladjust2', '-f'];
+
 /** What Ghostscript separates a file into: a grey picture for each plate of each page, 255 where no ink is. */
-export async function tiffsep(pdf: string, how: readonly string[], only?: number) {
+export async function tiffsep(pdf: string, how: readonly string[], { only, byMiddles }: Separated = {}) {
   const stem = `plates-${Math.random().toString(36).slice(2)}`;
   // All pages, always: asked for a range, Ghostscript 10.00 loses the spots of pages with transparency.
   const fixed = ['-q', '-dSAFER', '-dBATCH', '-dNOPAUSE', '-sDEVICE=tiffsep', '-sCompression=none'];
-  run('gs', [...fixed, ...how, '-o', `${stem}-%d.tif`, pdf]);
+  run('gs', [...fixed, ...how, '-o', `${stem}-%d.tif`, ...(byMiddles ? BY_MIDDLES : []), pdf]);
   const found: { page: number; name: string; width: number; height: number; levels: Buffer }[] = [];
   for (const file of readdirSync(folder)) {
     const [, page, name] = new RegExp(`^${stem}-(\\d+)\\((.+)\\)\\.tif$`).exec(file) ?? [];
@@ -89,7 +98,7 @@ export async function tiffsep(pdf: string, how: readonly string[], only?: number
 
 /** The plates of one page as Ghostscript separates them, by name. */
 export async function platesOf(pdf: string, page: number, dpi: number): Promise<Map<string, Plate>> {
-  const found = await tiffsep(pdf, [`-r${dpi}`], page);
+  const found = await tiffsep(pdf, [`-r${dpi}`], { only: page });
   return new Map(
     found.map(({ name, width, height, levels }) => {
       const ink = Uint8Array.from(levels, (level) => 255 - level);

@@ -85,6 +85,38 @@ export function torture(): JobBundle {
       paint: green,
       shadow: { ink: 'black', tint: 0.5, x: mm(1), y: mm(1), blur: mm(1) },
     }),
+    // Only flat colours leave alone the process plates that they have not got: these name theirs.
+    makeShape({
+      ...box('shadow-over', 6, 51, 8, 3),
+      paint: { ink: 'copper', tint: 1 },
+      overprint: 'overprints',
+      shadow: { ink: 'black', tint: 0.8, x: mm(1), y: mm(0.8), blur: mm(0.5) },
+    }),
+    makeShape({
+      ...box('runs-over', 16, 22, 12, 7),
+      overprint: 'overprints',
+      paint: {
+        kind: 'linear',
+        place: ACROSS,
+        stops: [
+          { at: 0, ink: 'black', tint: 1 },
+          { at: 1, ink: 'black', tint: 0.2 },
+        ],
+      },
+    }),
+    makeRule({
+      ...box('arrow', 30, 53.5, 30, 0.5),
+      dash: [mm(2), mm(1)],
+      ends: 'arrows',
+      paint: {
+        kind: 'linear',
+        place: ACROSS,
+        stops: [
+          { at: 0, ...green },
+          { at: 1, ...copper },
+        ],
+      },
+    }),
     makeWords({ id: 'small', text: 'Small black words overprint', x: mm(5), y: mm(25.2), lettering: { size: 7 } }),
     ...Array.from({ length: 44 }, (_, i) =>
       i % 2 === 0

@@ -1,8 +1,12 @@
 import { bottom, right } from '../../geometry/box';
+import { areaOfRings } from '../../geometry/clipping';
+import { isPaper } from '../../job/paints-shown';
 import { CHECK_LIMITS } from '../../trade/check-limits';
+import { type BareCorner, bareCorners } from '../bleed-depth';
 import { type Check, type CheckContext, type Finding, trimOf } from '../check';
 import { type EdgeArt, edgeArt, extending, SIDES } from '../edge-art';
 import { found } from '../found';
+import { inkRings, inkWithin } from '../ink-shape';
 import { listed } from '../listed';
 
 /** Whether other art covers the strip that a background leaves at a side. */
@@ -23,6 +27,24 @@ function isCovered(side: (typeof SIDES)[number], ground: EdgeArt, others: readon
   );
 }
 
+/**
+ * The corners that a background leaves bare though it reaches past both edges there: it is turned, or its own corners are
+ * rounded. Where it leaves more than a strip, that is how it was drawn.
+ */
+function cornersOf(
+  { element, inside }: EdgeArt,
+  all: readonly EdgeArt[],
+  { piece, sources }: CheckContext,
+): BareCorner[] {
+  if (!SIDES.every((side) => inside[side] < 0)) return [];
+  const rings = all.flatMap((each) => (isPaper(each.element) ? [] : inkRings(each.element, sources)));
+  const { covers, design } = CHECK_LIMITS.ground;
+  const own = inkWithin(inkRings(element, sources), [trimOf(piece)]);
+  if (areaOfRings(own) < covers * piece.width * piece.height) return [];
+  const most = design * Math.max(piece.width, piece.height);
+  return bareCorners(rings, piece).filter(({ box }) => Math.min(box.width, box.height) < most);
+}
+
 /** A background that runs past some edges of a face and stops short of another. */
 export const backgroundGap: Check = {
   id: 'background-gap',
@@ -38,7 +60,20 @@ export const backgroundGap: Check = {
     const all = edgeArt(context);
     return all.flatMap((art): Finding[] => {
       const { element, ink, inside } = art;
-      if (ink.width * ink.height < CHECK_LIMITS.ground.covers * piece.width * piece.height) return [];
+      if (ink.width * ink.height < CHECK_LIMITS.ground.covers * piece.width * piece.height || isPaper(element))
+        return [];
+      const bareAt = cornersOf(art, all, context);
+      if (bareAt.length > 0) {
+        const deepest = Math.max(...bareAt.map(({ box }) => Math.min(box.width, box.height)));
+        return [
+          found(backgroundGap, element, context, {
+            problem: `Leaves bare paper at the ${listed(bareAt.map(({ corner }) => corner))} corner${bareAt.length > 1 ? 's' : ''}`,
+            place: bareAt[0]!.box,
+            measured: { value: deepest, kind: 'length' },
+            wanted: { value: 0, kind: 'length' },
+          }),
+        ];
+      }
       const open = SIDES.filter((side) => {
         const whole = side === 'left' || side === 'right' ? piece.width : piece.height;
         const near = side === 'left' || side === 'right' ? shop.tolerance.x : shop.tolerance.y;

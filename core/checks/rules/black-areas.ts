@@ -1,5 +1,6 @@
 import { isFlat } from '../../colour/fill';
-import type { Cmyk, Ink } from '../../colour/ink';
+import { type Cmyk, type Ink, PROCESS_PLATES } from '../../colour/ink';
+import { ALL_PLATES_ALLOWED, allowsPlate } from '../../colour/printed-with';
 import { areaOf } from '../../geometry/offset';
 import { addInk, repaint } from '../../job/edits/inks';
 import type { Job, Shape } from '../../job/schema';
@@ -8,6 +9,7 @@ import { INK_LIMITS, INK_SOURCE } from '../../trade/ink-limits';
 import { fromPoints, toPoints } from '../../units/length';
 import { atElement } from '../at-element';
 import type { Check, CheckContext, Finding } from '../check';
+import { pieceFacts } from '../piece-facts';
 import { isRichBlack } from './rich-black-words';
 
 const isPlainBlack = ({ kind, cmyk: [c, m, y, k] }: Ink): boolean => kind === 'process' && c + m + y === 0 && k > 0.999;
@@ -23,6 +25,15 @@ function withRichBlack(job: Job): { job: Job; ink: string } {
   return { job: addInk(job, { id, name: 'Rich black', kind: 'process', cmyk: RICH }), ink: id };
 }
 
+/** Whether a piece is printed from cyan, magenta and yellow anyway. */
+function printsColour({ piece, job, shop }: CheckContext): boolean {
+  const plates = PROCESS_PLATES.slice(0, 3);
+  const with_ = piece.printedWith ?? ALL_PLATES_ALLOWED;
+  if (shop.plates.process !== 'four' || !plates.every((plate) => allowsPlate(with_, plate, job.inks))) return false;
+  const used = pieceFacts(job, piece).plates;
+  return piece.printedWith?.plates === 'four-colour' || plates.some((plate) => used.includes(plate));
+}
+
 const squareMm = (points: number): number => points * fromPoints(1, 'mm') ** 2;
 
 function look(shape: Shape, context: CheckContext): Finding[] {
@@ -32,6 +43,8 @@ function look(shape: Shape, context: CheckContext): Finding[] {
   if (!ink || (shape.opacity ?? 1) < 1) return [];
   const plain = isPlainBlack(ink);
   if (!plain && !isRichBlack(ink)) return [];
+  // Rich black would be three plates more for a piece that has not got them.
+  if (plain && !printsColour(context)) return [];
   const { large, small } = INK_LIMITS.blackArea;
   // No outline is larger than its frame: most shapes need no more than that.
   if (plain && squareMm(shape.width * shape.height) < large) return [];

@@ -1,32 +1,37 @@
 import { inkBounds } from '../../devices/bounds';
-import { right } from '../../geometry/box';
-import { facePanels } from '../../job/areas';
+import { bottom, right } from '../../geometry/box';
+import { facesFolds } from '../../job/areas';
 import { moveElement } from '../../job/edits/elements';
-import { foldLines } from '../../trade/folds';
 import { type Check, type Finding, laidOut } from '../check';
 import { found } from '../found';
+import { boxOfRings, inkRings } from '../ink-shape';
 
 export const nearFold: Check = {
   id: 'near-fold',
-  name: 'Text too near a fold',
-  protects: 'Folds drift as cuts do: text by a fold ends up on it, or round the corner.',
+  name: 'Text, code or logo too near a fold',
+  protects: 'Folds drift as cuts do: what stands by a fold ends up on it, or round the corner.',
   source: { kind: 'common practice' },
   severity: 'advise',
   limits: ['limits'],
   run: (context) => {
     const { face, shop, sources } = context;
-    const folds = foldLines(facePanels(laidOut(context), face));
+    const sheet = laidOut(context);
+    const folds = sheet.fold ? facesFolds(sheet, face) : [];
     if (folds.length === 0) return [];
     return face.elements.flatMap((element): Finding[] => {
-      const ink = element.kind === 'words' ? inkBounds(element, sources) : undefined;
+      if (element.kind !== 'words' && element.kind !== 'code' && !element.logo) return [];
+      const box = inkBounds(element, sources);
+      const ink = box && (element.turn ? boxOfRings(inkRings(element, sources)) : box);
       if (!ink) return [];
-      const gaps = folds.flatMap((fold) => {
-        const gap = ink.x >= fold ? ink.x - fold : right(ink) <= fold ? fold - right(ink) : undefined;
-        return gap === undefined ? [] : [{ gap, way: ink.x >= fold ? 1 : -1 }];
+      const gaps = folds.flatMap(({ axis, at }) => {
+        const [from, to] = axis === 'x' ? [ink.x, right(ink)] : [ink.y, bottom(ink)];
+        const gap = from >= at ? from - at : to <= at ? at - to : undefined;
+        return gap === undefined ? [] : [{ axis, gap, way: from >= at ? 1 : -1 }];
       });
       const nearest = gaps.sort((a, b) => a.gap - b.gap)[0];
       if (!nearest || nearest.gap >= shop.limits.fold - 0.001) return [];
-      const by = { x: nearest.way * (shop.limits.fold - nearest.gap), y: 0 };
+      const off = nearest.way * (shop.limits.fold - nearest.gap);
+      const by = nearest.axis === 'x' ? { x: off, y: 0 } : { x: 0, y: off };
       return [
         found(nearFold, element, context, {
           problem: 'Stands too near a fold',

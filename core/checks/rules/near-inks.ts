@@ -1,4 +1,5 @@
 import { labDifference } from '../../colour/difference';
+import { isFinish } from '../../colour/finishes';
 import { replaceInk } from '../../job/edits/inks';
 import { usesInk } from '../../job/paints-shown';
 import { INK_LIMITS, INK_SOURCE } from '../../trade/ink-limits';
@@ -17,7 +18,8 @@ export const nearInks: Check = {
     const { inks, styles } = sources;
     return inks.flatMap((second, i): Finding[] => {
       const near = inks.slice(0, i).flatMap((first) => {
-        if (first.kind !== second.kind || areSame(first, second, press)) return [];
+        if (first.kind !== second.kind || isFinish(first.name) || isFinish(second.name)) return [];
+        if (areSame(first, second, press)) return [];
         const miss = labDifference(first.lab ?? press.lab(first.cmyk), second.lab ?? press.lab(second.cmyk));
         return miss < INK_LIMITS.nearInk ? [{ first, miss }] : [];
       })[0];

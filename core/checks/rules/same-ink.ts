@@ -1,5 +1,6 @@
 import { labDifference } from '../../colour/difference';
 import type { Press } from '../../colour/engine';
+import { isFinish } from '../../colour/finishes';
 import type { Ink } from '../../colour/ink';
 import { replaceInk } from '../../job/edits/inks';
 import { usesInk } from '../../job/paints-shown';
@@ -16,7 +17,8 @@ const bare = (name: string): string =>
 
 /** Two spot inks that are one: by their names, or by their colour. */
 export function areSame(a: Ink, b: Ink, press: Press): boolean {
-  if (a.kind !== 'spot' || b.kind !== 'spot') return false;
+  // A varnish over an area and a white below it may well be shown in one colour.
+  if (a.kind !== 'spot' || b.kind !== 'spot' || isFinish(a.name) || isFinish(b.name)) return false;
   if (bare(a.name) === bare(b.name)) return true;
   const lab = (ink: Ink) => ink.lab ?? press.lab(ink.cmyk);
   return labDifference(lab(a), lab(b)) < INK_LIMITS.sameInk;

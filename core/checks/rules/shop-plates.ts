@@ -1,3 +1,4 @@
+import { isFinish } from '../../colour/finishes';
 import { PROCESS_PLATES } from '../../colour/ink';
 import type { Check, CheckContext, Finding } from '../check';
 import { found } from '../found';
@@ -7,7 +8,7 @@ const isProcess = (plate: string): boolean => (PROCESS_PLATES as readonly string
 /** Kept by the face's identity: every face asks for those of its whole piece. */
 function spotsOf({ piece, sources }: CheckContext): string[] {
   const all = piece.faces.flatMap(({ elements }) => elements.flatMap((e) => platesUsed(e, sources)));
-  return [...new Set(all.filter((plate) => !isProcess(plate)))];
+  return [...new Set(all.filter((plate) => !isProcess(plate) && !isFinish(plate)))];
 }
 
 export const shopPlates: Check = {

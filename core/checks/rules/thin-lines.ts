@@ -3,19 +3,22 @@ import { platesOf } from '../../colour/ink';
 import { labOfPaint } from '../../colour/nearest-ink';
 import { setFrame, setStroke } from '../../job/edits/elements';
 import { inkOf } from '../../job/find';
-import type { Element, Job, Paint } from '../../job/schema';
+import type { Element, Job, Paint, Shape } from '../../job/schema';
+import type { SceneSources } from '../../scene/sources';
 import { INK_LIMITS, INK_SOURCE } from '../../trade/ink-limits';
 import { atElement } from '../at-element';
 import { type Check, type CheckContext, type Finding, HAIR } from '../check';
+import { inkRings, thicknessOf } from '../ink-shape';
 
 interface Line {
   weight: number;
   paint: Paint;
-  thicken(job: Job, to: number): Job;
+  /** None where it would bend what it is. */
+  thicken?(job: Job, to: number): Job;
 }
 
 /** The lines an element draws: a rule is one, a shape has one along its outline. */
-function linesOf(element: Element): Line[] {
+function linesOf(element: Element, sources: SceneSources): Line[] {
   if (element.kind === 'rule') {
     const paint = isFlat(element.paint) ? element.paint : mainPaint(element.paint);
     const { id, x, y, width, height } = element;
@@ -28,11 +31,42 @@ function linesOf(element: Element): Line[] {
       );
     return paint ? [{ weight: Math.min(width, height), paint, thicken }] : [];
   }
-  if (element.kind !== 'shape' || !element.stroke) return [];
+  if (element.kind !== 'shape') return [];
   const { stroke, id } = element;
   return [
-    { weight: stroke.weight, paint: stroke.paint, thicken: (job, to) => setStroke(job, id, { ...stroke, weight: to }) },
+    ...thinArea(element, sources),
+    ...(stroke
+      ? [
+          {
+            weight: stroke.weight,
+            paint: stroke.paint,
+            thicken: (job: Job, to: number) => setStroke(job, id, { ...stroke, weight: to }),
+          },
+        ]
+      : []),
   ];
+}
+
+/** An area this many times as long as it is thick is a line, however it was drawn. */
+const LONG = 12;
+
+/** A filled area without a line of its own that is as good as one; a plain one is made thicker about its middle. */
+function thinArea(shape: Shape, sources: SceneSources): Line[] {
+  const { id, paint, stroke, outline, form, corners, turn } = shape;
+  const { x, y, width, height } = shape;
+  if (stroke || !isFlat(paint) || paint.tint === 0) return [];
+  const rings = inkRings(shape, sources);
+  const weight = thicknessOf(rings);
+  if (weight * LONG > Math.max(width, height)) return [];
+  const across = width >= height;
+  const isPlain = !outline && !form && !corners && !turn;
+  const thicken = (job: Job, to: number): Job =>
+    setFrame(
+      job,
+      id,
+      across ? { x, width, height: to, y: y - (to - height) / 2 } : { y, height, width: to, x: x - (to - width) / 2 },
+    );
+  return [{ weight: isPlain ? Math.min(width, height) : weight, paint, ...(isPlain ? { thicken } : {}) }];
 }
 
 /** Why a line is held to the thicker limit; undefined for one that is not. */
@@ -53,7 +87,7 @@ export const thinLines: Check = {
   limits: ['limits'],
   run: (context) =>
     context.face.elements.flatMap((element) =>
-      linesOf(element).flatMap((line): Finding[] => {
+      linesOf(element, context.sources).flatMap((line): Finding[] => {
         const why = lightBecause(line, context);
         const { line: floors } = context.shop.limits;
         const floor = why ? floors.light : floors.any;
@@ -65,7 +99,9 @@ export const thinLines: Check = {
             problem: why ? `Thin for a line that is ${why}` : 'Thinner than a line can be printed',
             measured: { value: line.weight, kind: 'type' },
             wanted: { value: floor, kind: 'type' },
-            fix: { label: `Make it ${floor} pt`, apply: (job) => line.thicken(job, floor) },
+            ...(line.thicken
+              ? { fix: { label: `Make it ${floor} pt`, apply: (job: Job) => line.thicken!(job, floor) } }
+              : {}),
           },
         ];
       }),

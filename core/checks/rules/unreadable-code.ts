@@ -1,10 +1,13 @@
+import { SYMBOLOGIES } from '../../codes/symbologies';
+import { moduleWidth } from '../../codes/symbols';
 import { isFlat } from '../../colour/fill';
 import { type Plates, platesOf, processStandIn } from '../../colour/ink';
 import { LEAST_CONTRAST, redReflectance, symbolContrast } from '../../colour/reflectance';
 import { partOutside } from '../../geometry/boolean';
 import { overlaps } from '../../geometry/box';
+import { corneredBoxPath } from '../../geometry/forms';
 import { areaOf } from '../../geometry/offset';
-import { boxPath, transformPath } from '../../geometry/path';
+import { transformPath } from '../../geometry/path';
 import { layUnder } from '../../job/edits/elements';
 import { inkOf, titleOf } from '../../job/find';
 import { makeShape } from '../../job/make';
@@ -31,9 +34,12 @@ const SLIVER = 0.05;
 function groundPaint(element: Element, code: Code): Paint | undefined {
   if (element.kind !== 'shape' || !isFlat(element.paint) || element.opacity !== undefined) return undefined;
   const outline = transformPath(outlineOf(element), turnOf(element, element));
-  return areaOf(partOutside(transformPath(boxPath(code), turnOf(code, code)), outline)) < SLIVER
-    ? element.paint
-    : undefined;
+  // The quiet zone is so wide on all sides; a panel's round corner may take as much off its own corners.
+  const [quiet] = SYMBOLOGIES[code.symbology].quiet;
+  const radius = quiet * moduleWidth(code.symbology, code.text, code);
+  const corner = { radius, form: 'round' } as const;
+  const zone = corneredBoxPath(code, [corner, corner, corner, corner]);
+  return areaOf(partOutside(transformPath(zone, turnOf(code, code)), outline)) < SLIVER ? element.paint : undefined;
 }
 
 /** Whether an element is a flat ground for the whole of a code that it stands out from. */

@@ -1,5 +1,5 @@
 import type { Plates } from '../../colour/ink';
-import { type Box, intersection, overlaps } from '../../geometry/box';
+import { type Box, intersection, overlaps, unionOf } from '../../geometry/box';
 import type { Matrix } from '../../geometry/matrix';
 import { type Colour, isShade } from '../../scene/colour';
 import type { Device, ImageRef } from '../../scene/device';
@@ -93,9 +93,33 @@ function drawWindows(group: PlainGroup, ground: PlateGrid, device: PatchDevice):
   }
 }
 
+/**
+ * What is see-through one on the other becomes one patch: between patches on one another readers show seams. Plain ones stay
+ * by themselves, since they can be drawn without a patch.
+ */
+function together(steps: readonly Step[]): Step[] {
+  const out: Step[] = [];
+  for (const step of steps) {
+    const last = out.at(-1);
+    // Where an element begins and ends says nothing to a file: it does not come between two patches.
+    if (last?.seeThrough && step.calls.every(({ name }) => name === 'beginElement' || name === 'endElement')) {
+      out.splice(-1, 0, step);
+      continue;
+    }
+    const meet =
+      last?.seeThrough && step.seeThrough && last.bounds && step.bounds && overlaps(last.bounds, step.bounds)
+        ? unionOf([last.bounds, step.bounds])
+        : undefined;
+    if (last && meet && last.overprints === step.overprints && !plainGroup(last) && !plainGroup(step))
+      out[out.length - 1] = { ...last, calls: [...last.calls, ...step.calls], bounds: meet };
+    else out.push(step);
+  }
+  return out;
+}
+
 /** Draws something on a device with nothing left that is see-through. */
 export function drawFlat(draw: (device: Device) => void, device: PatchDevice, { box, ppi, picture }: FlatAsked): void {
-  const steps = stepsOf(draw, (image) => picture(image)?.alpha !== undefined);
+  const steps = together(stepsOf(draw, (image) => picture(image)?.alpha !== undefined));
   const around = seeThroughBox(steps);
   const region = around && intersection(around, box);
   if (!region) {

@@ -7,9 +7,14 @@ import { named, type PdfPage } from './page';
 import { kept } from './uses';
 
 /** The name of a pattern for colour that runs. Its matrix goes from the device's space to the page's. */
-export function shadeKey({ uses, media }: PdfPage, shade: Shade | Coverage): string {
+export function shadeKey({ uses, media, overprints: depth }: PdfPage, shade: Shade | Coverage): string {
   const there = { ...shade, matrix: multiply([1, 0, 0, -1, -media.x, bottom(media)], shade.matrix) };
-  return kept(uses.shades, JSON.stringify(there), () => ({ key: `P${uses.shades.size + 1}`, shade: there })).key;
+  const overprints = depth > 0;
+  return kept(uses.shades, JSON.stringify([there, overprints]), () => ({
+    key: `P${uses.shades.size + 1}`,
+    shade: there,
+    overprints,
+  })).key;
 }
 
 /** A spot ink with others, as one colour of several plates in the order that `platesInOrder` has. */

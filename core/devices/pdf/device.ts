@@ -114,11 +114,12 @@ export function pdfDevice(
     drawTone: (tone, place, given) => {
       const colours = page.uses.tones.get(tone) ?? [];
       page.uses.tones.set(tone, colours);
+      const overprints = page.overprints > 0;
       const written = JSON.stringify(given);
-      let found = colours.find((each) => JSON.stringify(each.colour) === written);
+      let found = colours.find((each) => each.overprints === overprints && JSON.stringify(each.colour) === written);
       if (!found) {
         const count = [...page.uses.tones.values()].reduce((sum, each) => sum + each.length, 0);
-        found = { key: `T${count + 1}`, colour: given };
+        found = { key: `T${count + 1}`, colour: given, overprints };
         colours.push(found);
       }
       page.out.push(...imageOps(page, found.key, place));

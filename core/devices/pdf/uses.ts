@@ -22,9 +22,9 @@ export interface PdfUses {
   /** Spaces of several plates that one colour mixes, by the plates' names. */
   mixtures: Map<string, { key: string; plates: Plates }>;
   patches: { key: string; patch: Patch }[];
-  /** Colour that runs, by what it is written as. */
-  shades: Map<string, { key: string; shade: Shade | Coverage }>;
-  tones: Map<Tone, { key: string; colour: Plates }[]>;
+  /** Colour that runs, by what it is written as. What overprints names no plate but its own. */
+  shades: Map<string, { key: string; shade: Shade | Coverage; overprints: boolean }>;
+  tones: Map<Tone, { key: string; colour: Plates; overprints: boolean }[]>;
   /** Contents drawn as one thing. An inner one comes before the one it lies in. */
   forms: PdfForm[];
   /** Graphics states, by what they set. */

@@ -1,10 +1,11 @@
+import { isFinish } from '../../colour/finishes';
 import type { Plates } from '../../colour/ink';
 import type { Box } from '../../geometry/box';
 import { cellsIn, type PlateGrid } from './device';
 
-/** The sum of all plates at each cell: 1 is 100 %. */
+/** The sum of all inks at each cell: 1 is 100 %. What is a finish wets no paper. */
 export function totalsOf({ plates, width, height }: PlateGrid): Float32Array {
-  const [first, ...rest] = plates.values();
+  const [first, ...rest] = [...plates].flatMap(([plate, cells]) => (isFinish(plate) ? [] : [cells]));
   const totals = first ? first.slice() : new Float32Array(width * height);
   for (const cells of rest) for (let i = 0; i < cells.length; i++) totals[i]! += cells[i]!;
   return totals;

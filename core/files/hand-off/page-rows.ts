@@ -1,25 +1,25 @@
-import type { PieceAsked } from '../../checks/on-plates';
-import { type DrawnList, type Listed, listedDevice } from '../../devices/listed';
-import { platesDevice } from '../../devices/plates/device';
-import { type Box, outset } from '../../geometry/box';
-import { apply, type Matrix } from '../../geometry/matrix';
-import { type Device, type GlyphRun, runMatrix } from '../../scene/device';
+import type { Listed } from '../../devices/listed';
+import { outset } from '../../geometry/box';
+import { apply } from '../../geometry/matrix';
+import { type GlyphRun, runMatrix } from '../../scene/device';
 import { placed } from '../../scene/run-outline';
 import type { GlyphSeen } from '../pdf/drawn/hear';
-import { cellsFor, type PageRead } from '../pdf/page-read';
+import type { PageRead } from '../pdf/page-read';
 import type { Row } from './comparison';
-import { platesDiffer } from './plates-differ';
+import type { PageDrawn, PageProof } from './page-drawn';
+import { type PicturesProof, pictureRows } from './picture-rows';
+import { CLOSE, placeSaid } from './place-said';
+import { platesDifferCloser } from './plates-differ';
 
 /** A page as it was to be drawn beside the page as the file has it: every letter, every picture, every plate. */
-
-/** Letters and pictures stand where they were laid within a tenth of a millimetre; in points. */
-const CLOSE = (0.1 / 25.4) * 72;
 
 interface Letter {
   font: string;
   glyph: number;
   x: number;
   y: number;
+  /** Degrees clockwise. */
+  angle: number;
   /** The words that it is a letter of. */
   of: string;
 }
@@ -30,22 +30,25 @@ const lettersOf = (run: GlyphRun): Letter[] => {
     font: run.font.postscriptName,
     glyph: id,
     ...apply(matrix, { x, y }),
+    angle: run.angle ?? 0,
     of: run.text,
   }));
 };
 
 const keyOf = ({ font, glyph }: Pick<Letter, 'font' | 'glyph'>): string => `${font} ${glyph}`;
 
-/** Takes from `from` what lies at a place; whether there was any. */
+/** Whether two ways of standing, in degrees, are within one of each other. */
+const sameWay = (a: number, b: number): boolean => Math.abs(((((a - b) % 360) + 540) % 360) - 180) <= 1;
+
+/** Takes from `from` what stands at a place in that way; whether there was any. */
 function take(from: Map<string, GlyphSeen[]>, letter: Letter): boolean {
   const there = from.get(keyOf(letter)) ?? [];
-  const at = there.findIndex(({ x, y }) => Math.hypot(x - letter.x, y - letter.y) <= CLOSE);
+  const at = there.findIndex(
+    ({ x, y, angle }) => Math.hypot(x - letter.x, y - letter.y) <= CLOSE && sameWay(angle, letter.angle),
+  );
   if (at >= 0) there.splice(at, 1);
   return at >= 0;
 }
-
-const mm = (points: number): string => ((points / 72) * 25.4).toFixed(1);
-const placeSaid = ({ x, y }: { x: number; y: number }): string => `at ${mm(x)}, ${mm(y)} mm`;
 
 /** What a text says, without the spaces that say where its lines end. */
 const bare = (text: string): string => [...text.replace(/\s|\u00ad/g, '')].sort().join('');
@@ -102,89 +105,17 @@ function wordsRow(
   ];
 }
 
-const CORNERS = [
-  { x: 0, y: 0 },
-  { x: 1, y: 0 },
-  { x: 0, y: 1 },
-];
-const onPlace = (one: Matrix, other: Matrix): boolean =>
-  CORNERS.every((corner) => {
-    const [a, b] = [apply(one, corner), apply(other, corner)];
-    return Math.hypot(a.x - b.x, a.y - b.y) <= CLOSE;
-  });
-
-function picturesRow(
-  name: string,
-  list: DrawnList,
-  read: PageRead,
-  hasAlpha: (asset: string) => boolean,
-  flat: boolean,
-): Row[] {
-  const wanted = list.pictures.map(({ drawn, seeThrough }) => ({
-    ...drawn,
-    // Flattened, what shows through a picture is in it.
-    maybe: flat && (seeThrough || hasAlpha(drawn.image.asset)),
-  }));
-  const left = read.pictures.filter(({ partly }) => !partly);
-  const what = `${name}: pictures and their places`;
-  const asked = `${wanted.length} pictures`;
-  const lost = wanted.find(({ place, maybe }) => {
-    const at = left.findIndex((seen) => onPlace(seen.place, place));
-    if (at >= 0) left.splice(at, 1);
-    return at < 0 && !maybe;
-  });
-  if (wanted.length === 0 && left.length === 0) return [];
-  const placeOf = (place: Matrix) => placeSaid({ x: place[4], y: place[5] });
-  const found = lost
-    ? `none ${placeOf(lost.place)}`
-    : left[0] && !flat
-      ? `one that was not laid, ${placeOf(left[0].place)}`
-      : asked;
-  return [{ what, asked, read: found, right: found === asked }];
-}
-
-/** A page as it is to be: what draws it, on which sheet, and where more than marks may lie. */
-export interface PageProof {
-  name: string;
-  draw(device: Device): void;
-  media: Box;
-  art: Box;
-  picture: PieceAsked['picture'];
-  hasAlpha(asset: string): boolean;
-  /** Whether nothing may be see-through, and words are the outlines of their letters. */
-  flat: boolean;
-  outlines: boolean;
-}
-
 /** What was asked of a page beside what the file draws there. */
-export function pageRows({ name, draw, media, art, outlines, ...asked }: PageProof, read: PageRead): Row[] {
-  const list: DrawnList = { runs: [], pictures: [] };
-  const told: string[] = [];
-  const device = platesDevice({ box: media, ppi: cellsFor(media), picture: asked.picture });
-  let within = 0;
-  const heard = listedDevice(device, list);
-  draw({
-    ...heard,
-    // Words that are told as a whole are told once; others run by run.
-    beginWords: (text) => {
-      within++;
-      told.push(text);
-    },
-    endWords: () => {
-      within--;
-    },
-    showGlyphs: (run, colour) => {
-      if (within === 0 && run.font.program !== 'drawn') told.push(run.text);
-      heard.showGlyphs(run, colour);
-    },
-  });
-  const differs = platesDiffer(device.grid(), read.grid, outset(art, 1));
+export function pageRows(page: PageProof, drawn: PageDrawn, read: PageRead, pictures: PicturesProof): Row[] {
+  const { name, art, outlines } = page;
+  const { list, told, grid } = drawn;
+  const differs = platesDifferCloser(drawn, read, outset(art, 1));
   const [first] = differs;
-  const plates = [...device.grid().plates.keys()].length;
+  const plates = [...grid.plates.keys()].length;
   return [
     lettersRow(name, list.runs, read.letters, outlines),
     ...wordsRow(name, list.runs, told, read.letters, outlines),
-    ...picturesRow(name, list, read, asked.hasAlpha, asked.flat),
+    ...pictureRows(page, drawn, read, pictures),
     {
       what: `${name}: plates and marks`,
       asked: `${plates} as drawn`,

@@ -44,6 +44,40 @@ function differences(asked: Float32Array | undefined, read: Float32Array | undef
   return off;
 }
 
+/** Each cell the mean of `by` cells each way: a grid as it would be at fewer cells an inch. */
+export function coarser(grid: PlateGrid, by: number): PlateGrid {
+  const [width, height] = [Math.floor(grid.width / by), Math.floor(grid.height / by)];
+  const mean = (cells: Float32Array): Float32Array => {
+    const out = new Float32Array(width * height);
+    for (let y = 0; y < height * by; y++)
+      for (let x = 0, from = y * grid.width, to = Math.floor(y / by) * width; x < width * by; x++)
+        out[to + Math.floor(x / by)]! += cells[from + x]! / by ** 2;
+    return out;
+  };
+  const plates = new Map([...grid.plates].map(([plate, cells]) => [plate, mean(cells)]));
+  return { ...grid, ppi: grid.ppi / by, width, height, plates };
+}
+
+/** Cells that may be laid for a closer look: some hundred megabytes. */
+const MOST_CELLS = 6_000_000;
+
+interface Plated {
+  grid: PlateGrid;
+  gridAt(ppi: number): PlateGrid;
+}
+
+/**
+ * The same, but what seems to differ is looked at once more in finer cells: an edge that one thing has in common with another
+ * below it, as a flattened patch has, mixes wrongly where both share a cell.
+ */
+export function platesDifferCloser(asked: Plated, read: Plated, art: Box): PlateDiffers[] {
+  const seen = platesDiffer(asked.grid, read.grid, art);
+  const by = Math.min(4, Math.floor(Math.sqrt(MOST_CELLS / (asked.grid.width * asked.grid.height))));
+  if (seen.length === 0 || by < 2) return seen;
+  const ppi = asked.grid.ppi * by;
+  return platesDiffer(coarser(asked.gridAt(ppi), by), coarser(read.gridAt(ppi), by), art);
+}
+
 /** The plates that differ between what was asked and what was read; `art` is where more than marks may lie. */
 export function platesDiffer(asked: PlateGrid, read: PlateGrid, art: Box): PlateDiffers[] {
   const { width, height, box, ppi } = asked;

@@ -6,15 +6,18 @@ import { sameBytes, separatePicture } from '../../picture/separate';
 import { type Device, type ImageRef, imageKey } from '../../scene/device';
 import { printedFaces } from '../../scene/shown-faces';
 import { sourcesOf } from '../../scene/sources';
-import { facesAsked, type PdfAsked, pageBoxes } from '../pdf/asked';
+import { facesAsked, type PdfAsked, type PicturesAsked, pageBoxes } from '../pdf/asked';
 import type { PdfKit } from '../pdf/document';
+import type { PageRead } from '../pdf/page-read';
 import { type PdfFacts, readFile } from '../pdf/read-back';
 import { held, type RuleSeen } from '../pdf/rules';
 import { drawSideAsked, type SheetAsked, sheetBox, sidesOf } from '../pdf/sheet';
 import { STANDARD_FACTS, type Standard } from '../pdf/standards';
 import { drawPageAsked } from '../pdf/write';
 import { comparison, type Row, rulesRow } from './comparison';
+import { drawnPage, type PageDrawn, type PageProof, spotsDrawn } from './page-drawn';
 import { pageRows } from './page-rows';
+import { coarsestOf } from './picture-rows';
 import { refuseDiffering } from './read-back-error';
 
 /** What a written file says when it is read again, beside what was asked. */
@@ -45,12 +48,22 @@ const profileRow = (profile: Uint8Array | undefined, { press }: PdfKit): Row => 
 };
 
 /** What holds for every page of a file. */
-const pageFacts = (job: Job, kit: PdfKit, standard: Standard, words: PdfAsked['words'], kept: Kept) => ({
+const pageFacts = (kit: PdfKit, standard: Standard, words: PdfAsked['words'], kept: Kept) => ({
   picture: separatedOf(kit, kept),
-  hasAlpha: (asset: string): boolean => job.assets[asset]?.alpha === true,
   flat: !STANDARD_FACTS[standard].seeThrough,
   outlines: words === 'outlines',
 });
+
+/** Every page as it was drawn beside the file's. */
+function rowsOf(
+  proofs: readonly PageProof[],
+  drawn: readonly PageDrawn[],
+  read: readonly PageRead[],
+  asked: PicturesAsked | undefined,
+): Row[] {
+  const pictures = { asked, coarsest: coarsestOf(proofs, drawn) };
+  return proofs.flatMap((page, i) => (read[i] ? pageRows(page, drawn[i]!, read[i], pictures) : []));
+}
 
 /**
  * Reads a written file again by a reader that shares nothing with the writer, and holds all of it against what was asked.
@@ -63,13 +76,18 @@ export function prove(job: Job, asked: PdfAsked, bytes: Uint8Array, kit: PdfKit,
   const rules = held(view, standard);
   const sources = sourcesOf(job, kit.fonts);
   const boxes = pageBoxes(piece, asked.shop, asked.marks, asked.office, asked.also);
-  const common = pageFacts(job, kit, standard, asked.words, kept);
-  const drawn = facesAsked(printedFaces(piece, sources), asked.faces).flatMap((face, i) => {
+  const common = pageFacts(kit, standard, asked.words, kept);
+  const proofs = facesAsked(printedFaces(piece, sources), asked.faces).map((face): PageProof => {
     const draw = (device: Device): void => drawPageAsked({ job, piece, face, asked, boxes, sources }, device);
-    const page = { ...common, name: face.name, draw, media: boxes.media, art: boxes.bleed };
-    return pages[i] ? pageRows(page, pages[i]) : [];
+    return { ...common, name: face.name, draw, media: boxes.media, art: boxes.bleed };
   });
-  return { facts, rules, rows: [...comparison(job, piece, asked, facts, rules), ...drawn, profileRow(profile, kit)] };
+  const drawn = proofs.map(drawnPage);
+  const rows = [
+    ...comparison(piece, asked, facts, rules, spotsDrawn(drawn)),
+    ...rowsOf(proofs, drawn, pages, asked.pictures),
+    profileRow(profile, kit),
+  ];
+  return { facts, rules, rows };
 }
 
 /** The same for a file of press sheets. */
@@ -78,16 +96,15 @@ export function proveSheets(job: Job, asked: SheetAsked, bytes: Uint8Array, kit:
   const rules = held(view, asked.standard);
   const sides = sidesOf(asked.plan);
   const media = sheetBox(asked.made);
-  const common = pageFacts(job, kit, asked.standard, asked.words, new Map());
-  const drawn = sides.flatMap((side, i) => {
+  const common = pageFacts(kit, asked.standard, asked.words, new Map());
+  const proofs = sides.map((side): PageProof => {
     const draw = (device: Device): void => drawSideAsked(job, asked, side, kit.fonts, device);
-    const page = { ...common, name: `Sheet ${side.n + 1}, ${side.side}`, draw, media, art: media };
-    return pages[i] ? pageRows(page, pages[i]) : [];
+    return { ...common, name: `Sheet ${side.n + 1}, ${side.side}`, draw, media, art: media };
   });
   const rows: Row[] = [
     { what: 'Pages', asked: `${sides.length}`, read: `${pages.length}`, right: sides.length === pages.length },
     rulesRow(asked.standard, rules),
-    ...drawn,
+    ...rowsOf(proofs, proofs.map(drawnPage), pages, asked.pictures),
     profileRow(profile, kit),
   ];
   return { facts, rules, rows };

@@ -4,7 +4,7 @@ import type { Patch } from '../../devices/flat/patch';
 import { encodeJpeg } from '../../picture/jpeg-encode';
 import type { SeparatedPicture } from '../../picture/separate';
 import type { Tone } from '../../scene/device';
-import { spaceOf } from './shades';
+import { type SpaceFinder, spaceOf } from './shades';
 import { flate, plain } from './streams';
 
 /** Rows with the PNG "sub" filter in front (ISO 32000-1, 7.4.4.4): neighbouring pixels are alike, so differences pack better. */
@@ -124,11 +124,12 @@ export function embedTone(
   context: PDFContext,
   { width, height, amounts }: Tone,
   colour: Plates,
+  find: SpaceFinder,
   inks: readonly Ink[],
   separation: (plate: string) => PDFRef,
 ): PDFRef {
   const mask = softMask(context, amounts, { width, height });
-  const { space, amounts: inSpace } = spaceOf(context, Object.keys(colour), inks, separation);
+  const { space, amounts: inSpace } = find(context, Object.keys(colour), inks, separation);
   const sample = Uint8Array.from(inSpace(colour), (amount) => Math.round(255 * amount));
   return context.register(
     flate(context, sample, {

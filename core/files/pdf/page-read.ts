@@ -2,7 +2,7 @@ import { type PlateGrid, platesDevice } from '../../devices/plates/device';
 import { cellsWithin } from '../../devices/plates/pictures';
 import type { Box } from '../../geometry/box';
 import { drawPage } from './drawn/draw';
-import type { GlyphSeen, PathSeen, PictureSeen } from './drawn/hear';
+import type { GlyphSeen, Hear, PathSeen, PictureSeen } from './drawn/hear';
 import { filtersOf } from './parsed/filters';
 import type { Dict } from './parsed/syntax';
 import { arrayOf, type PdfView } from './parsed/view';
@@ -35,6 +35,8 @@ export interface PageRead {
   paths: PathSeen[];
   /** Its plates, all of its sheet. */
   grid: PlateGrid;
+  /** The same at other cells an inch. */
+  gridAt(ppi: number): PlateGrid;
   /** What is not drawn as it is, each once. */
   unread: string[];
   /** What is see-through, each once. */
@@ -70,8 +72,8 @@ function sheetOf(view: PdfView, page: number): Box {
 /** A page of which nothing could be read. */
 export function blankRead(view: PdfView, page: number): PageRead {
   const box = sheetOf(view, page);
-  const device = platesDevice({ box, ppi: cellsFor(box), picture: () => undefined });
-  return { letters: [], pictures: [], paths: [], grid: device.grid(), unread: [], soft: [] };
+  const gridAt = (ppi: number): PlateGrid => platesDevice({ box, ppi, picture: () => undefined }).grid();
+  return { letters: [], pictures: [], paths: [], grid: gridAt(cellsFor(box)), gridAt, unread: [], soft: [] };
 }
 
 /** Draws a page of a file and tells what is on it. Throws SyntaxFault where it cannot be read. */
@@ -79,24 +81,22 @@ export function readPage(view: PdfView, page: number): PageRead {
   const box = sheetOf(view, page);
   const [x, , , y] = trimOf(view, view.pages[page]!);
   const pictures = new Map();
-  const device = platesDevice({ box, ppi: cellsFor(box), picture: ({ asset }) => pictures.get(asset) });
-  const read: Omit<PageRead, 'grid' | 'unread' | 'soft'> = { letters: [], pictures: [], paths: [] };
+  const drawn = (ppi: number, hear: Hear): PlateGrid => {
+    const device = platesDevice({ box, ppi, picture: ({ asset }) => pictures.get(asset) });
+    drawPage(view, { page, origin: { x, y } }, device, hear, pictures);
+    return device.grid();
+  };
+  const read: Pick<PageRead, 'letters' | 'pictures' | 'paths'> = { letters: [], pictures: [], paths: [] };
   const unread = new Set<string>();
   const soft = new Set<string>();
-  drawPage(
-    view,
-    { page, origin: { x, y } },
-    device,
-    {
-      glyph: (glyph) => read.letters.push(glyph),
-      picture: (picture) => read.pictures.push(picture),
-      path: (path) => read.paths.push(path),
-      unread: (what) => unread.add(what),
-      soft: (what) => soft.add(what),
-    },
-    pictures,
-  );
-  return { ...read, grid: device.grid(), unread: [...unread], soft: [...soft] };
+  const grid = drawn(cellsFor(box), {
+    glyph: (glyph) => read.letters.push(glyph),
+    picture: (picture) => read.pictures.push(picture),
+    path: (path) => read.paths.push(path),
+    unread: (what) => unread.add(what),
+    soft: (what) => soft.add(what),
+  });
+  return { ...read, grid, gridAt: (ppi) => drawn(ppi, {}), unread: [...unread], soft: [...soft] };
 }
 
 /** What is told of a picture as it stands. */
@@ -114,16 +114,4 @@ export function pictureDrawn(view: PdfView, { read, stream, place, partly }: Pic
     patch: partly && stream.dict.has('Mask'),
     soft: stream.dict.has('SMask'),
   };
-}
-
-/** The quarter turn clockwise at which most letters run; none where there are no letters. */
-export function runOfWords(letters: readonly GlyphSeen[]): number | undefined {
-  const counts = [0, 0, 0, 0];
-  for (const { angle, text } of letters) {
-    const quarter = angle / 90;
-    if (text.trim() !== '' && Math.abs(quarter - Math.round(quarter)) < 0.02)
-      counts[(Math.round(quarter) + 8) % 4]! += text.trim().length;
-  }
-  const most = Math.max(...counts);
-  return most > 0 ? counts.indexOf(most) : undefined;
 }

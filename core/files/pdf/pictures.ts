@@ -60,7 +60,7 @@ export function pictureDesk(
   kit: DeskKit,
   asked: PicturesAsked = {},
 ): PictureDesk {
-  const kept = new Map<string, SeparatedPicture & { bytes: Uint8Array; passes: boolean; lineArt: boolean }>();
+  const kept = new Map<string, SeparatedPicture & { bytes: Uint8Array; passes: boolean }>();
   const open = (image: ImageRef) => {
     const found = kept.get(imageKey(image));
     if (found) return found;
@@ -73,7 +73,6 @@ export function pictureDesk(
       ...separated,
       bytes,
       passes: passes(bytes, pixels, image.separation, kit),
-      lineArt: pixels.lineArt === true,
     };
     kept.set(imageKey(image), made);
     return made;
@@ -84,7 +83,8 @@ export function pictureDesk(
       const whole = open(image);
       if (whole.lineArt && whole.plates.length === 1 && isBilevel(whole.amounts))
         return embedLineArt(context, whole, plateRef);
-      const picture = withFewer(whole, ppi, asked);
+      // Line art that prints as a tint keeps its edges too.
+      const picture = whole.lineArt ? whole : withFewer(whole, ppi, asked);
       if (whole.passes && picture === whole) return embedPlainJpeg(context, whole.bytes, whole);
       return asked.quality === undefined
         ? embedPicture(context, picture, inks, plateRef)

@@ -7,7 +7,6 @@ import {
   type PictureDrawn,
   pictureDrawn,
   readPage,
-  runOfWords,
   trimOf,
 } from './page-read';
 import { parsePdf } from './parsed/file';
@@ -38,8 +37,6 @@ export interface PageFacts {
   /** Degrees clockwise that a reader turns the page before it is shown. */
   turned: number;
   pictures: PictureDrawn[];
-  /** The quarter turns clockwise at which most of its words run; none where it has no words. */
-  wordsRun: number | undefined;
 }
 export interface FontFacts {
   name: string;
@@ -112,7 +109,7 @@ export function readFile(bytes: Uint8Array): FileRead {
   const facts: PdfFacts = {
     version: file.version,
     standard: standardOf(view),
-    pages: pages.map(({ letters, pictures }, i) => {
+    pages: pages.map(({ pictures }, i) => {
       const page = view.pages[i]!;
       const media = mediaOf(view, page);
       const trim = trimOf(view, page);
@@ -123,7 +120,6 @@ export function readFile(bytes: Uint8Array): FileRead {
         crop: boxAt(view, page, 'CropBox'),
         turned: Number(file.get(page.get('Rotate')) ?? 0),
         pictures: pictures.map((picture) => pictureDrawn(view, picture)),
-        wordsRun: runOfWords(letters),
       };
     }),
     fonts: fontsIn(view),

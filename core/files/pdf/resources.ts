@@ -4,7 +4,7 @@ import type { PdfUses } from '../../devices/pdf/uses';
 import type { Job } from '../../job/schema';
 import { embedPatch, embedTone } from './images';
 import { plateName } from './plate-name';
-import { shadePattern, spaceOf } from './shades';
+import { ownPlatesOf, shadePattern, spaceOf } from './shades';
 import { flate } from './streams';
 
 /** A spot ink, or All, as a Separation whose tint runs from paper to the ink's stand-in (ISO 32000-1, 8.6.6.4). */
@@ -55,10 +55,11 @@ export function nameUses(
   for (const { key, plates } of uses.mixtures.values())
     put(key, 'ColorSpace', spaceOf(context, Object.keys(plates), job.inks, plateRef).space as PDFRef);
   for (const { key, patch } of uses.patches) put(key, 'XObject', embedPatch(context, patch, job.inks, plateRef));
-  for (const { key, shade } of uses.shades.values())
-    put(key, 'Pattern', shadePattern(context, shade, job.inks, plateRef));
+  for (const { key, shade, overprints } of uses.shades.values())
+    put(key, 'Pattern', shadePattern(context, shade, overprints ? ownPlatesOf : spaceOf, job.inks, plateRef));
   for (const [tone, colours] of uses.tones)
-    for (const { key, colour } of colours) put(key, 'XObject', embedTone(context, tone, colour, job.inks, plateRef));
+    for (const { key, colour, overprints } of colours)
+      put(key, 'XObject', embedTone(context, tone, colour, overprints ? ownPlatesOf : spaceOf, job.inks, plateRef));
   // A form comes after all that it draws; so does the state that masks with it.
   const states = [...uses.states.values()];
   const putState = ({ key, state }: (typeof states)[number]): void => {

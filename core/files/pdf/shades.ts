@@ -49,22 +49,45 @@ function deviceN(
   );
 }
 
-/** The colour space that a set of plates is written in, and its amounts in the space's order. */
-export function spaceOf(
+/** A colour space, and amounts by plate in its order. */
+interface PlateSpace {
+  space: string | PDFRef;
+  amounts(plates: Plates): number[];
+}
+/** What finds the colour space of some plates. */
+export type SpaceFinder = (
   context: PDFContext,
   plates: Iterable<string>,
   inks: readonly Ink[],
   separation: (plate: string) => PDFRef,
-): { space: string | PDFRef; amounts(plates: Plates): number[] } {
-  const all = platesInOrder(plates);
+) => PlateSpace;
+
+/** Just these plates, whatever they are. */
+function namedSpace(all: readonly string[], ...[context, , inks, separation]: Parameters<SpaceFinder>): PlateSpace {
   const [only] = all;
-  if (all.every(isProcessPlate)) return { space: 'DeviceCMYK', amounts: (given) => splitPlates(given).cmyk };
-  if (all.length === 1) return { space: separation(only!), amounts: (given) => [given[only!] ?? 0] };
   return {
-    space: deviceN(context, all, inks, separation),
-    amounts: (plates) => all.map((plate) => plates[plate] ?? 0),
+    space: all.length === 1 ? separation(only!) : deviceN(context, all, inks, separation),
+    amounts: (given) => all.map((plate) => given[plate] ?? 0),
   };
 }
+
+/** The colour space that a set of plates is written in: process inks together, spots by name. */
+export const spaceOf: SpaceFinder = (context, plates, inks, separation) => {
+  const all = platesInOrder(plates);
+  if (all.every(isProcessPlate)) return { space: 'DeviceCMYK', amounts: (given) => splitPlates(given).cmyk };
+  return namedSpace(all, context, plates, inks, separation);
+};
+
+/**
+ * The same for a gradient or a picture that prints over: four process inks would knock out those that it has not got, since
+ * the overprint mode counts for flat colours alone (ISO 32000-1, 8.6.7).
+ */
+export const ownPlatesOf: SpaceFinder = (context, plates, inks, separation) => {
+  const used = new Set(plates);
+  const all = platesInOrder(used).filter((plate) => used.has(plate));
+  const isUsual = all.length === 0 || PROCESS_PLATES.every((plate) => used.has(plate));
+  return isUsual ? spaceOf(context, plates, inks, separation) : namedSpace(all, context, plates, inks, separation);
+};
 
 /** A function from 0 to 1 that runs in straight lines from stop to stop (ISO 32000-1, 7.10.4). */
 function running(context: PDFContext, stops: readonly { at: number; values: number[] }[]): PDFRef {
@@ -98,6 +121,7 @@ function running(context: PDFContext, stops: readonly { at: number; values: numb
 export function shadePattern(
   context: PDFContext,
   shade: Shade | Coverage,
+  find: SpaceFinder,
   inks: readonly Ink[],
   separation: (plate: string) => PDFRef,
 ): PDFRef {
@@ -106,9 +130,7 @@ export function shadePattern(
     'amount' in stop;
   const [sample] = shade.stops;
   const colours =
-    sample && !isGrey(sample)
-      ? spaceOf(context, Object.keys(sample.plates), inks, separation)
-      : { space: 'DeviceGray' };
+    sample && !isGrey(sample) ? find(context, Object.keys(sample.plates), inks, separation) : { space: 'DeviceGray' };
   const values = shade.stops.map((stop) => ({
     at: stop.at,
     values: isGrey(stop) ? [stop.amount] : 'amounts' in colours ? colours.amounts(stop.plates) : [],

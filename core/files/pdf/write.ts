@@ -3,7 +3,7 @@ import { bytesToHex } from '@noble/hashes/utils.js';
 import { pieceFacts } from '../../checks/piece-facts';
 import { pdfDevice } from '../../devices/pdf/device';
 import { boxPath } from '../../geometry/path';
-import { facePanels } from '../../job/areas';
+import { sheetPanels } from '../../job/areas';
 import { pieceOf } from '../../job/find';
 import type { Face, Job, Piece } from '../../job/schema';
 import type { Device } from '../../scene/device';
@@ -28,7 +28,7 @@ function drawMarks({ job, piece, face, asked, boxes, sources }: Marked, device: 
   const also = asked.also ?? [];
   if (asked.marks) {
     drawCropMarks(boxes.trim, bleed, marks, device);
-    drawFoldMarks(boxes.trim, bleed, marks, foldLines(facePanels(piece, face)), device);
+    drawFoldMarks(boxes.trim, bleed, marks, foldLines(sheetPanels(piece, face)), device);
     const punch = piece.letter && letterLayoutOf(piece.letter.layout)?.punch;
     if (punch && punch < piece.height) drawPunchMark(boxes.trim, bleed, marks, punch, device);
   }

@@ -88,10 +88,10 @@ export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box)
         const line = toScreen(at);
         return (
           <line
-            key={`${element.id} ${at.x}`}
+            key={`${element.id} ${at.x} ${at.y}`}
             x1={line.x}
             y1={line.y}
-            x2={line.x}
+            x2={line.x + line.width}
             y2={line.y + line.height}
             stroke="var(--edge-ochre)"
             strokeWidth="4"

@@ -25,9 +25,14 @@ const BY_HAND = new Set([
   'missing-glyph', 'placeholder-words', 'long-lines', 'empty-detail', 'code-small', 'out-of-gamut',
   'shop-plates', 'transparent-picture', 'hidden-left', 'sample-left', 'covered', 'keep-clear',
   'post-size', 'across-fold', 'unprintable-margin', 'logo-small', 'logo-crowded', 'logo-altered',
-  'logo-versions', 'near-piece-sizes',
+  'logo-versions', 'near-piece-sizes', 'dense-fold', 'fold-score', 'laser-letterhead',
 ]);
-const ALSO_BY_HAND = new Set(['a soft shadow for a shop without transparency', 'a word in its quiet zone']);
+const ALSO_BY_HAND = new Set([
+  'a turned background with bare paper at two corners',
+  'a background whose own corners are round',
+  'a soft shadow for a shop without transparency',
+  'a word in its quiet zone',
+]);
 
 const found = (job: Job): Finding[] => checkPiece(job, job.pieces[0]!, checkKit);
 const told = (findings: readonly Finding[]): string[] => findings.map(({ check, problem }) => `${check}: ${problem}`);

@@ -112,7 +112,9 @@ describe('inks that go wrong', () => {
     expect(elementOf(mended(job, 'thin-lines'), 'r')).toMatchObject({ height: wanted, width: 80 });
   });
   it('black that is too plain over an area, or too rich on a small one', () => {
-    const large = cardWith([panel('p', ink('black'), 40, 30)]);
+    const large = cardWith([panel('p', ink('black'), 40, 30), panel('c', ink('green'), 4, 4)]);
+    // For a piece without other colours it would be three plates more.
+    expect(found(cardWith([panel('p', ink('black'), 40, 30)]), 'black-areas')).toEqual([]);
     expect(found(cardWith([panel('p', ink('black'), 10, 10)]), 'black-areas')).toEqual([]);
     const rich = mended(large, 'black-areas');
     expect(

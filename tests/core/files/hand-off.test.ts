@@ -1,11 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { comparison } from '../../../core/files/hand-off/comparison';
 import { lettersAsPages } from '../../../core/files/hand-off/letters';
 import { pictureSizes } from '../../../core/files/hand-off/picture-sizes';
 import { plannedFiles } from '../../../core/files/hand-off/plan';
+import { prove } from '../../../core/files/hand-off/prove';
 import { SETTING_WORDS, settingsOf } from '../../../core/files/hand-off/settings';
 import { readFile } from '../../../core/files/pdf/read-back';
-import { verify } from '../../../core/files/pdf/rules';
 import { writePdf } from '../../../core/files/pdf/write';
 import { setShop } from '../../../core/job/edits/job';
 import { makePicture, makeShape } from '../../../core/job/make';
@@ -96,8 +95,9 @@ describe('what was asked beside what the file says', () => {
     return { bytes, facts: readFile(bytes).facts };
   };
   const rowsFor = async (asked = file!.asked) => {
-    const { bytes, facts } = await written();
-    return comparison(dressed, dressed.pieces[0]!, asked, facts, verify(bytes, asked.standard!));
+    const { bytes } = await written();
+    const press = kit.press('general-coated');
+    return prove(dressed, asked, bytes, { ...kit, press, assets: bundle.assets }).rows;
   };
   it('agrees line by line: pictures as fine as they were made, the spot, the standard and its rules', async () => {
     const rows = await rowsFor();

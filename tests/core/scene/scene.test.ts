@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { traceDevice } from '../../../core/devices/trace';
+import { areaOf } from '../../../core/geometry/offset';
+import { parsePath } from '../../../core/geometry/path';
 import { setParagraphs } from '../../../core/job/edits/words';
 import { findElement } from '../../../core/job/find';
 import { paragraphsOf } from '../../../core/job/look';
@@ -8,10 +10,18 @@ import type { Job } from '../../../core/job/schema';
 import { drawFace, elementFrame } from '../../../core/scene/face';
 import { drawCropMarks, markOffset, mediaBox } from '../../../core/scene/marks';
 import { outlineOf } from '../../../core/scene/outline';
+import { seenArea } from '../../../core/scene/seen-area';
 import { sourcesOf } from '../../../core/scene/sources';
 import { wordsSet } from '../../../core/scene/words';
 import { shopOf } from '../../../core/trade/shops';
 import { cardWith, kit, makePng, mm, openDemo, withPicture } from '../../kit';
+
+/** Two heads, 4 weights long and 3.5 wide, dashes of 4 points and gaps of 2, which reach half a weight into both heads: by hand. */
+function drawnArea(length: number, weight: number): number {
+  const line = length - 2 * 3.5 * weight;
+  const dashes = Math.floor(line / 6) * 4 + Math.min(4, line % 6);
+  return 2 * ((4 * weight * 3.5 * weight) / 2) + dashes * weight - 2 * (0.5 * weight * weight);
+}
 
 const trace = (job: Job, face = 0): string[] => {
   const device = traceDevice();
@@ -33,6 +43,38 @@ describe('a face as drawing calls', () => {
       'fill M5 5L35 5L35 5.5L5 5.5Z {"Cyan":0.8,"Magenta":0.2,"Yellow":0.7,"Black":0.3}',
       'end element',
     ]);
+  });
+
+  it('names no plate that gets nothing: it would be one more to pay for', () => {
+    const shape = makeShape({ id: 'a', x: 0, y: 0, width: 10, height: 20, paint: { ink: 'copper', tint: 0 } });
+    expect(trace(cardWith([shape]))[1]).toBe('fill M0 0L10 0L10 20L0 20Z {}');
+  });
+
+  it('draws dashes and arrows in every fill, their outline where it is not flat', () => {
+    const rule = {
+      id: 'a',
+      x: 0,
+      y: 0,
+      width: 60,
+      height: 2,
+      ends: 'arrows' as const,
+      dash: [4, 2] as [number, number],
+    };
+    const split = {
+      kind: 'split' as const,
+      through: { x: 0.5, y: 0.5 },
+      angle: 90,
+      first: { ink: 'green', tint: 1 },
+      second: { ink: 'copper', tint: 1 },
+    };
+    const job = cardWith([makeRule({ ...rule, paint: { ink: 'copper', tint: 1 } })]);
+    const drawn = seenArea(job.pieces[0]!.faces[0]!.elements[0]!, sourcesOf(job, kit.fonts));
+    const lines = trace(cardWith([makeRule({ ...rule, paint: split })]));
+    expect(lines.filter((each) => each.startsWith('fill'))).toHaveLength(2);
+    const clip = parsePath(/^clip (.*)$/.exec(lines.find((each) => each.startsWith('clip'))!)![1]!);
+    // Heads and dashes lie on one another where they meet, and wind the same way round there.
+    expect(areaOf(clip)).toBeCloseTo(areaOf(drawn), 2);
+    expect(areaOf(drawn)).toBeCloseTo(drawnArea(60, 2), 0);
   });
 
   it('clips a picture to its frame and scales both its sides alike', () => {

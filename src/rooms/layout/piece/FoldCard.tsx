@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { facePanels } from '../../../../core/job/areas';
 import { setFold } from '../../../../core/job/edits/kinds';
 import { titleOf } from '../../../../core/job/find';
 import type { Piece } from '../../../../core/job/schema';
@@ -18,7 +19,12 @@ export function FoldCard({ piece }: { piece: Piece }) {
   const { unit, echo } = useBench();
   const [shown, setShown] = useState(false);
   const { fold } = piece;
-  const panels = fold ? panelsOf(fold.kind, piece.width, fold.less, 'inside') : [];
+  const inside = piece.faces[1];
+  const panels = !fold
+    ? []
+    : inside && !inside.turned
+      ? facePanels(piece, inside)
+      : panelsOf(fold.kind, piece.width, fold.less, 'inside');
   return (
     <section aria-label="Fold" className="grid gap-1.5 text-base-content">
       <h2 className="heading">Fold</h2>

@@ -1,6 +1,7 @@
-import { facePanels } from '../../../../core/job/areas';
+import { sheetPanels } from '../../../../core/job/areas';
 import type { FoldMade } from '../../../../core/job/kinds';
 import type { Face, Piece } from '../../../../core/job/schema';
+import { ontoSheet } from '../../../../core/job/turned';
 import { printedFaces } from '../../../../core/scene/shown-faces';
 import { type FoldedView, foldedViews } from '../../../../core/trade/folds';
 import { useBench, usePrinted } from '../../../bench/bench';
@@ -44,8 +45,10 @@ function Folded({
   const { previews } = usePrinted();
   const shown = view.seen.map(({ side, panel, at }) => {
     const face = faces[side === 'outside' ? 0 : 1];
-    const panels = facePanels(piece, piece.faces[side === 'outside' ? 0 : 1] ?? { id: '' });
-    return { key: `${side} ${panel}`, face, at, ...panels[panel]! };
+    const panels = sheetPanels(piece, piece.faces[side === 'outside' ? 0 : 1] ?? { id: '' });
+    // As it lies on its sheet: an inside that is reached by turning top to bottom comes out upside down.
+    const onto = face && ontoSheet(piece, face)?.matrix;
+    return { key: `${side} ${panel}`, face, at, onto, ...panels[panel]! };
   });
   const width = Math.max(...shown.map((each) => each.at + each.width));
   return (
@@ -69,7 +72,11 @@ function Folded({
           aria-hidden="true"
         >
           <rect x={each.from} width={each.width} height={piece.height} fill="#fff" />
-          {each.face && <FaceArt face={each.face} sources={sources} press={press} previews={previews} />}
+          {each.face && (
+            <g transform={each.onto && `matrix(${each.onto.join(' ')})`}>
+              <FaceArt face={each.face} sources={sources} press={press} previews={previews} />
+            </g>
+          )}
           <rect
             x={each.from}
             width={each.width}

@@ -25,6 +25,17 @@ const frame = (inset: number, shift = 0) =>
     paint: ink('paper'),
     stroke: { paint: ink('black'), weight: 1 },
   });
+const rounds = (radius: number) => {
+  const corner = { radius, form: 'round' as const };
+  return [corner, corner, corner, corner] as [typeof corner, typeof corner, typeof corner, typeof corner];
+};
+/** A frame as drawings of others have it: an area with a hole, 0.4 mm wide. */
+function ring(inset: number) {
+  const [width, height] = [85 - 2 * inset, 55 - 2 * inset];
+  const [x, y] = [0.4 / width, 0.4 / height];
+  const outline = `M0 0H1V1H0Z M${x} ${y}V${1 - y}H${1 - x}V${y}Z`;
+  return { ...area('frame', inset, inset, width, height, ink('black')), outline };
+}
 const inch = { shop: 'inch-mail-order', unit: 'in' as const, width: 252, height: 144 };
 
 export const EDGES: readonly Fault[] = [
@@ -86,6 +97,57 @@ export const EDGES: readonly Fault[] = [
     [area('a', -3, -3, 91, 54, ink('green', 0.1))],
     [area('a', -3, -3, 91, 54, ink('green', 0.1)), area('b', -3, 50.9, 91, 7.1, ink('green', 0.2))],
   ),
+  // A background turned by 2°: 85 mm × tan 2° is 3 mm, which the bleed of 3 mm has not got.
+  one(
+    'short-of-bleed',
+    'a turned background that runs out of the bleed along the top',
+    [{ ...area('a', -8, -4, 101, 70, ink('green', 0.1)), turn: 2 }],
+    [{ ...area('a', -8, -8, 101, 76, ink('green', 0.1)), turn: 2 }],
+  ),
+  one(
+    'background-gap',
+    'a turned background with bare paper at two corners',
+    [{ ...area('a', -12, -4, 109, 63, ink('green', 0.1)), turn: 8 }],
+    [{ ...area('a', -14, -14, 113, 83, ink('green', 0.1)), turn: 8 }],
+  ),
+  one(
+    'background-gap',
+    'a background whose own corners are round',
+    [{ ...area('a', -3, -3, 91, 61, ink('green', 0.1)), corners: rounds(mm(15)) }],
+    [{ ...area('a', -3, -3, 91, 61, ink('green', 0.1)), corners: rounds(mm(5)) }],
+  ),
+  one(
+    'short-of-bleed',
+    'a white panel that ends at the trim of a coloured ground',
+    [area('g', -3, -3, 91, 61, ink('green', 0.1)), area('a', 0, 10, 20, 20, ink('paper'))],
+    [area('a', 0, 10, 20, 20, ink('paper'))],
+  ),
+  one(
+    'frame-near-trim',
+    'a frame without a fill 2 mm inside',
+    [{ ...frame(2), paint: { kind: 'none' } }],
+    [{ ...frame(6), paint: { kind: 'none' } }],
+  ),
+  one('frame-near-trim', 'a frame that is drawn as an area with a hole', [ring(2)], [ring(6)]),
+  one(
+    'frame-near-trim',
+    'a line that is drawn as a thin area',
+    [area('a', 10, 1.5, 65, 0.4)],
+    [area('a', 10, 8, 65, 0.4)],
+  ),
+  one(
+    'outside-safe',
+    'a word 4.2 mm from both edges of a rounded corner',
+    [words('w', 'Iris Calloway', 4.2, 4.2)],
+    [words('w', 'Iris Calloway', 6.5, 6)],
+  ),
+  // Two words turned by 45°: the box around the letters reaches to the trim, the letters do not.
+  one(
+    'outside-safe',
+    'a turned word by the left trim',
+    [{ ...words('w', 'Tea garden', 0, 18), turn: 45 }],
+    [{ ...words('w', 'Tea garden', 4, 18), turn: 45 }],
+  ),
   one('frame-near-trim', 'a frame 2 mm inside', [frame(2)], [frame(6)]),
   one('frame-near-trim', 'a rule 1.5 mm from the head', [line('r', 10, 1.5, 65, 1)], [line('r', 10, 8, 65, 1)]),
   one('frame-uneven', 'a frame half a millimetre off the middle', [frame(6, 0.25)], [frame(6)]),
@@ -111,8 +173,18 @@ export const EDGES: readonly Fault[] = [
     faulty: jobOf([], { faces: 2 }),
     twin: jobOf([], { faces: 1 }),
   },
-].map((fault) =>
-  fault.check === 'size-not-offered'
-    ? { ...fault, faulty: jobOf([], { ...inch, width: mm(85), height: mm(55) }), twin: jobOf([], inch) }
-    : fault,
-);
+]
+  .map((fault) =>
+    fault.says.includes('rounded corner')
+      ? {
+          ...fault,
+          faulty: pieceWith(fault.faulty, { corner: mm(10) }),
+          twin: pieceWith(fault.twin, { corner: mm(10) }),
+        }
+      : fault,
+  )
+  .map((fault) =>
+    fault.check === 'size-not-offered'
+      ? { ...fault, faulty: jobOf([], { ...inch, width: mm(85), height: mm(55) }), twin: jobOf([], inch) }
+      : fault,
+  );

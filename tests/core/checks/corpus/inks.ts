@@ -84,8 +84,8 @@ export const INKS: readonly Fault[] = [
   one(
     'black-areas',
     'a large area in black alone',
-    [area('a', -3, -3, 91, 40, ink('black'))],
-    [area('a', -3, -3, 91, 40)],
+    [area('a', -3, -3, 91, 40, ink('black')), area('b', 60, 42, 12, 6)],
+    [area('a', -3, -3, 91, 40), area('b', 60, 42, 12, 6)],
   ),
   one(
     'black-areas',
@@ -93,6 +93,32 @@ export const INKS: readonly Fault[] = [
     [area('a', 10, 10, 5, 5, ink('rich'))],
     [area('a', 10, 10, 5, 5, ink('black'))],
     withInk('rich', [0.6, 0.4, 0.4, 1]),
+  ),
+  // An ink of C10 Y12 at a tenth: 1 % of cyan and 1.2 % of yellow.
+  one(
+    'tint-light',
+    'a tenth of an ink that is pale itself',
+    [area('a', 10, 10, 20, 20, ink('pale', 0.1))],
+    [area('a', 10, 10, 20, 20, ink('pale', 0.5))],
+    withInk('pale', [0.1, 0, 0.12, 0]),
+  ),
+  one(
+    'screened-words',
+    'small words in half of black, and large ones',
+    [words('w', 'Iris Calloway', 10, 10, { lettering: { size: 7, paint: ink('black', 0.7) } })],
+    [words('w', 'Iris Calloway', 10, 10, { lettering: { size: 9, paint: ink('black', 0.7) } })],
+  ),
+  one(
+    'knocked-out-black',
+    'a thin black line over colour, and over paper',
+    [area('a', 10, 10, 40, 20, ink('green', 0.4)), line('l', 12, 15, 30, 0.5)],
+    [area('a', 10, 20, 40, 10, ink('green', 0.4)), line('l', 12, 15, 30, 0.5)],
+  ),
+  one(
+    'knocked-out-black',
+    'a small black square over colour, and a large one',
+    [area('a', 10, 10, 40, 20, ink('green', 0.4)), area('b', 20, 15, 2.5, 2.5, ink('black'))],
+    [area('a', 10, 10, 40, 20, ink('green', 0.4)), area('b', 20, 15, 8, 8, ink('black'))],
   ),
   one(
     'same-ink',

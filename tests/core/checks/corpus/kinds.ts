@@ -1,10 +1,13 @@
+import type { Ink } from '../../../../core/colour/ink';
+import { addInk } from '../../../../core/job/edits/inks';
 import { addPiece } from '../../../../core/job/edits/job';
 import { NEW_LETTER, NEW_POST, setFold, setLetter, setPost } from '../../../../core/job/edits/kinds';
 import { changeLogo, keepLogo, placeLogo } from '../../../../core/job/edits/logos';
 import { makePiece } from '../../../../core/job/make';
+import { NO_ORDER } from '../../../../core/job/order';
 import type { Element, Job } from '../../../../core/job/schema';
 import { inch, mm } from '../../../kit';
-import { area, type Fault, ink, jobOf, words } from './fault';
+import { area, code, type Fault, ink, jobOf, line, pieceWith, words } from './fault';
 
 /** Faults of post, folds, letters and of a set that does not agree. US and UPU areas from memory; DIN 5008 and 680. */
 const ids = (prefix = 'k') => {
@@ -38,6 +41,8 @@ const a4 = { kind: 'letterhead' as const, width: mm(210), height: mm(297) };
 const letter = (job: Job): Job => setLetter(job, 'card', { ...NEW_LETTER, layout: 'din-5008-b' }, ids());
 const flyer = { kind: 'flyer' as const, width: mm(297), height: mm(210) };
 const rolled = (job: Job): Job => setFold(job, 'card', { kind: 'rolled', less: mm(2) });
+
+const GOLD: Ink = { id: 'gold', name: 'Metallic Gold', kind: 'spot', cmyk: [0.2, 0.3, 0.7, 0.1] };
 
 const box = { x: 0, y: 0, width: mm(20), height: mm(10) };
 const mark = area('m', 0, 0, 20, 10, ink('copper'));
@@ -140,6 +145,68 @@ export const KINDS: readonly Fault[] = [
     [words('w', 'A year', 105, 100)],
     rolled,
     flyer,
+  ),
+  one(
+    'keep-clear',
+    'a dark panel in the address of a US card, and a light one',
+    [area('a', 100, 60, 20, 10)],
+    [area('a', 100, 60, 20, 10, ink('green', 0.15)), area('b', 122, 60, 10, 10, ink('paper'))],
+    posted('us'),
+    us,
+  ),
+  // Turned, the box around a line reaches into the barcode's area; the line does not.
+  one(
+    'keep-clear',
+    'a turned line into the barcode of a US card',
+    [{ ...line('l', 12, 97, 40, 1), turn: 15 }],
+    [{ ...line('l', 12, 87.5, 36, 1), turn: -45 }],
+    posted('us'),
+    us,
+  ),
+  one(
+    'across-fold',
+    'a code across the fold of a flyer',
+    [code('c', 90, 100, 24)],
+    [code('c', 120, 100, 24)],
+    rolled,
+    flyer,
+  ),
+  one(
+    'across-fold',
+    'a logo across the fold of a flyer',
+    [{ ...area('l', 90, 100, 20, 10, ink('copper')), logo: true as const }],
+    [{ ...area('l', 120, 100, 20, 10, ink('copper')), logo: true as const }],
+    rolled,
+    flyer,
+  ),
+  // On the outside of 297 mm in three, 2 mm less, folds lie at 97.67 and 197.33 mm.
+  one(
+    'dense-fold',
+    'much ink on a fold, and up to it',
+    [area('a', 90, 100, 30, 30, ink('dense'))],
+    [area('a', (297 + 2) / 3 - 2, 100, 30, 30, ink('dense'))],
+    (job) => rolled(addInk(job, { id: 'dense', name: 'Dense', kind: 'process', cmyk: [0.8, 0.7, 0.6, 0.2] })),
+    flyer,
+  ),
+  {
+    check: 'fold-score',
+    says: 'a flyer of 250 g/m² that is folded unscored',
+    faulty: pieceWith(rolled(jobOf([], flyer)), { order: { ...NO_ORDER, weight: 250 } }),
+    twin: pieceWith(rolled(jobOf([], flyer)), { order: { ...NO_ORDER, weight: 250, finishing: ['Scored'] } }),
+  },
+  {
+    check: 'laser-letterhead',
+    says: 'a letterhead in gold, and a card in it',
+    faulty: addInk(letter(jobOf([area('a', 40, 20, 10, 4, ink('gold'))], a4)), GOLD),
+    twin: addInk(jobOf([area('a', 40, 20, 10, 4, ink('gold'))]), GOLD),
+  },
+  one(
+    'laser-letterhead',
+    'a band of 180 × 20 mm on a letterhead, and one of 90 × 20',
+    [area('a', 20, 20, 180, 20, ink('black'))],
+    [area('a', 20, 20, 90, 20, ink('black'))],
+    letter,
+    a4,
   ),
   one(
     'unprintable-margin',

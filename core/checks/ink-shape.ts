@@ -1,0 +1,87 @@
+import type { PathD, PathsD } from 'clipper2-ts';
+import { type Box, overlaps, type Point, unionOf } from '../geometry/box';
+import { areaOfRings, combinedRings } from '../geometry/clipping';
+import { flatten } from '../geometry/flatten';
+import type { Element } from '../job/schema';
+import { seenArea } from '../scene/seen-area';
+import type { SceneSources } from '../scene/sources';
+
+/** What an element prints, as exact shapes: turned as it is, lines along their middles, letters by their outlines. */
+
+/** Curves become straight pieces within this, points. */
+const TOLERANCE = 0.05;
+/** Square points that two shapes may have in common by rounding. */
+const HARDLY_ANY = 0.02;
+
+// By element: edits never change one in place. Beside the element only the named styles move ink.
+const kept = new WeakMap<Element, { styles: SceneSources['styles']; rings: PathsD }>();
+
+/** The outlines of an element's ink, read by the non-zero rule. Shadows are no part of it. */
+export function inkRings(element: Element, sources: SceneSources): PathsD {
+  const found = kept.get(element);
+  if (found?.styles === sources.styles) return found.rings;
+  const rings = flatten(seenArea(element, sources), TOLERANCE).map(({ points }) => points as PathD);
+  kept.set(element, { styles: sources.styles, rings });
+  return rings;
+}
+
+const ringOf = ({ x, y, width, height }: Box): PathD => [
+  { x, y },
+  { x: x + width, y },
+  { x: x + width, y: y + height },
+  { x, y: y + height },
+];
+
+const boxOfRing = (ring: PathD): Box => {
+  const [xs, ys] = [ring.map(({ x }) => x), ring.map(({ y }) => y)];
+  const [x, y] = [Math.min(...xs), Math.min(...ys)];
+  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
+};
+
+/** The part of some rings that lies in boxes; rings that reach into none of them are not looked at. */
+export function inkWithin(rings: PathsD, boxes: readonly Box[]): PathsD {
+  const near = rings.filter((ring) => boxes.some((box) => overlaps(boxOfRing(ring), box)));
+  return near.length === 0 ? [] : combinedRings('intersection', near, boxes.map(ringOf));
+}
+
+/** Whether an element's ink lies in any of some boxes, by more than rounding. */
+export const inkIn = (element: Element, boxes: readonly Box[], sources: SceneSources): boolean =>
+  areaOfRings(inkWithin(inkRings(element, sources), boxes)) > HARDLY_ANY;
+
+/** What of a box no ring covers, as rings that do not cross. */
+export const bareOf = (box: Box, rings: PathsD): PathsD => combinedRings('difference', [ringOf(box)], rings);
+
+/** The box around rings; undefined where there are none. */
+export const boxOfRings = (rings: PathsD): Box | undefined =>
+  unionOf(rings.filter(({ length }) => length > 0).map(boxOfRing));
+
+/** How thick an area is on the whole: twice its size by the length of its outline. A line comes to its weight. */
+export function thicknessOf(rings: PathsD): number {
+  const around = rings.reduce(
+    (sum, ring) =>
+      sum +
+      ring.reduce((length, { x, y }, i) => {
+        const next = ring[(i + 1) % ring.length]!;
+        return length + Math.hypot(next.x - x, next.y - y);
+      }, 0),
+    0,
+  );
+  return around === 0 ? 0 : (2 * areaOfRings(rings)) / around;
+}
+
+/** How far a point lies inside a trim with its corners rounded; negative outside. Points. */
+export function insideTrim({ x, y }: Point, { width, height, corner = 0 }: Cut): number {
+  const [dx, dy] = [Math.min(x, width - x), Math.min(y, height - y)];
+  return dx < corner && dy < corner ? corner - Math.hypot(corner - dx, corner - dy) : Math.min(dx, dy);
+}
+
+/** What is cut out: a box at the origin, perhaps with corners of a radius. */
+export interface Cut {
+  width: number;
+  height: number;
+  corner?: number | undefined;
+}
+
+/** The least that any of an element's ink lies inside a trim with rounded corners. */
+export const leastInside = (element: Element, cut: Cut, sources: SceneSources): number =>
+  Math.min(...inkRings(element, sources).flatMap((ring) => ring.map((point) => insideTrim(point, cut))));

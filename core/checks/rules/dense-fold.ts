@@ -1,0 +1,50 @@
+import { isFlat } from '../../colour/fill';
+import { platesOf } from '../../colour/ink';
+import type { Box } from '../../geometry/box';
+import { type FaceFold, facesFolds } from '../../job/areas';
+import { inkOf } from '../../job/find';
+import type { Shape } from '../../job/schema';
+import type { SceneSources } from '../../scene/sources';
+import { INK_LIMITS } from '../../trade/ink-limits';
+import { type Check, type Finding, laidOut } from '../check';
+import { found } from '../found';
+import { inkIn } from '../ink-shape';
+
+/** How much ink a flat area lays, 1 is 100 %. */
+const inkLaid = ({ paint, opacity = 1 }: Shape, { inks }: SceneSources): number =>
+  isFlat(paint) ? opacity * Object.values(platesOf(inkOf(inks, paint.ink), paint.tint)).reduce((a, b) => a + b, 0) : 0;
+
+/** How far a fold reaches to either side, points: ink on both sides lies on it, and what ends at it does not. */
+const REACH = 0.5;
+
+export const denseFold: Check = {
+  id: 'dense-fold',
+  name: 'Dense ink across a fold',
+  protects: 'Where much ink lies on a fold it cracks, and the white of the paper shows.',
+  source: { kind: 'common practice' },
+  severity: 'advise',
+  run: (context) => {
+    const { face, piece, sources } = context;
+    const sheet = laidOut(context);
+    const folds = sheet.fold ? facesFolds(sheet, face) : [];
+    return face.elements.flatMap((element): Finding[] => {
+      if (element.kind !== 'shape') return [];
+      const ink = inkLaid(element, sources);
+      if (ink < INK_LIMITS.dense) return [];
+      const besides = (from: number, axis: FaceFold['axis']): Box =>
+        axis === 'x'
+          ? { x: from, y: 0, width: REACH, height: piece.height }
+          : { x: 0, y: from, width: piece.width, height: REACH };
+      const isOn = ({ axis, at }: FaceFold): boolean =>
+        [at - REACH, at].every((from) => inkIn(element, [besides(from, axis)], sources));
+      if (!folds.some(isOn)) return [];
+      return [
+        found(denseFold, element, context, {
+          problem: 'Dense ink on a fold cracks: print it in fewer inks, or have it scored and laminated',
+          measured: { value: ink, kind: 'ink' },
+          wanted: { value: INK_LIMITS.dense, kind: 'ink' },
+        }),
+      ];
+    });
+  },
+};
