@@ -68,6 +68,24 @@ export interface WindowView {
   worst: number;
 }
 
+/** The highest panel of a sheet that is folded at those places from its top. */
+function highestPanel(height: number, folds: readonly number[]): number {
+  const stops = [0, ...folds.filter((at) => at < height), height];
+  return Math.max(...stops.slice(1).map((at, i) => at - stops[i]!));
+}
+
+/**
+ * The ways to fold a letter that go into an envelope, by where it is folded from its top; the fewest folds first: not at all,
+ * in half, and as its layout says.
+ */
+export const foldsThatFit = (
+  { width, height, folds }: Size & { folds: readonly number[] },
+  envelope: Size,
+): (readonly number[])[] =>
+  width > envelope.width
+    ? []
+    : [[], [height / 2], folds].filter((each) => highestPanel(height, each) <= envelope.height);
+
 /**
  * Where the address lands behind a window. `folds` are where the letter is folded, from its top: the packet is as high as
  * its highest panel, and the first panel ends at its foot.
@@ -76,14 +94,13 @@ export function behindWindow(
   envelope: Envelope & { window: NonNullable<Envelope['window']> },
   letter: Size & { folds: readonly number[]; lines: Box },
 ): WindowView {
-  const stops = [0, ...letter.folds.filter((at) => at < letter.height), letter.height];
-  const panels = stops.slice(1).map((at, i) => at - stops[i]!);
-  const high = Math.max(...panels);
+  const high = highestPanel(letter.height, letter.folds);
+  const first = Math.min(letter.height, ...letter.folds);
   const { left, bottom, width, height } = envelope.window;
   const window = { x: left, y: envelope.height - bottom - height, width, height };
   const slack = { x: envelope.width - letter.width, y: envelope.height - high };
   // The first panel's foot is the packet's foot.
-  const down = high - panels[0]!;
+  const down = high - first;
   const at = (shareX: number, shareY: number): WindowView['extremes'][number] => {
     const sheet = { x: slack.x * shareX, y: slack.y * shareY, width: letter.width, height: high };
     const lines = { ...letter.lines, x: sheet.x + letter.lines.x, y: sheet.y + down + letter.lines.y };

@@ -1,4 +1,4 @@
-import { behindWindow } from '../../trade/fits';
+import { behindWindow, foldsThatFit } from '../../trade/fits';
 import { letterLayoutOf } from '../../trade/letter-layouts';
 import { type Check, type Finding, HAIR } from '../check';
 
@@ -15,9 +15,15 @@ export const behindTheWindow: Check = {
     return envelopes.flatMap((envelope): Finding[] => {
       const { window } = envelope;
       if (!window) return [];
-      const high = Math.max(...[0, ...layout.folds, piece.height].map((at, i, all) => (i ? at - all[i - 1]! : 0)));
-      if (envelope.width < piece.width || envelope.height < high) return [];
-      const { worst } = behindWindow({ ...envelope, window }, { ...piece, folds: layout.folds, lines: layout.lines });
+      const { width, height } = piece;
+      const ways = foldsThatFit({ width, height, folds: layout.folds }, envelope);
+      if (ways.length === 0) return [];
+      // One way to fold it that shows the address whole is enough.
+      const worst = Math.min(
+        ...ways.map(
+          (folds) => behindWindow({ ...envelope, window }, { width, height, folds, lines: layout.lines }).worst,
+        ),
+      );
       if (worst <= HAIR) return [];
       return [
         {

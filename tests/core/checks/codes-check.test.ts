@@ -22,6 +22,13 @@ const check = (...elements: Element[]) => {
   };
 };
 
+/** A white panel as large as the code, with corners of so many millimetres. */
+const rounded = (radius: number): Element => {
+  const corner = { radius: mm(radius), form: 'round' as const };
+  const { x, y, width, height } = code;
+  return { ...(ground('paper', 1) as Shape), id: 'w', x, y, width, height, corners: [corner, corner, corner, corner] };
+};
+
 describe('a code', () => {
   it.each([
     ['on paper', [code]],
@@ -39,6 +46,8 @@ describe('a code', () => {
         code,
       ],
     ],
+    // Version 1 has 21 modules and 8 of quiet zone: of 20 mm, 4 modules are 2.76 mm.
+    ['on a white panel as large as it, with corners within its quiet zone', [ground('green', 1), rounded(2.5), code]],
     ['on a yellow ground', [ground('yellow', 1), code]],
     ['in cyan, which a scanner sees as black', [{ ...code, paint: { ink: 'cyan', tint: 1 } }]],
     ['on a white left out of a dark ground', [ground('green', 1), { ...ground('paper', 1), id: 'w' }, code]],
@@ -52,6 +61,7 @@ describe('a code', () => {
       'on a round panel whose corners stick out of it',
       [ground('green', 1), { ...ground('paper', 1, 22), id: 'w', form: { kind: 'ellipse' as const } }, code],
     ],
+    ['on a white panel as large as it, with corners that reach the code', [ground('green', 1), rounded(5), code]],
     ['over the edge of a light one', [ground('green', 0.1, 20), code]],
     ['over words', [makeWords({ id: 'w', text: 'tea', x: mm(22), y: mm(22) }), code]],
   ])('%s is found, and white is left under it', (_where, elements) => {

@@ -185,6 +185,24 @@ describe('total ink on the plates', () => {
     expect(finding!.fix!.label).toMatch(/^Separate it again under 300 % \(ΔE \d+\.\d where it is wettest\)$/);
     expect(elementOf(finding!.fix!.apply(dark), 'pic')).toMatchObject({ inkLimit: 3 });
   });
+  it('does not count what is no ink: varnish and white are plates and wet no paper', () => {
+    const spot = (name: string): Ink => ({ id: name.toLowerCase(), name, kind: 'spot', cmyk: [0, 0, 0, 0.1] });
+    const wet = addInk(job([0.8, 0.7, 0.6, 0.7]), spot('Varnish'));
+    const face = wet.pieces[0]!.faces[0]!;
+    const over = (paint: Paint): Job => ({
+      ...wet,
+      pieces: [
+        {
+          ...wet.pieces[0]!,
+          faces: [
+            { ...face, elements: [...face.elements, { ...panel('v', paint), overprint: 'overprints' as const }] },
+          ],
+        },
+      ],
+    });
+    expect(onPlates(over(ink('varnish')), 'total-ink')).toEqual([]);
+    expect(onPlates(over(ink('copper')), 'total-ink')).toHaveLength(1);
+  });
   it('is found where two inks lie on each other', () => {
     const base = addInk(cardWith([]), process('wet', [0.8, 0.8, 0.8, 0]));
     const over: Element = { ...panel('over', ink('black')), overprint: 'overprints' };

@@ -1,10 +1,14 @@
 import { readdirSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { apply, type Matrix } from '../../../core/geometry/matrix';
+import { facePanels, facesFolds, sheetPanels } from '../../../core/job/areas';
+import { makePiece } from '../../../core/job/make';
+import { ontoSheet } from '../../../core/job/turned';
 import { areaBox } from '../../../core/trade/area-box';
 import type { Envelope } from '../../../core/trade/data-schema';
 import { ENVELOPES } from '../../../core/trade/envelopes';
-import { behindWindow, fitOf, whatFits } from '../../../core/trade/fits';
+import { behindWindow, fitOf, foldsThatFit, whatFits } from '../../../core/trade/fits';
 import { FOLDS, type Fold, foldedViews, foldedWidth, foldLines, panelsOf } from '../../../core/trade/folds';
 import { LETTER_LAYOUTS, letterLayoutOf } from '../../../core/trade/letter-layouts';
 import { POST_RULES, postRulesOf } from '../../../core/trade/post';
@@ -155,6 +159,81 @@ describe('panels of a folded piece', () => {
         },
       ),
     );
+  });
+});
+
+describe('how a letter is folded for an envelope', () => {
+  const a4 = { width: mm(210), height: mm(297), folds: [mm(105), mm(210)] };
+  const inMm = (ways: readonly (readonly number[])[]) =>
+    ways.map((folds) => folds.map((at) => Math.round((at / mm(1)) * 10) / 10));
+  it('A4 goes into C4 flat, into C5 in half, into DL in three', () => {
+    expect(inMm(foldsThatFit(a4, envelope('C5')!))).toEqual([[148.5], [105, 210]]);
+    expect(inMm(foldsThatFit(a4, envelope('DL')!))).toEqual([[105, 210]]);
+    // Upright as it is addressed, C4 takes it lying: its short side is the sheet's long one plus 15 mm.
+    expect(inMm(foldsThatFit(a4, { width: mm(229), height: mm(324) }))[0]).toEqual([]);
+    expect(foldsThatFit(a4, { width: mm(162), height: mm(114) })).toEqual([]);
+  });
+  it('in half its address lies where it did: C5’s window is 57 to 102 mm from the top, the lines 62.7 to 90', () => {
+    const C5 = envelope('C5') as Envelope & { window: NonNullable<Envelope['window']> };
+    const lines = { x: mm(25), y: mm(62.7), width: mm(75), height: mm(27.3) };
+    const half = behindWindow(C5, { ...a4, folds: [mm(148.5)], lines });
+    // 162 less 148.5 mm is the way down: the lines end at 103.5 mm at its foot, 1.5 mm below the window; 19 mm is the way across.
+    expect(half.worst / mm(1)).toBeCloseTo(Math.max(103.5 - 102, 19 + 100 - 110), 4);
+  });
+});
+
+describe('folds as they lie on a face', () => {
+  const folded = (turns: 'left–right' | 'top–bottom', turned?: 'clockwise') => {
+    const piece = makePiece({
+      id: 'f',
+      name: 'F',
+      kind: 'flyer',
+      width: mm(297),
+      height: mm(210),
+      unit: 'mm',
+      shop: 'metric-offset',
+      faces: 2,
+    });
+    const [outside, inside] = piece.faces;
+    return {
+      ...piece,
+      turns,
+      fold: { kind: 'rolled' as const, less: mm(2) },
+      faces: [outside!, { ...inside!, ...(turned ? { turned } : {}) }],
+    };
+  };
+  const widths = (panels: readonly { width: number }[]) =>
+    panels.map(({ width }) => Math.round((width / mm(1)) * 100) / 100);
+  it('the inside is the outside mirrored where the back is reached left to right', () => {
+    const piece = folded('left–right');
+    expect(widths(facePanels(piece, piece.faces[0]!))).toEqual([97.67, 99.67, 99.67]);
+    expect(widths(facePanels(piece, piece.faces[1]!))).toEqual([99.67, 99.67, 97.67]);
+  });
+  it('nothing is mirrored where it is reached top to bottom: the short panel, the folds and the names go together', () => {
+    const piece = folded('top–bottom');
+    const panels = facePanels(piece, piece.faces[1]!);
+    expect(widths(panels)).toEqual([97.67, 99.67, 99.67]);
+    expect(panels.map(({ name }) => name)).toEqual(['Inside left, 3', 'Inside middle, 4', 'Inside right, 5']);
+    const folds = facesFolds(piece, piece.faces[1]!).map(({ axis, at }) => [
+      axis,
+      Math.round((at / mm(1)) * 100) / 100,
+    ]);
+    expect(folds).toEqual([
+      ['x', 97.67],
+      ['x', 197.33],
+    ]);
+  });
+  it('the marks of the sheet are the same folds, upside down as the face lies there', () => {
+    for (const turns of ['left–right', 'top–bottom'] as const)
+      for (const turned of [undefined, 'clockwise'] as const) {
+        const piece = folded(turns, turned);
+        const face = piece.faces[1]!;
+        const matrix = ontoSheet(piece, face)?.matrix ?? [1, 0, 0, 1, 0, 0];
+        const onSheet = facesFolds(piece, face)
+          .map(({ axis, at }) => apply(matrix as Matrix, axis === 'x' ? { x: at, y: 0 } : { x: 0, y: at }).x)
+          .sort((a, b) => a - b);
+        expect(onSheet).toEqual(foldLines(sheetPanels(piece, face)).map((at) => expect.closeTo(at, 6)));
+      }
   });
 });
 

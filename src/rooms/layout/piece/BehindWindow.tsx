@@ -3,6 +3,9 @@ import { behindWindow } from '../../../../core/trade/fits';
 import { formatLength } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
 
+/** By how many folds. */
+const FOLDED = ['flat', 'folded in half', 'folded in three'];
+
 export type WithWindow = Envelope & { window: NonNullable<Envelope['window']> };
 
 /** The sheet in an envelope at each end of its way, the address lines behind the window, and the verdict. */
@@ -19,7 +22,9 @@ export function BehindWindow({
   return (
     <figure className="grid gap-1">
       <figcaption>
-        <b>{envelope.name}:</b>{' '}
+        <b>
+          {envelope.name}, {FOLDED[letter.folds.length] ?? 'folded'}:
+        </b>{' '}
         {safe
           ? 'the address shows whole wherever the sheet slides.'
           : `up to ${formatLength(worst, unit, 2)} of the address is covered when the sheet slides.`}

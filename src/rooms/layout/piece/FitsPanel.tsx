@@ -2,7 +2,7 @@ import { foldedSize } from '../../../../core/job/areas';
 import { envelopesOf } from '../../../../core/job/envelopes-of';
 import type { Envelope } from '../../../../core/trade/data-schema';
 import { ENVELOPES } from '../../../../core/trade/envelopes';
-import { type Fit, WAYS, whatFits } from '../../../../core/trade/fits';
+import { type Fit, foldsThatFit, WAYS, whatFits } from '../../../../core/trade/fits';
 import { letterLayoutOf } from '../../../../core/trade/letter-layouts';
 import { formatLength, formatSize } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
@@ -18,7 +18,13 @@ export function FitsPanel({ onClose }: { onClose(): void }) {
   const folded = foldedSize(piece);
   const fits = whatFits(folded, [...own, ...ENVELOPES]);
   const layout = piece.kind === 'letterhead' ? letterLayoutOf(piece.letter?.layout) : undefined;
-  const windows = layout ? fits.filter(({ way }) => way === 'thirds').flatMap(({ envelope }) => envelope) : [];
+  const windows = layout
+    ? fits.flatMap(({ envelope }) =>
+        hasWindow(envelope)
+          ? foldsThatFit({ ...piece, folds: layout.folds }, envelope).map((folds) => ({ envelope, folds }))
+          : [],
+      )
+    : [];
   return (
     <Dialog wide title={`What ${piece.name} fits`} onClose={onClose}>
       <p className="quiet mb-2">
@@ -45,11 +51,11 @@ export function FitsPanel({ onClose }: { onClose(): void }) {
       {fits.length === 0 && <p>None of the envelopes in the table is large enough.</p>}
       {layout && (
         <div className="mt-4 grid gap-4">
-          {windows.filter(hasWindow).map((envelope) => (
+          {windows.map(({ envelope, folds }) => (
             <BehindWindow
-              key={`${envelope.name} ${envelope.width}`}
+              key={`${envelope.name} ${envelope.width} ${folds.length}`}
               envelope={envelope}
-              letter={{ ...piece, folds: layout.folds, lines: layout.lines }}
+              letter={{ ...piece, folds, lines: layout.lines }}
             />
           ))}
         </div>

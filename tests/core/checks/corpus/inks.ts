@@ -1,4 +1,4 @@
-import type { Cmyk } from '../../../../core/colour/ink';
+import type { Cmyk, Ink } from '../../../../core/colour/ink';
 import { addInk, setPrintedWith } from '../../../../core/job/edits/inks';
 import type { Element, Job } from '../../../../core/job/schema';
 import { area, type Fault, ink, jobOf, line, pictured, sideAt, words } from './fault';
@@ -144,6 +144,19 @@ export const INKS: readonly Fault[] = [
     [words('w', 'Iris', 10, 20, { lettering: { paint: ink('green') } })],
     [words('w', 'Iris', 10, 20)],
     twoInks,
+  ),
+  // A varnish may be shown in the colour of another spot, and is ordered beside the inks.
+  one(
+    'stray-plates',
+    'a third ink in a two-ink piece, and a varnish',
+    [area('a', 10, 10, 20, 20, ink('gloss'))],
+    [area('a', 10, 10, 20, 20, ink('varnish'))],
+    (job) => {
+      const made = (id: string, name: string): Ink => ({ id, name, kind: 'spot', cmyk: [0.2, 0.6, 0.8, 0.1] });
+      return twoInks(
+        addInk(addInk(job, { ...made('gloss', 'Rust'), cmyk: [0, 0.7, 0.9, 0.4] }), made('varnish', 'UV varnish')),
+      );
+    },
   ),
   one('shop-plates', 'a spot at a shop that has none', [swatch(ink('copper'))], [swatch()], undefined, digital),
   one(
