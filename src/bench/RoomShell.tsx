@@ -28,9 +28,9 @@ export function RoomBar({
                 {bench.job.name}
               </a>
               /{' '}
-              <b className="min-w-0 truncate font-semibold text-base-content" title={bench.piece.name}>
+              <h1 className="min-w-0 truncate font-semibold text-base-content" title={bench.piece.name}>
                 {bench.piece.name}
-              </b>
+              </h1>
             </span>
           )
         }

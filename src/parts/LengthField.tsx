@@ -47,7 +47,7 @@ export function LengthField({ label, value, unit, echo, onChange, refuse, disabl
   return (
     <div className="min-w-0">
       <div
-        className={`grid grid-cols-[auto_1fr] items-baseline gap-x-2 rounded border bg-base-100 px-2 py-1 focus-within:border-base-content ${message ? 'border-error' : 'border-base-300'} ${disabled ? 'opacity-60' : ''}`}
+        className={`grid grid-cols-[auto_1fr] items-baseline gap-x-2 rounded border px-2 py-1 focus-within:border-base-content ${message ? 'border-error' : 'border-base-300'} ${disabled ? 'border-dashed bg-base-200' : 'bg-base-100'}`}
       >
         <label htmlFor={id} className="quiet text-[13px]" title={hint}>
           {label}

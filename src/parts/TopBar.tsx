@@ -19,7 +19,8 @@ function ThemeSwitch() {
     <button
       type="button"
       className="btn btn-ghost btn-sm btn-square"
-      aria-label={dark ? 'Use the light bench' : 'Use the dark bench'}
+      aria-label={dark ? 'Use the light theme' : 'Use the dark theme'}
+      title={dark ? 'Light theme' : 'Dark theme'}
       onClick={() => setTheme(dark ? 'bench' : 'bench-night')}
     >
       {dark ? <Sun size={16} /> : <Moon size={16} />}

@@ -3,8 +3,11 @@ import { create } from 'zustand';
 export const THEMES = ['bench', 'bench-night'] as const;
 type Theme = (typeof THEMES)[number];
 
-const stored = (): Theme =>
-  typeof localStorage !== 'undefined' && localStorage.getItem('theme') === 'bench-night' ? 'bench-night' : 'bench';
+/** What the page was begun in: what was chosen, or else what the system prefers. */
+const shown = (): Theme =>
+  typeof document !== 'undefined' && document.documentElement.dataset['theme'] === 'bench-night'
+    ? 'bench-night'
+    : 'bench';
 
 /** How far an arrow key moves things, in points; undefined for the unit's own step. */
 function storedNudge(): number | undefined {
@@ -20,7 +23,7 @@ export function setNudge(nudge: number): void {
 
 /** What a person sets once for all jobs. */
 export const useSettings = create<{ theme: Theme; nudge: number | undefined }>(() => ({
-  theme: stored(),
+  theme: shown(),
   nudge: storedNudge(),
 }));
 

@@ -357,7 +357,7 @@ test('a picture can be pasted; Escape stops a drag', async ({ page }) => {
 
 test('the keys are listed on ?', async ({ page }) => {
   await page.keyboard.press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Show as cut');
+  await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toContainText('Show as cut');
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeHidden();
+  await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toBeHidden();
 });

@@ -1,6 +1,7 @@
 import Check from 'lucide-react/icons/check';
 import TriangleAlert from 'lucide-react/icons/triangle-alert';
 import type { Row } from '../../../core/files/hand-off/comparison';
+import { Scrolls } from '../../parts/Scrolls';
 
 /** Whether a file is what was asked for. */
 export function Verdict({ rows }: { rows: readonly Row[] }) {
@@ -21,7 +22,7 @@ export function Verdict({ rows }: { rows: readonly Row[] }) {
 /** What was asked beside what the written file says. */
 export function ReadBack({ rows }: { rows: readonly Row[] }) {
   return (
-    <div className="max-h-80 overflow-y-auto rounded border border-base-300">
+    <Scrolls label="What was verified" className="max-h-80 rounded border border-base-300">
       <table className="table table-xs text-[13.5px]">
         <thead className="sticky top-0 bg-base-200">
           <tr>
@@ -46,6 +47,6 @@ export function ReadBack({ rows }: { rows: readonly Row[] }) {
           ))}
         </tbody>
       </table>
-    </div>
+    </Scrolls>
   );
 }

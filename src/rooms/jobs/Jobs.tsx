@@ -40,7 +40,7 @@ export default function Jobs() {
 
   return (
     <div className="flex min-h-screen flex-col">
-      <TopBar crumb={<b className="font-semibold text-base-content">Jobs</b>}>
+      <TopBar crumb={<h1 className="font-semibold text-base-content">Jobs</h1>}>
         {opening && (
           <span role="status" className="quiet">
             Opening {opening}…

@@ -107,7 +107,8 @@ export default function LayoutRoom() {
         <button
           type="button"
           className="btn btn-ghost btn-sm btn-square"
-          aria-label="Show the keys"
+          aria-label="Keyboard shortcuts"
+          title="Keyboard shortcuts (?)"
           onClick={() => openPanel('keys')}
         >
           <Keyboard size={16} />

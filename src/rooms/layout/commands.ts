@@ -47,6 +47,8 @@ export interface Command {
   byEvent?: true;
   /** How many elements must be selected; none where it is left out. */
   needs?: number;
+  /** Whether it says anything to what is selected; always where it is left out. */
+  applies?(bench: Bench): boolean;
   run(bench: Bench): void;
 }
 
@@ -126,6 +128,21 @@ const ADDS: readonly (readonly [what: string, key: string, add: (bench: Bench) =
   ['a code', 'q', addCode],
 ];
 
+const some =
+  (...kinds: Element['kind'][]) =>
+  ({ selection }: Bench): boolean =>
+    selection.some(({ kind }) => kinds.includes(kind));
+const hasText = some('words');
+const canBeFilled = some('shape', 'rule', 'words');
+const isText = ({ selected }: Bench): boolean => selected?.kind === 'words';
+const isShape = ({ selected }: Bench): boolean => selected?.kind === 'shape';
+const hasLine = ({ selection }: Bench): boolean =>
+  selection.some((e) => e.kind === 'rule' || (e.kind === 'shape' && e.stroke !== undefined));
+const areShapes = ({ selection }: Bench): boolean => selection.filter(({ kind }) => kind === 'shape').length > 1;
+const isCrop = (bench: Bench): boolean => some('picture')(bench) && some('shape')(bench);
+const inGroup = ({ selection }: Bench): boolean => selection.some(({ group }) => group !== undefined);
+const hasOtherSide = ({ piece }: Bench): boolean => piece.faces.length > 1;
+
 export const COMMANDS: readonly Command[] = [
   ...ADDS.map(
     ([what, key, add]): Command => ({
@@ -139,7 +156,13 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Select the next', group: 'Select', keys: [']'], run: (b) => step(b, 1) },
   { name: 'Select the one before', group: 'Select', keys: ['['], run: (b) => step(b, -1) },
   { name: 'Select all in the same ink', group: 'Select', needs: 1, run: (b) => selectAlike(b, inksOf) },
-  { name: 'Select all in the same typeface', group: 'Select', needs: 1, run: (b) => selectAlike(b, typefacesOf) },
+  {
+    name: 'Select all in the same typeface',
+    group: 'Select',
+    needs: 1,
+    applies: hasText,
+    run: (b) => selectAlike(b, typefacesOf),
+  },
   {
     name: 'Deselect',
     group: 'Select',
@@ -152,14 +175,22 @@ export const COMMANDS: readonly Command[] = [
   { name: 'Copy', group: 'Edit', keys: ['$mod+c'], needs: 1, run: copySelection },
   { name: 'Paste', group: 'Edit', keys: ['$mod+v'], byEvent: true, run: paste },
   { name: 'Group', group: 'Edit', keys: ['j'], needs: 2, run: groupSelection },
-  { name: 'Ungroup', group: 'Edit', keys: ['Shift+J'], needs: 2, run: ungroupSelection },
+  { name: 'Ungroup', group: 'Edit', keys: ['Shift+J'], needs: 2, applies: inGroup, run: ungroupSelection },
   { name: 'Duplicate', group: 'Edit', keys: ['$mod+d'], needs: 1, run: duplicate },
-  { name: 'Copy to the other side', group: 'Edit', keys: ['o'], needs: 1, run: (b) => copyToOtherFace(b) },
+  {
+    name: 'Copy to the other side',
+    group: 'Edit',
+    keys: ['o'],
+    needs: 1,
+    applies: hasOtherSide,
+    run: (b) => copyToOtherFace(b),
+  },
   {
     name: 'Mirrored copy to the other side',
     group: 'Edit',
     keys: ['Shift+O'],
     needs: 1,
+    applies: hasOtherSide,
     run: (b) => copyToOtherFace(b, true),
   },
   {
@@ -177,6 +208,7 @@ export const COMMANDS: readonly Command[] = [
     group: 'Edit',
     keys: ['Enter'],
     needs: 1,
+    applies: isText,
     run: ({ selected }) => selected?.kind === 'words' && editWords(selected.id),
   },
   { name: 'Lock', group: 'Edit', keys: ['l'], needs: 1, run: (b) => toggleMark(b, 'locked', 'Lock') },
@@ -206,12 +238,13 @@ export const COMMANDS: readonly Command[] = [
       name: COMBINE_SAYS[how],
       group: 'Shape',
       needs: 2,
+      applies: areShapes,
       run: (b) => void combineSelection(b, how),
     }),
   ),
-  { name: 'Crop by the shape', group: 'Shape', needs: 2, run: cropByShape },
-  { name: 'Convert stroke to shape', group: 'Shape', needs: 1, run: linesToShapes },
-  { name: 'Convert text to outlines', group: 'Shape', needs: 1, run: wordsToOutlines },
+  { name: 'Crop by the shape', group: 'Shape', needs: 2, applies: isCrop, run: cropByShape },
+  { name: 'Convert stroke to shape', group: 'Shape', needs: 1, applies: hasLine, run: linesToShapes },
+  { name: 'Convert text to outlines', group: 'Shape', needs: 1, applies: hasText, run: wordsToOutlines },
   { name: 'Rotate 90° clockwise', group: 'Arrange', keys: ['t'], needs: 1, run: (b) => turnSelection(b, 90) },
   {
     name: 'Rotate 90° anticlockwise',
@@ -230,6 +263,7 @@ export const COMMANDS: readonly Command[] = [
     group: 'Shape',
     keys: ['Shift+P'],
     needs: 1,
+    applies: isShape,
     run: ({ selected }) => selected?.kind === 'shape' && editPoints(selected.id),
   },
   ...FILL_KINDS.map(
@@ -237,6 +271,7 @@ export const COMMANDS: readonly Command[] = [
       name: `Fill: ${says.toLowerCase()}`,
       group: 'Paint',
       needs: 1,
+      applies: canBeFilled,
       run: (b) => chooseFill(b.selection, kind, b.sources),
     }),
   ),
@@ -245,6 +280,7 @@ export const COMMANDS: readonly Command[] = [
     group: 'Paint',
     keys: ['Shift+L'],
     needs: 1,
+    applies: some('shape'),
     run: (b) => toggleStroke(b.selection),
   },
   {
@@ -281,11 +317,12 @@ export const COMMANDS: readonly Command[] = [
     run: () => goTo(`/hand-off${location.search}`),
   },
   { name: 'Search actions…', group: 'See', keys: ['/'], run: () => openPanel('actions') },
-  { name: 'All keys…', group: 'See', keys: ['?', 'Shift+?'], run: () => openPanel('keys') },
+  { name: 'Keyboard shortcuts…', group: 'See', keys: ['?', 'Shift+?'], run: () => openPanel('keys') },
 ];
 
 /** Whether a command can be done now. */
-export const canRun = ({ needs = 0 }: Command, { selection }: Bench): boolean => selection.length >= needs;
+export const canRun = ({ needs = 0, applies }: Command, bench: Bench): boolean =>
+  bench.selection.length >= needs && (applies?.(bench) ?? true);
 
 const SIGNS: Record<string, string> = {
   $mod: 'Ctrl',

@@ -134,115 +134,117 @@ export default function NewPiece() {
     <div className="flex h-screen flex-col">
       <TopBar
         crumb={
-          <>
+          <span className="flex gap-1">
             {job ? `${job.name} / ` : ''}
-            <b className="font-semibold text-base-content">New piece</b>
-          </>
+            <h1 className="font-semibold text-base-content">New piece</h1>
+          </span>
         }
       />
-      <form
-        className="grid min-h-0 flex-1 grid-cols-[1fr_320px]"
-        onSubmit={(event) => {
-          event.preventDefault();
-          void make();
-        }}
-      >
-        <section className="flex min-h-0 min-w-0 flex-col gap-4 p-6 pb-4" aria-label="Kind and size">
-          <Choice
-            label="Kind"
-            value={kind}
-            options={KINDS.map((k) => [k, KIND_NAMES[k]] as const)}
-            onChange={chooseKind}
-          />
-          <SizeShelf kind={kind} upright={isUpright(size)} size={size} onChoose={setSize} />
-          {kit && fontsHere && profilesHere && (
-            <Gallery
-              job={house}
-              kit={kit}
-              asked={{ id: 'new', name: pieceName, kind, ...size, shop, faces }}
-              chosen={starter}
-              onChoose={setStarter}
+      <main className="flex min-h-0 flex-1">
+        <form
+          className="grid min-h-0 min-w-0 flex-1 grid-cols-[1fr_320px]"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void make();
+          }}
+        >
+          <section className="flex min-h-0 min-w-0 flex-col gap-4 p-6 pb-4" aria-label="Kind and size">
+            <Choice
+              label="Kind"
+              value={kind}
+              options={KINDS.map((k) => [k, KIND_NAMES[k]] as const)}
+              onChange={chooseKind}
             />
-          )}
-        </section>
-        <aside className="flex flex-col gap-4 overflow-y-auto border-l border-base-300 bg-base-200 p-5">
-          {job ? (
-            <p>
-              <span className="heading mb-1 block">Job</span>
-              <b className="font-semibold">{job.name}</b>
-            </p>
-          ) : (
+            <SizeShelf kind={kind} upright={isUpright(size)} size={size} onChoose={setSize} />
+            {kit && fontsHere && profilesHere && (
+              <Gallery
+                job={house}
+                kit={kit}
+                asked={{ id: 'new', name: pieceName, kind, ...size, shop, faces }}
+                chosen={starter}
+                onChoose={setStarter}
+              />
+            )}
+          </section>
+          <aside className="flex flex-col gap-4 overflow-y-auto border-l border-base-300 bg-base-200 p-5">
+            {job ? (
+              <p>
+                <span className="heading mb-1 block">Job</span>
+                <b className="font-semibold">{job.name}</b>
+              </p>
+            ) : (
+              <label className="block">
+                <span className="heading mb-1 block">Job</span>
+                <input
+                  id="job-name"
+                  className="input w-full"
+                  placeholder="The client’s name"
+                  value={jobName}
+                  maxLength={120}
+                  onChange={(event) => {
+                    setJobName(event.target.value);
+                    setProblem(undefined);
+                  }}
+                />
+              </label>
+            )}
             <label className="block">
-              <span className="heading mb-1 block">Job</span>
+              <span className="heading mb-1 block">Piece</span>
               <input
-                id="job-name"
                 className="input w-full"
-                placeholder="The client’s name"
-                value={jobName}
+                value={pieceName}
                 maxLength={120}
                 onChange={(event) => {
-                  setJobName(event.target.value);
+                  setName(event.target.value);
                   setProblem(undefined);
                 }}
               />
             </label>
-          )}
-          <label className="block">
-            <span className="heading mb-1 block">Piece</span>
-            <input
-              className="input w-full"
-              value={pieceName}
-              maxLength={120}
-              onChange={(event) => {
-                setName(event.target.value);
-                setProblem(undefined);
+            <OwnSize size={size} onChange={setSize} refuse={refuse} />
+            <Choice
+              label="Orientation"
+              value={isUpright(size) ? 'upright' : 'wide'}
+              options={[
+                ['wide', 'Landscape'],
+                ['upright', 'Portrait'],
+              ]}
+              onChange={(way) => {
+                if ((way === 'upright') !== isUpright(size)) setSize(turned(size));
               }}
             />
-          </label>
-          <OwnSize size={size} onChange={setSize} refuse={refuse} />
-          <Choice
-            label="Orientation"
-            value={isUpright(size) ? 'upright' : 'wide'}
-            options={[
-              ['wide', 'Landscape'],
-              ['upright', 'Portrait'],
-            ]}
-            onChange={(way) => {
-              if ((way === 'upright') !== isUpright(size)) setSize(turned(size));
-            }}
-          />
-          <Choice
-            label="Sides"
-            value={faces}
-            options={[
-              [1, 'One'],
-              [2, 'Front and back'],
-              [4, 'Four pages'],
-            ]}
-            onChange={setFaces}
-          />
-          <Choice
-            label="Shop spec"
-            value={shop}
-            options={shopsOf(house).map((s) => [s.id, s.name] as const)}
-            onChange={setShop}
-          />
-          <p className="quiet text-[13px]">
-            {spec.bleed[kind] > 0 ? `Bleed ${formatLength(spec.bleed[kind], spec.unit)}` : 'No bleed'}, safe zone{' '}
-            {formatLength(spec.safe[kind], spec.unit)}, pictures {spec.ppi.wanted} ppi.
-          </p>
-          <div className="mt-auto">
-            {problem && (
-              <p role="alert" className="mb-2 text-[13px] text-error">
-                {problem}
-              </p>
-            )}
-            <button type="submit" className="btn btn-primary w-full">
-              Create piece, {formatSize(size.width, size.height, size.unit)}
-            </button>
-          </div>
-        </aside>
-      </form>
+            <Choice
+              label="Sides"
+              value={faces}
+              options={[
+                [1, 'One'],
+                [2, 'Front and back'],
+                [4, 'Four pages'],
+              ]}
+              onChange={setFaces}
+            />
+            <Choice
+              label="Shop spec"
+              value={shop}
+              options={shopsOf(house).map((s) => [s.id, s.name] as const)}
+              onChange={setShop}
+            />
+            <p className="quiet text-[13px]">
+              {spec.bleed[kind] > 0 ? `Bleed ${formatLength(spec.bleed[kind], spec.unit)}` : 'No bleed'}, safe zone{' '}
+              {formatLength(spec.safe[kind], spec.unit)}, pictures {spec.ppi.wanted} ppi.
+            </p>
+            <div className="mt-auto">
+              {problem && (
+                <p role="alert" className="mb-2 text-[13px] text-error">
+                  {problem}
+                </p>
+              )}
+              <button type="submit" className="btn btn-primary w-full">
+                Create piece, {formatSize(size.width, size.height, size.unit)}
+              </button>
+            </div>
+          </aside>
+        </form>
+      </main>
     </div>
   );
 }

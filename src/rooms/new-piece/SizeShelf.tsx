@@ -123,9 +123,7 @@ function Tile({
         />
         <span className="mt-2 font-semibold leading-5">{name}</span>
         <span className="text-[13px] leading-[18px]">{formatSize(size.width, size.height, size.unit)}</span>
-        <span className="text-[12px] leading-4 opacity-85">
-          {formatSize(size.width, size.height, echoUnit(size.unit), 2)}
-        </span>
+        <span className="text-[12px] leading-4">{formatSize(size.width, size.height, echoUnit(size.unit), 2)}</span>
       </button>
     </li>
   );

@@ -78,7 +78,7 @@ export function PieceLabel({
       <div className="px-1">
         {formatSize(piece.width, piece.height, piece.unit)}, <Standing review={review} />
       </div>
-      <div className="truncate px-1 opacity-80">
+      <div className="truncate px-1">
         {exported
           ? `exported ${when(exported.at)}${exported.changed === job.changed ? '' : ', changed since'}`
           : 'not exported yet'}

@@ -44,7 +44,7 @@ export default function PiecesRoom() {
   const ready = kit !== undefined && profilesHere;
   return (
     <div className="grid h-screen grid-rows-[52px_minmax(0,1fr)]">
-      <TopBar crumb={job && <b className="font-semibold text-base-content">{job.name}</b>}>
+      <TopBar crumb={job && <h1 className="font-semibold text-base-content">{job.name}</h1>}>
         <SaveState />
         <RoomLinks here="pieces" />
         <HistoryButtons />

@@ -39,7 +39,7 @@ export function FitsPanel({ onClose }: { onClose(): void }) {
             <th className="font-normal">The piece</th>
             <th className="text-right font-normal">Room, long way</th>
             <th className="text-right font-normal">Short way</th>
-            <th className="pl-4 font-normal">It</th>
+            <th className="pl-4 font-normal">Verdict</th>
           </tr>
         </thead>
         <tbody>

@@ -1,0 +1,96 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page } from '@playwright/test';
+import { isDeep, someOf } from '../deep';
+import { element } from './bench';
+import { test } from './one-page';
+
+/** Every room, dialog and panel as those see it who hear it, or need contrast: by the rules of axe-core, in both themes. */
+
+/** What is against a rule, in a line each. */
+async function against(page: Page, rules?: string[]): Promise<string[]> {
+  const builder = new AxeBuilder({ page });
+  const { violations } = await (rules ? builder.withRules(rules) : builder).analyze();
+  return violations.flatMap(({ id, nodes }) =>
+    nodes.map(({ target, html }) => `${id}: ${target.join(' ')} ${html.slice(0, 120)}`),
+  );
+}
+const isSound = async (page: Page, where: string, rules?: string[]): Promise<void> =>
+  expect.soft(await against(page, rules), where).toEqual([]);
+
+const rooms = (page: Page) => page.getByRole('navigation', { name: 'Rooms' });
+/** What each room shows when it is there. */
+const ROOMS: readonly (readonly [room: string, isThere: (page: Page) => Promise<void>])[] = [
+  ['House style', (page) => page.getByRole('heading', { name: 'People' }).waitFor()],
+  ['Inks', (page) => page.getByRole('group', { name: 'Face' }).waitFor()],
+  ['Sheet', (page) => page.getByRole('columnheader', { name: 'Gauge' }).waitFor()],
+  [
+    'Hand-off',
+    (page) =>
+      page
+        .getByRole('button', { name: /^Export/ })
+        .first()
+        .waitFor(),
+  ],
+  ['Layout', (page) => element(page, 'name').waitFor()],
+];
+
+async function inTheme(page: Page, theme: 'light' | 'dark'): Promise<void> {
+  await page.getByRole('button', { name: `Use the ${theme} theme` }).click();
+}
+
+test('each room keeps the rules, light and dark', async ({ page }) => {
+  for (const theme of ['dark', 'light'] as const) {
+    await inTheme(page, theme);
+    for (const [room, isThere] of ROOMS) {
+      await rooms(page).getByRole('link', { name: room, exact: true }).click();
+      await isThere(page);
+      // The themes differ by their colours alone.
+      await isSound(page, `${room}, ${theme}`, theme === 'dark' && !isDeep ? ['color-contrast'] : undefined);
+    }
+  }
+});
+
+test('what opens in Layout keeps the rules, and what is selected', async ({ page }) => {
+  // One of each kind, from the contents: text, a picture, a shape, a code.
+  for (const add of someOf(['Text', 'Rectangle', 'Rule', 'Code'], (each) => each !== 'Rule')) {
+    await page.getByRole('complementary', { name: 'Contents' }).getByRole('button', { name: add, exact: true }).click();
+    await page.keyboard.press('Escape');
+    await page.locator('main [data-element]').last().click({ force: true });
+    await isSound(page, `${add} selected`);
+  }
+  await element(page, 'name').click({ button: 'right' });
+  await expect(page.getByRole('menu')).toBeVisible();
+  await isSound(page, 'the menu');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keyboard shortcuts' })).toBeVisible();
+  await isSound(page, 'Keyboard shortcuts');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('/');
+  await expect(page.getByPlaceholder('Search actions')).toBeVisible();
+  await isSound(page, 'Search actions');
+  await page.keyboard.press('Escape');
+});
+
+test('shortcuts are found by a word', async ({ page }) => {
+  await page.keyboard.press('?');
+  const dialog = page.getByRole('dialog', { name: 'Keyboard shortcuts' });
+  await expect(dialog.getByRole('region', { name: 'Arrange', exact: true })).toBeVisible();
+  await dialog.getByRole('searchbox').fill('duplicate');
+  await expect(dialog.getByText('Duplicate', { exact: true })).toBeVisible();
+  await expect(dialog.getByRole('region', { name: 'Pointer' })).toBeHidden();
+  await dialog.getByRole('searchbox').fill('no such thing');
+  await expect(dialog.getByText('No shortcut has “no such thing” in it.')).toBeVisible();
+  await page.keyboard.press('Escape');
+});
+
+test('the menu under the pointer has only what applies to what lies there', async ({ page }) => {
+  await page
+    .getByRole('complementary', { name: 'Contents' })
+    .getByRole('button', { name: 'Rectangle', exact: true })
+    .click();
+  await page.locator('main [data-element]').last().click({ button: 'right' });
+  await expect(page.getByRole('menuitem', { name: 'Duplicate' })).toBeVisible();
+  await expect(page.getByRole('menuitem', { name: /text/i })).toHaveCount(0);
+  await page.keyboard.press('Escape');
+});
