@@ -5,6 +5,8 @@ import type { SheetMade } from '../job/sheet';
 import type { Device } from '../scene/device';
 import { barPatches, drawPatches, drawTarget, fittingBar, LEAST_PATCH } from '../scene/marks';
 import type { ShopSpec } from '../trade/schema';
+import type { PieceUnit } from '../units/length';
+import { makeRoom } from './mark-room';
 import { usable } from './printable';
 
 /** Marks of a press sheet, on every plate. Lengths in points from the sheet's upper left corner. */
@@ -221,14 +223,21 @@ export function sheetMarks(
   style: ShopSpec['marks'],
   made: SheetMade,
   plates: readonly string[],
+  unit: PieceUnit = 'mm',
 ): SheetMarks {
   const side = sideMarks(trims, bleed, style, made, plates);
   const boxOf = ({ x0, y0, x1, y1 }: Line): Box => ({ x: x0, y: y0, width: x1 - x0, height: y1 - y0 });
   const cuts = cutMarks(trims, bleed, style, usable(made)).filter(
     (line) => ![side.slug, side.bar?.box].some((box) => box && overlaps(box, boxOf(line))),
   );
-  const lacking = unmarkedCuts(trims, cuts).length;
-  const said = lacking > 0 ? [`cut marks at both ends of ${lacking} of ${cutLines(trims).length} cut lines`] : [];
+  const lacking = unmarkedCuts(trims, cuts);
+  const ways = makeRoom(lacking, trims, { clear: bleed + CLEAR, least: LEAST }, usable(made), unit).join('; ');
+  const said =
+    lacking.length > 0
+      ? [
+          `cut marks at both ends of ${lacking.length} of ${cutLines(trims).length} cut lines${ways && ` (to make room: ${ways})`}`,
+        ]
+      : [];
   return { cuts, side, noRoom: [...said, ...side.noRoom] };
 }
 

@@ -51,6 +51,10 @@ export const postRulesSchema = z.strictObject({
   ratio: z.strictObject({ least: z.number(), most: z.number(), otherwise: z.string() }),
   tooLarge: z.string(),
   tooSmall: z.string(),
+  /** The largest radius of its corners that machines take. */
+  corner: z.strictObject({ most: length, otherwise: z.string() }).optional(),
+  /** What is said of a folded piece without an envelope: its edges have to be closed. */
+  folded: z.string().optional(),
   areas: z.array(areaSchema),
 });
 export type PostRules = z.infer<typeof postRulesSchema>;

@@ -5,17 +5,28 @@ export interface PostVerdict {
   /** The rate that it goes at, in words. */
   postage: string;
   /** What is in the way of the best rate; empty where nothing is. */
-  against: readonly { what: 'size' | 'ratio' | 'thickness'; measured: number; wanted: number; says: string }[];
+  against: readonly {
+    what: 'size' | 'ratio' | 'thickness' | 'corner' | 'fold';
+    measured: number;
+    wanted: number;
+    says: string;
+  }[];
 }
 
 const HAIR = 0.001;
 
-/** Lengths in points, the width being the side that the address is parallel to; `thickness` of the stock where it is known. */
-export function postVerdict(
-  rules: PostRules,
-  size: { width: number; height: number },
-  thickness: number | undefined,
-): PostVerdict {
+/** A piece as it is posted. Lengths in points, the width being the side that the address is parallel to. */
+export interface Posted {
+  width: number;
+  height: number;
+  /** The radius of its corners; square where it is left out. */
+  corner?: number | undefined;
+  /** Whether it is folded and goes without an envelope. */
+  folded?: boolean;
+}
+
+/** `thickness` is that of the stock where it is known; points. */
+export function postVerdict(rules: PostRules, size: Posted, thickness: number | undefined): PostVerdict {
   const [long, short] = [Math.max(size.width, size.height), Math.min(size.width, size.height)];
   const fits = rules.sizes.find(({ most }) => long <= most[0] + HAIR && short <= most[1] + HAIR);
   const first = rules.sizes[0]!;
@@ -43,6 +54,15 @@ export function postVerdict(
       wanted: ratio < rules.ratio.least ? rules.ratio.least : rules.ratio.most,
       says: `its sides are ${ratio.toFixed(2)} to 1: ${rules.ratio.otherwise}`,
     });
+  const { corner, folded } = rules;
+  if (corner && size.corner !== undefined && size.corner > corner.most + HAIR)
+    against.push({
+      what: 'corner',
+      measured: size.corner,
+      wanted: corner.most,
+      says: `its corners are too round: ${corner.otherwise}`,
+    });
+  if (folded && size.folded) against.push({ what: 'fold', measured: 1, wanted: 0, says: folded });
   const class_ = fits ?? first;
   if (thickness !== undefined) {
     const { thickerAbove } = class_;

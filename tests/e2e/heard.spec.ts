@@ -21,7 +21,7 @@ const rooms = (page: Page) => page.getByRole('navigation', { name: 'Rooms' });
 /** What each room shows when it is there. */
 const ROOMS: readonly (readonly [room: string, isThere: (page: Page) => Promise<void>])[] = [
   ['House style', (page) => page.getByRole('heading', { name: 'People' }).waitFor()],
-  ['Inks', (page) => page.getByRole('group', { name: 'Face' }).waitFor()],
+  ['Inks', (page) => page.getByRole('group', { name: 'Side' }).waitFor()],
   ['Sheet', (page) => page.getByRole('columnheader', { name: 'Gauge' }).waitFor()],
   [
     'Hand-off',

@@ -1,7 +1,17 @@
+import { foldedSize } from '../../job/areas';
 import { postRulesOf } from '../../trade/post';
-import { postVerdict } from '../../trade/postage';
+import { type PostVerdict, postVerdict } from '../../trade/postage';
 import { sourceWords } from '../../trade/source-words';
-import { type Check, type Finding, laidOut, trimOf } from '../check';
+import { type Check, type Finding, laidOut, type Measure, trimOf } from '../check';
+
+/** What is measured of each. */
+const KINDS: Readonly<Record<PostVerdict['against'][number]['what'], Measure['kind']>> = {
+  size: 'length',
+  ratio: 'ratio',
+  thickness: 'length',
+  corner: 'length',
+  fold: 'count',
+};
 
 export const postSize: Check = {
   id: 'post-size',
@@ -15,7 +25,9 @@ export const postSize: Check = {
     if (!rules) return [];
     const sheet = laidOut(context);
     const sizes = piece.kind === 'envelope' ? rules.sizes.filter(({ openOnly }) => !openOnly) : rules.sizes;
-    return postVerdict({ ...rules, sizes }, sheet, sheet.thickness).against.map(
+    // It is posted as it is folded.
+    const posted = { ...foldedSize(sheet), corner: sheet.corner, folded: sheet.fold !== undefined };
+    return postVerdict({ ...rules, sizes }, posted, sheet.thickness).against.map(
       ({ what, measured, wanted, says }): Finding => ({
         check: 'post-size',
         severity: 'warn',
@@ -24,8 +36,8 @@ export const postSize: Check = {
         place: trimOf(piece),
         of: `${face.id} ${what} ${measured < wanted ? 'below' : 'above'}`,
         problem: says.charAt(0).toUpperCase() + says.slice(1),
-        measured: what === 'ratio' ? { value: measured, kind: 'ratio' } : { value: measured, kind: 'length' },
-        wanted: what === 'ratio' ? { value: wanted, kind: 'ratio' } : { value: wanted, kind: 'length' },
+        measured: { value: measured, kind: KINDS[what] },
+        wanted: { value: wanted, kind: KINDS[what] },
         rule: `${rules.name}: ${sourceWords(rules.source)}`,
       }),
     );

@@ -20,7 +20,7 @@ export function PlatesFace({ plates }: { plates: PlatesShown }) {
     <main className="relative flex min-h-0 flex-col bg-[var(--table)]" aria-label="Plates of the side">
       <div className="flex flex-wrap items-center gap-3 px-3 pt-3" data-bar>
         {piece.faces.length > 1 && (
-          <fieldset className="join" aria-label="Face">
+          <fieldset className="join" aria-label="Side">
             {piece.faces.map(({ id, name }) => (
               <button
                 key={id}

@@ -100,7 +100,7 @@ export function Contents({ onPictures }: { onPictures(files: Iterable<File>): vo
   return (
     <aside className="flex min-h-0 flex-col border-r border-base-300 bg-base-200" aria-label="Contents">
       {piece.faces.length > 1 && (
-        <div role="tablist" aria-label="Face" className="flex gap-1.5 px-3 pt-3">
+        <div role="tablist" aria-label="Sides" className="flex gap-1.5 px-3 pt-3">
           {piece.faces.map((f) => (
             <button
               key={f.id}

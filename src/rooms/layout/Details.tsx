@@ -288,7 +288,7 @@ function PieceDetails() {
           : 'Click something on the piece, or in the contents, to place it exactly.'}
       </p>
       <p>
-        <kbd className="key">?</kbd> lists the keys.
+        <kbd className="key">?</kbd> lists the keyboard shortcuts.
       </p>
       <PersonCard />
       <KindCard />

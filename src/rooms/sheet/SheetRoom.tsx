@@ -205,12 +205,8 @@ function WriteSheets({ plan }: { plan: SheetPlan }) {
   );
   const gate = useGate(going);
   const trims = trimsOf(plan.forms[0]!);
-  const { noRoom } = sheetMarks(trims, bleedOn(job, items, made), shop.marks, made, [
-    'Cyan',
-    'Magenta',
-    'Yellow',
-    'Black',
-  ]);
+  const plates = ['Cyan', 'Magenta', 'Yellow', 'Black'];
+  const { noRoom } = sheetMarks(trims, bleedOn(job, items, made), shop.marks, made, plates, piece.unit);
   async function write(): Promise<void> {
     const assets = await loadAssets(job);
     const file = await writing.run((room, tell) => room.writeSheetFile(job, piece.id, plan, gate.letGo, assets, tell));

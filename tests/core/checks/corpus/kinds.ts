@@ -130,6 +130,12 @@ export const KINDS: readonly Fault[] = [
     faulty: posted('us')(jobOf([], { ...us, height: inch(3) })),
     twin: posted('us')(jobOf([], us)),
   },
+  {
+    check: 'post-size',
+    says: 'a US card with corners of a quarter inch, and of an eighth',
+    faulty: posted('us')(pieceWith(jobOf([], us), { corner: inch(1 / 4) })),
+    twin: posted('us')(pieceWith(jobOf([], us), { corner: inch(1 / 8) })),
+  },
   one(
     'across-fold',
     'words across the fold of a flyer',
