@@ -1,6 +1,6 @@
 import { type Box, bottom, right, unionOf } from '../geometry/box';
 import { formatLength, type PieceUnit } from '../units/length';
-import type { CutLine } from './marks';
+import type { CutLine } from './cut-lines';
 
 /** What would make room for marks that a sheet has none for. Lengths in points. */
 
