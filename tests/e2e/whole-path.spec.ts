@@ -139,9 +139,11 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
     await typeInto(page, 'Y', '-1/8');
     await typeInto(page, 'W', '3 3/4');
     await typeInto(page, 'H', '2 3/8');
-    // A large black area gains from other inks; no dictionary knows the client's name.
-    await page.getByRole('button', { name: '2 findings', exact: true }).click();
+    // A large black area gains from other inks, a thin black line over a picture overprints, and no dictionary knows the
+    // client's name.
+    await page.getByRole('button', { name: '3 findings', exact: true }).click();
     await page.getByRole('button', { name: 'Make it rich black' }).click();
+    await page.getByRole('button', { name: 'Set to overprint' }).click();
     await page.getByRole('button', { name: 'Keep Ottilie' }).click();
     await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
     await page.getByRole('tab', { name: 'Front' }).click();
