@@ -1,6 +1,7 @@
 import type { PathsD } from 'clipper2-ts';
 import type { Box, Sides } from '../geometry/box';
 import { areaOfRings } from '../geometry/clipping';
+import { missing, type Stretch } from '../geometry/stretches';
 import { bareOf, boxOfRings, type Cut, inkWithin } from './ink-shape';
 
 /** How far art runs past each edge of the trim, all along the edge and not only at its furthest. Points. */
@@ -27,8 +28,6 @@ function stripAt(side: Side, by: number, { width, height }: Cut): Box {
   }
 }
 
-type Stretch = readonly [from: number, to: number];
-
 /** The stretches of a strip that rings cover, in order. */
 function stretchesAt(rings: PathsD, side: Side, by: number, cut: Cut): Stretch[] {
   const across = side === 'top' || side === 'bottom';
@@ -45,22 +44,13 @@ function stretchesAt(rings: PathsD, side: Side, by: number, cut: Cut): Stretch[]
  * it is of crosses the edge there: that it draws in further out is how it was drawn.
  */
 function longestGap(want: readonly Stretch[], have: readonly Stretch[], length: number): number {
-  let longest = 0;
-  for (const [from, to] of want) {
-    const gap = (a: number, b: number): number => {
-      const isEnd = (a <= from && from > 2 * INSIDE) || (b >= to && to < length - 2 * INSIDE);
-      return isEnd ? 0 : b - a;
-    };
-    let at = from;
-    for (const [a, b] of have) {
-      if (b <= at) continue;
-      if (a > at) longest = Math.max(longest, gap(at, Math.min(a, to)));
-      at = Math.max(at, b);
-      if (at >= to) break;
-    }
-    if (at < to) longest = Math.max(longest, gap(at, to));
-  }
-  return longest;
+  const gaps = want.flatMap((each) => {
+    const [from, to] = each;
+    const isEnd = ([a, b]: Stretch): boolean =>
+      (a <= from && from > 2 * INSIDE) || (b >= to && to < length - 2 * INSIDE);
+    return missing([each], have).filter((gap) => !isEnd(gap));
+  });
+  return Math.max(0, ...gaps.map(([a, b]) => b - a));
 }
 
 /**

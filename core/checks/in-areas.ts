@@ -1,11 +1,10 @@
 import { isFlat } from '../colour/fill';
-import { platesOf } from '../colour/ink';
 import { redReflectance } from '../colour/reflectance';
 import { inkBounds } from '../devices/bounds';
 import { type Area, areasOf, hits } from '../job/areas';
-import { inkOf } from '../job/find';
 import { isPaper } from '../job/paints-shown';
 import type { Element } from '../job/schema';
+import { plates } from '../scene/colour';
 import { sourceWords } from '../trade/source-words';
 import { type CheckContext, type Finding, laidOut } from './check';
 import { inkIn } from './ink-shape';
@@ -13,8 +12,7 @@ import { inkIn } from './ink-shape';
 /** Whether an area may have a ground as light as a flat element is: a sorting machine still reads on it. */
 function isLightEnough(element: Element, { light }: Area, { sources }: CheckContext): boolean {
   if (light === undefined || element.kind !== 'shape' || element.stroke || !isFlat(element.paint)) return false;
-  const { ink, tint } = element.paint;
-  return redReflectance(platesOf(inkOf(sources.inks, ink), tint), sources.inks) >= light;
+  return redReflectance(plates(element.paint, sources), sources.inks) >= light;
 }
 
 /** Elements whose ink lies in an area of a kind. */

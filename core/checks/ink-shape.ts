@@ -1,4 +1,5 @@
 import type { PathD, PathsD } from 'clipper2-ts';
+import { inkBounds } from '../devices/bounds';
 import { type Box, overlaps, type Point, unionOf } from '../geometry/box';
 import { areaOfRings, combinedRings } from '../geometry/clipping';
 import { flatten } from '../geometry/flatten';
@@ -32,11 +33,17 @@ const ringOf = ({ x, y, width, height }: Box): PathD => [
   { x, y: y + height },
 ];
 
-const boxOfRing = (ring: PathD): Box => {
-  const [xs, ys] = [ring.map(({ x }) => x), ring.map(({ y }) => y)];
-  const [x, y] = [Math.min(...xs), Math.min(...ys)];
-  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
-};
+// Outlines may have more points than a call takes arguments: they are gone through one by one.
+function boxOfRing(ring: PathD): Box {
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { x, y } of ring) {
+    x0 = Math.min(x0, x);
+    y0 = Math.min(y0, y);
+    x1 = Math.max(x1, x);
+    y1 = Math.max(y1, y);
+  }
+  return { x: x0, y: y0, width: x1 - x0, height: y1 - y0 };
+}
 
 /** The part of some rings that lies in boxes; rings that reach into none of them are not looked at. */
 export function inkWithin(rings: PathsD, boxes: readonly Box[]): PathsD {
@@ -55,6 +62,12 @@ export const bareOf = (box: Box, rings: PathsD): PathsD => combinedRings('differ
 export const boxOfRings = (rings: PathsD): Box | undefined =>
   unionOf(rings.filter(({ length }) => length > 0).map(boxOfRing));
 
+/** The box around an element's ink: by its outlines where it is turned, since boxes of what is turned are too large. */
+export function exactBounds(element: Element, sources: SceneSources): Box | undefined {
+  const box = inkBounds(element, sources);
+  return box && element.turn ? boxOfRings(inkRings(element, sources)) : box;
+}
+
 /** How thick an area is on the whole: twice its size by the length of its outline. A line comes to its weight. */
 export function thicknessOf(rings: PathsD): number {
   const around = rings.reduce(
@@ -70,7 +83,7 @@ export function thicknessOf(rings: PathsD): number {
 }
 
 /** How far a point lies inside a trim with its corners rounded; negative outside. Points. */
-export function insideTrim({ x, y }: Point, { width, height, corner = 0 }: Cut): number {
+function insideTrim({ x, y }: Point, { width, height, corner = 0 }: Cut): number {
   const [dx, dy] = [Math.min(x, width - x), Math.min(y, height - y)];
   return dx < corner && dy < corner ? corner - Math.hypot(corner - dx, corner - dy) : Math.min(dx, dy);
 }
@@ -83,5 +96,9 @@ export interface Cut {
 }
 
 /** The least that any of an element's ink lies inside a trim with rounded corners. */
-export const leastInside = (element: Element, cut: Cut, sources: SceneSources): number =>
-  Math.min(...inkRings(element, sources).flatMap((ring) => ring.map((point) => insideTrim(point, cut))));
+export function leastInside(element: Element, cut: Cut, sources: SceneSources): number {
+  let least = Infinity;
+  for (const ring of inkRings(element, sources))
+    for (const point of ring) least = Math.min(least, insideTrim(point, cut));
+  return least;
+}

@@ -1,3 +1,4 @@
+import { missing, NEAR, type Stretch } from '../geometry/stretches';
 import type { FaceDrift } from './drift';
 import type { EdgeFacts, Ring } from './edge-facts';
 
@@ -32,9 +33,6 @@ function into({ cos, sin, dx, dy, cx, cy }: Frame, ring: Ring): Ring {
   }
   return out;
 }
-
-/** A stretch of an edge, from its left or top end, points. */
-export type Stretch = readonly [from: number, to: number];
 
 /** Where rings cross a line along one axis, sorted: between the first and second it is inside, and so on. */
 function crossings(rings: readonly Ring[], axis: 0 | 1, at: number): number[] {
@@ -91,21 +89,6 @@ export function wantedColour(facts: EdgeFacts, slack: number): Wanted {
   return { left: of('left'), top: of('top'), right: of('right'), bottom: of('bottom') };
 }
 
-/** The parts of some stretches that others leave out. */
-function missing(want: readonly Stretch[], have: readonly Stretch[]): Stretch[] {
-  return want.flatMap(([from, to]) => {
-    const gaps: Stretch[] = [];
-    let at = from;
-    for (const [a, b] of have) {
-      if (b <= at) continue;
-      if (a > at + NEAR) gaps.push([at, Math.min(a, to)]);
-      at = Math.max(at, b);
-      if (at >= to - NEAR) return gaps;
-    }
-    return at < to - NEAR ? [...gaps, [at, to] as const] : gaps;
-  });
-}
-const NEAR = 1e-9;
 const covers = (have: readonly Stretch[], want: readonly Stretch[]): boolean => missing(want, have).length === 0;
 
 /** The corners of the piece: which edges meet there, and whether at their beginning or at their end. */

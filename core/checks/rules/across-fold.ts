@@ -1,9 +1,9 @@
-import { inkBounds } from '../../devices/bounds';
 import { type Box, bottom, right } from '../../geometry/box';
-import { type FaceFold, facesFolds } from '../../job/areas';
+import type { FaceFold } from '../../job/areas';
 import type { Element } from '../../job/schema';
-import { type Check, type CheckContext, type Finding, HAIR, laidOut, type Severity } from '../check';
-import { boxOfRings, inkRings } from '../ink-shape';
+import { type Check, type CheckContext, type Finding, HAIR, type Severity } from '../check';
+import { foldsOn } from '../folds-on';
+import { exactBounds } from '../ink-shape';
 
 /** What is to stay whole, and how grave it is that it does not: a picture may well run over a fold, but for what is in it. */
 function toldOf(element: Element): { severity: Severity; says: string } | undefined {
@@ -20,12 +20,6 @@ function toldOf(element: Element): { severity: Severity; says: string } | undefi
   }
 }
 
-/** Where an element's ink lies; exactly where it is turned. */
-function inkOfElement(element: Element, { sources }: CheckContext): Box | undefined {
-  const box = inkBounds(element, sources);
-  return box && element.turn ? boxOfRings(inkRings(element, sources)) : box;
-}
-
 /** Whether a picture lies on every panel: it was meant to run on from one to the next. */
 const isOnAll = (element: Element, ink: Box, axis: FaceFold['axis'], { piece }: CheckContext): boolean =>
   element.kind === 'picture' &&
@@ -38,13 +32,12 @@ export const acrossFold: Check = {
   source: { kind: 'common practice' },
   severity: 'warn',
   run: (context) => {
-    const { face } = context;
-    const sheet = laidOut(context);
-    const folds = sheet.fold ? facesFolds(sheet, face) : [];
+    const { face, sources } = context;
+    const folds = foldsOn(context);
     if (folds.length === 0) return [];
     return face.elements.flatMap((element): Finding[] => {
       const told = toldOf(element);
-      const ink = told && inkOfElement(element, context);
+      const ink = told && exactBounds(element, sources);
       if (!told || !ink) return [];
       const sides = ({ axis, at }: (typeof folds)[number]): number =>
         axis === 'x' ? Math.min(at - ink.x, right(ink) - at) : Math.min(at - ink.y, bottom(ink) - at);

@@ -1,5 +1,5 @@
 import { isFlat } from '../../colour/fill';
-import { type Cmyk, type Ink, PROCESS_PLATES } from '../../colour/ink';
+import { type Cmyk, PROCESS_PLATES } from '../../colour/ink';
 import { ALL_PLATES_ALLOWED, allowsPlate } from '../../colour/printed-with';
 import { areaOf } from '../../geometry/offset';
 import { addInk, repaint } from '../../job/edits/inks';
@@ -10,9 +10,8 @@ import { fromPoints, toPoints } from '../../units/length';
 import { atElement } from '../at-element';
 import type { Check, CheckContext, Finding } from '../check';
 import { pieceFacts } from '../piece-facts';
-import { isRichBlack } from './rich-black-words';
+import { isPlainBlack, isRichBlack } from './rich-black-words';
 
-const isPlainBlack = ({ kind, cmyk: [c, m, y, k] }: Ink): boolean => kind === 'process' && c + m + y === 0 && k > 0.999;
 const RICH: Cmyk = [...INK_LIMITS.richBlack];
 
 /** A job with a rich black in it, and that ink's id. */

@@ -1,18 +1,18 @@
 import { isFlat } from '../../colour/fill';
-import { platesOf } from '../../colour/ink';
 import type { Box } from '../../geometry/box';
-import { type FaceFold, facesFolds } from '../../job/areas';
-import { inkOf } from '../../job/find';
+import type { FaceFold } from '../../job/areas';
 import type { Shape } from '../../job/schema';
+import { plates } from '../../scene/colour';
 import type { SceneSources } from '../../scene/sources';
 import { INK_LIMITS } from '../../trade/ink-limits';
-import { type Check, type Finding, laidOut } from '../check';
+import type { Check, Finding } from '../check';
+import { foldsOn } from '../folds-on';
 import { found } from '../found';
 import { inkIn } from '../ink-shape';
 
 /** How much ink a flat area lays, 1 is 100 %. */
-const inkLaid = ({ paint, opacity = 1 }: Shape, { inks }: SceneSources): number =>
-  isFlat(paint) ? opacity * Object.values(platesOf(inkOf(inks, paint.ink), paint.tint)).reduce((a, b) => a + b, 0) : 0;
+const inkLaid = ({ paint, opacity = 1 }: Shape, sources: SceneSources): number =>
+  isFlat(paint) ? opacity * Object.values(plates(paint, sources)).reduce((a, b) => a + b, 0) : 0;
 
 /** How far a fold reaches to either side, points: ink on both sides lies on it, and what ends at it does not. */
 const REACH = 0.5;
@@ -25,8 +25,7 @@ export const denseFold: Check = {
   severity: 'advise',
   run: (context) => {
     const { face, piece, sources } = context;
-    const sheet = laidOut(context);
-    const folds = sheet.fold ? facesFolds(sheet, face) : [];
+    const folds = foldsOn(context);
     return face.elements.flatMap((element): Finding[] => {
       if (element.kind !== 'shape') return [];
       const ink = inkLaid(element, sources);

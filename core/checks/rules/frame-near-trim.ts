@@ -1,12 +1,11 @@
 import { isFlat } from '../../colour/fill';
-import { inkBounds } from '../../devices/bounds';
 import { type Box, distancesTo } from '../../geometry/box';
 import type { Element, Shape } from '../../job/schema';
 import type { SceneSources } from '../../scene/sources';
 import { type Check, type Finding, trimOf } from '../check';
 import { SIDES } from '../edge-art';
 import { found } from '../found';
-import { boxOfRings, inkRings, thicknessOf } from '../ink-shape';
+import { exactBounds, inkRings, thicknessOf } from '../ink-shape';
 import { listed } from '../listed';
 
 /** A line as long as this share of an edge runs along it. */
@@ -39,8 +38,7 @@ export const frameNearTrim: Check = {
     const trim = trimOf(piece);
     const { frame } = shop.limits;
     return face.elements.flatMap((element): Finding[] => {
-      const box = element.kind === 'rule' || element.kind === 'shape' ? inkBounds(element, sources) : undefined;
-      const ink = box && element.turn ? boxOfRings(inkRings(element, sources)) : box;
+      const ink = element.kind === 'rule' || element.kind === 'shape' ? exactBounds(element, sources) : undefined;
       if (!ink || !isLine(element, frame, sources)) return [];
       const inside = distancesTo(ink, trim);
       const near = SIDES.filter((side) => {

@@ -12,13 +12,10 @@ import { atElement } from '../at-element';
 import type { Check, CheckContext, Finding } from '../check';
 import { inkIn } from '../ink-shape';
 import { platesUsed } from '../piece-facts';
+import { isPlainBlack } from './rich-black-words';
 
-/** Whether an ink is black by itself. */
-const isBlack = (id: string, { inks }: SceneSources): boolean =>
-  inks.some(
-    ({ id: each, kind, cmyk: [c, m, y, k] }) => each === id && kind === 'process' && c + m + y === 0 && k > 0.999,
-  );
-const isSolidBlack = ({ ink, tint }: Paint, sources: SceneSources): boolean => tint > 0.999 && isBlack(ink, sources);
+const isSolidBlack = ({ ink, tint }: Paint, { inks }: SceneSources): boolean =>
+  tint > 0.999 && inks.some((each) => each.id === ink && isPlainBlack(each));
 
 /** The size of small black words that were told to knock out. */
 function smallWords(element: Words, sources: SceneSources): number | undefined {

@@ -1,8 +1,7 @@
 import { isFlat } from '../../colour/fill';
-import { platesOf } from '../../colour/ink';
 import { areaOfRings } from '../../geometry/clipping';
-import { inkOf } from '../../job/find';
 import type { Element } from '../../job/schema';
+import { plates } from '../../scene/colour';
 import { INK_LIMITS } from '../../trade/ink-limits';
 import { fromPoints, toPoints } from '../../units/length';
 import type { Check, CheckContext, Finding } from '../check';
@@ -16,8 +15,8 @@ const RAISED = /\b(foil|folie|raised|thermo\w*|metallic|gold|silver|silber|bronz
 /** The square millimetres of solid ink that a flat area lays. */
 function solidOf(element: Element, { sources }: CheckContext): number {
   if (element.kind !== 'shape' || !isFlat(element.paint) || (element.opacity ?? 1) < 1) return 0;
-  const plates = Object.values(platesOf(inkOf(sources.inks, element.paint.ink), element.paint.tint));
-  if (!plates.some((amount) => amount > 0.9)) return 0;
+  const amounts = Object.values(plates(element.paint, sources));
+  if (!amounts.some((amount) => amount > 0.9)) return 0;
   return areaOfRings(inkRings(element, sources)) * fromPoints(1, 'mm') ** 2;
 }
 

@@ -1,10 +1,9 @@
-import { inkBounds } from '../../devices/bounds';
 import { bottom, right } from '../../geometry/box';
-import { facesFolds } from '../../job/areas';
 import { moveElement } from '../../job/edits/elements';
-import { type Check, type Finding, laidOut } from '../check';
+import type { Check, Finding } from '../check';
+import { foldsOn } from '../folds-on';
 import { found } from '../found';
-import { boxOfRings, inkRings } from '../ink-shape';
+import { exactBounds } from '../ink-shape';
 
 export const nearFold: Check = {
   id: 'near-fold',
@@ -15,13 +14,11 @@ export const nearFold: Check = {
   limits: ['limits'],
   run: (context) => {
     const { face, shop, sources } = context;
-    const sheet = laidOut(context);
-    const folds = sheet.fold ? facesFolds(sheet, face) : [];
+    const folds = foldsOn(context);
     if (folds.length === 0) return [];
     return face.elements.flatMap((element): Finding[] => {
       if (element.kind !== 'words' && element.kind !== 'code' && !element.logo) return [];
-      const box = inkBounds(element, sources);
-      const ink = box && (element.turn ? boxOfRings(inkRings(element, sources)) : box);
+      const ink = exactBounds(element, sources);
       if (!ink) return [];
       const gaps = folds.flatMap(({ axis, at }) => {
         const [from, to] = axis === 'x' ? [ink.x, right(ink)] : [ink.y, bottom(ink)];

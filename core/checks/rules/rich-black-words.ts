@@ -5,6 +5,10 @@ import { INK_LIMITS, INK_SOURCE } from '../../trade/ink-limits';
 import { atElement } from '../at-element';
 import type { Check, Finding } from '../check';
 
+/** Whether an ink is black by itself. */
+export const isPlainBlack = ({ kind, cmyk: [c, m, y, k] }: Ink): boolean =>
+  kind === 'process' && c + m + y === 0 && k > 0.999;
+
 /** Whether an ink is black with other process inks under it. */
 export const isRichBlack = ({ kind, cmyk: [c, m, y, k] }: Ink): boolean =>
   kind === 'process' && k >= 0.9 && c + m + y > 0.1;

@@ -1,7 +1,7 @@
-import { platesOf } from '../../colour/ink';
 import { repaint } from '../../job/edits/inks';
 import { inkOf } from '../../job/find';
 import { letteringsOf } from '../../job/look';
+import { plates } from '../../scene/colour';
 import { INK_LIMITS, INK_SOURCE } from '../../trade/ink-limits';
 import type { Check, Finding } from '../check';
 import { found } from '../found';
@@ -17,8 +17,8 @@ export const screenedWords: Check = {
       if (element.kind !== 'words' || element.fill) return [];
       const { styles, inks } = context.sources;
       const screened = letteringsOf(element, styles).filter(({ paint, size }) => {
-        const plates = Object.values(platesOf(inkOf(inks, paint.ink), paint.tint));
-        return paint.tint < 0.999 && plates.length > 0 && size < INK_LIMITS.screenedWords;
+        const prints = Object.keys(plates(paint, context.sources)).length > 0;
+        return paint.tint < 0.999 && prints && size < INK_LIMITS.screenedWords;
       });
       const [smallest] = screened.sort((a, b) => a.size - b.size);
       if (!smallest) return [];

@@ -3,7 +3,7 @@ import { platesOf } from '../../colour/ink';
 import { labOfPaint } from '../../colour/nearest-ink';
 import { setFrame, setStroke } from '../../job/edits/elements';
 import { inkOf } from '../../job/find';
-import type { Element, Job, Paint, Shape } from '../../job/schema';
+import type { Element, Job, Paint, Rule, Shape } from '../../job/schema';
 import type { SceneSources } from '../../scene/sources';
 import { INK_LIMITS, INK_SOURCE } from '../../trade/ink-limits';
 import { atElement } from '../at-element';
@@ -17,56 +17,42 @@ interface Line {
   thicken?(job: Job, to: number): Job;
 }
 
-/** The lines an element draws: a rule is one, a shape has one along its outline. */
+/** What makes something that is longer than it is wide thicker, about its middle. */
+const thickened =
+  ({ id, x, y, width, height }: Rule | Shape) =>
+  (job: Job, to: number): Job =>
+    setFrame(
+      job,
+      id,
+      width >= height
+        ? { x, width, height: to, y: y - (to - height) / 2 }
+        : { y, height, width: to, x: x - (to - width) / 2 },
+    );
+
+/** The lines an element draws: a rule is one, a shape has one along its outline or is as good as one itself. */
 function linesOf(element: Element, sources: SceneSources): Line[] {
   if (element.kind === 'rule') {
     const paint = isFlat(element.paint) ? element.paint : mainPaint(element.paint);
-    const { id, x, y, width, height } = element;
-    const across = width >= height;
-    const thicken = (job: Job, to: number): Job =>
-      setFrame(
-        job,
-        id,
-        across ? { x, width, height: to, y: y - (to - height) / 2 } : { y, height, width: to, x: x - (to - width) / 2 },
-      );
-    return paint ? [{ weight: Math.min(width, height), paint, thicken }] : [];
+    return paint ? [{ weight: Math.min(element.width, element.height), paint, thicken: thickened(element) }] : [];
   }
   if (element.kind !== 'shape') return [];
   const { stroke, id } = element;
-  return [
-    ...thinArea(element, sources),
-    ...(stroke
-      ? [
-          {
-            weight: stroke.weight,
-            paint: stroke.paint,
-            thicken: (job: Job, to: number) => setStroke(job, id, { ...stroke, weight: to }),
-          },
-        ]
-      : []),
-  ];
+  if (!stroke) return thinArea(element, sources);
+  const thicken = (job: Job, to: number): Job => setStroke(job, id, { ...stroke, weight: to });
+  return [{ weight: stroke.weight, paint: stroke.paint, thicken }];
 }
 
 /** An area this many times as long as it is thick is a line, however it was drawn. */
 const LONG = 12;
 
-/** A filled area without a line of its own that is as good as one; a plain one is made thicker about its middle. */
+/** A filled area without a line of its own that is as good as one; a plain one can be made thicker. */
 function thinArea(shape: Shape, sources: SceneSources): Line[] {
-  const { id, paint, stroke, outline, form, corners, turn } = shape;
-  const { x, y, width, height } = shape;
-  if (stroke || !isFlat(paint) || paint.tint === 0) return [];
-  const rings = inkRings(shape, sources);
-  const weight = thicknessOf(rings);
+  const { paint, outline, form, corners, turn, width, height } = shape;
+  if (!isFlat(paint) || paint.tint === 0) return [];
+  const weight = thicknessOf(inkRings(shape, sources));
   if (weight * LONG > Math.max(width, height)) return [];
-  const across = width >= height;
   const isPlain = !outline && !form && !corners && !turn;
-  const thicken = (job: Job, to: number): Job =>
-    setFrame(
-      job,
-      id,
-      across ? { x, width, height: to, y: y - (to - height) / 2 } : { y, height, width: to, x: x - (to - width) / 2 },
-    );
-  return [{ weight: isPlain ? Math.min(width, height) : weight, paint, ...(isPlain ? { thicken } : {}) }];
+  return isPlain ? [{ weight: Math.min(width, height), paint, thicken: thickened(shape) }] : [{ weight, paint }];
 }
 
 /** Why a line is held to the thicker limit; undefined for one that is not. */
