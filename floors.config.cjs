@@ -16,6 +16,7 @@ const FLOORS = [
   'core/cut',
   'core/sheet',
   'core/files',
+  'core/client',
   'workers',
   'src/store',
   'src/parts',

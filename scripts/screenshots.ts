@@ -17,6 +17,19 @@ const layout = async (page: Page, piece = 'card', element = 'name'): Promise<voi
   await page.getByText(/total ink \d+ %/).waitFor();
 };
 
+/** An invented client who is on the way in. */
+const SIGNATURE = `Robin Amery
+Boatbuilder
+Tern & Teal
+Wooden boats, built and mended
+4 Quay Street, East Wend EW7 1AB
+01632 960 140
+robin@ternandteal.example
+ternandteal.example`;
+const LOGO = Buffer.from(
+  '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 120 100"><path d="M10 70h100l-18 22H28z" fill="#12476b"/><path d="M56 8v54H14z" fill="#12476b"/><path d="M64 20v42h34z" fill="#e0762f"/></svg>',
+);
+
 const VIEWS: Record<string, (page: Page) => Promise<void>> = {
   jobs: async (page) => {
     await page.goto(home);
@@ -24,8 +37,16 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
   },
   'new-piece': async (page) => {
     await page.goto(`${home}/new?job=hollin-and-fen`);
-    await page.getByRole('radio', { name: 'Round the corner' }).waitFor();
+    await page.getByRole('radio', { name: 'Large circles' }).waitFor();
     await page.waitForTimeout(800);
+  },
+  'new-job': async (page) => {
+    await page.goto(`${home}/new-job`);
+    await page.getByLabel(/Paste an email signature/).fill(SIGNATURE);
+    await page.getByLabel('Company').and(page.locator('[value="Tern & Teal"]')).waitFor();
+    await page.getByLabel('Logo file').setInputFiles({ name: 'tern.svg', mimeType: 'image/svg+xml', buffer: LOGO });
+    await page.getByRole('list', { name: 'Colours of the logo' }).waitFor();
+    await page.waitForTimeout(3000);
   },
   layout: async (page) => {
     await layout(page);

@@ -1,4 +1,5 @@
 import { bytesToHex } from '@noble/hashes/utils.js';
+import { traceArt } from '../core/client/trace-logo';
 import type { ColourSpace } from '../core/colour/engine';
 import { readPressProfile } from '../core/colour/profile';
 import type { Art } from '../core/files/art-in/art';
@@ -173,4 +174,18 @@ export async function readPage(bytes: Uint8Array, page: number, added: readonly 
     if (error instanceof PdfArtError) return { pages, problem: error.message };
     throw error;
   }
+}
+
+/** What a text tells of a client. */
+export { readDetails } from '../core/client/read-details';
+
+/** A bitmap as drawn areas in a few colours. Throws with words for the user. */
+export async function traceLogo(file: Blob, colours: number): Promise<Art> {
+  refuseTooLong(file.size);
+  await loadJpegDecoder();
+  const came = new Uint8Array(await file.arrayBuffer());
+  const { bytes } = await asKept(came, { ofScreen: screenPixels, inPasses: pngInPasses });
+  const { width, height } = probePicture(bytes);
+  const pixels = width * height > LARGE ? await smallPixels(bytes, 2000) : decodePicture(bytes);
+  return traceArt(pixels, colours, readSvg, book);
 }

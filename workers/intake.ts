@@ -16,6 +16,7 @@ export function intake(): Room<IntakeWork> {
         within: 5000,
         words: 'This drawing takes too long to read. Simplify it in its program, or import it as a picture instead.',
       },
+      traceLogo: tooLong('This picture', 'Trace it in a drawing program, and add it as an SVG or PDF.'),
       readPage: tooLong('This page', 'Export only what is needed of it, or import it as a picture instead.'),
       takeIn: tooLong('This picture', 'Save it again from its program, with fewer pixels.'),
       takeInFont: tooLong('This font', 'Get it again from where it came from.'),

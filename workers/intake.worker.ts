@@ -12,6 +12,8 @@ const api = {
   takeInProfile: async (...args: Parameters<Work['takeInProfile']>) => (await work).takeInProfile(...args),
   openJobFile: async (...args: Parameters<Work['openJobFile']>) => (await work).openJobFile(...args),
   readDrawing: async (...args: Parameters<Work['readDrawing']>) => (await work).readDrawing(...args),
+  readDetails: async (...args: Parameters<Work['readDetails']>) => (await work).readDetails(...args),
+  traceLogo: async (...args: Parameters<Work['traceLogo']>) => (await work).traceLogo(...args),
   readPage: async (...args: Parameters<Work['readPage']>) => (await work).readPage(...args),
 };
 export type IntakeWork = typeof api;

@@ -28,7 +28,7 @@ export function settingOf({ spans: _spans, icon: _icon, ...own }: Paragraph, loo
 export const letteringsOf = (words: Words, styles: readonly NamedStyle[]): Lettering[] => {
   const { lettering } = lookOf(words, styles);
   return words.paragraphs.flatMap((p) =>
-    p.spans.flatMap(({ text, quote: _quote, ...own }) =>
+    p.spans.flatMap(({ text, quote: _quote, ask: _ask, ...own }) =>
       text.trim() === '' ? [] : [{ ...lettering, ...own } as Lettering],
     ),
   );

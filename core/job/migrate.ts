@@ -95,6 +95,9 @@ const from8 = (job: Loose): Loose => ({ ...job, version: 9 });
 /** A round gradient may begin off its middle since: nothing of an older job changes. */
 const from9 = (job: Loose): Loose => ({ ...job, version: 10 });
 
+/** A job may know its country, and a quoted detail may ask to be filled in since: nothing of an older job changes. */
+const from10 = (job: Loose): Loose => ({ ...job, version: 11 });
+
 /** The step from each version to the next. */
 const STEPS: Record<number, (job: Loose) => Loose> = {
   1: from1,
@@ -106,6 +109,7 @@ const STEPS: Record<number, (job: Loose) => Loose> = {
   7: from7,
   8: from8,
   9: from9,
+  10: from10,
 };
 
 /** An older job brought to the present version; anything else comes back as it is. */

@@ -20,7 +20,7 @@ export * from './element';
 
 /** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
-export const JOB_VERSION = 10;
+export const JOB_VERSION = 11;
 
 /** A line to lay things out by; upright where `axis` is x. */
 export const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: place });
@@ -109,6 +109,13 @@ export const jobShape = z.strictObject({
   name,
   /** When the job was last changed, ISO 8601 in UTC; dates in exported files come from here. */
   changed: z.iso.datetime(),
+  /** Where the client is, ISO 3166-1 alpha-2: how addresses are written, and what a new piece begins with. */
+  country: z
+    .string()
+    .regex(/^[A-Z]{2}$/)
+    .optional(),
+  /** The look its pieces were begun in. */
+  look: z.string().min(1).max(40).optional(),
   firm: firmSchema,
   people: z.array(personSchema).max(JOB_LIMITS.people),
   logos: z.array(logoSchema).max(JOB_LIMITS.logos),

@@ -19,7 +19,7 @@ import type { FontBook } from '../type/font';
 import type { Paragraph } from '../type/style';
 import { fitPiece } from './fit';
 import { beginEmpty } from './index';
-import { darkness, housePaints, LIGHT } from './pen';
+import { BLACK, darkness, housePaints, LIGHT } from './paints';
 import { refitPiece } from './refit';
 
 /** A piece begun from another piece of the job: its logo, inks, details and accents, on a sheet of another kind. */
@@ -51,7 +51,8 @@ const isGround = (element: Element, { width, height }: { width: number; height: 
 
 /** Paper and pale inks do not show on paper: what stood out of a ground is printed in the house's main ink instead. */
 function offGround(face: Face, job: Job): Element[] {
-  const { main } = housePaints(job);
+  const { main: first } = housePaints(job);
+  const main = darkness(job, first.ink) > LIGHT ? first : BLACK;
   const onPaper = <P extends Paint>(paint: P): P =>
     darkness(job, paint.ink) * paint.tint <= LIGHT ? { ...paint, ...main } : paint;
   return face.elements.map((element) => mapElementPaints(element, job.styles, onPaper));

@@ -1,34 +1,60 @@
-import type { Box } from '../geometry/box';
+import type { Box, Sides } from '../geometry/box';
 import { type Area, areasOf } from '../job/areas';
-import { requoted } from '../job/edits/house';
 import { addPiece } from '../job/edits/job';
 import { NEW_LETTER, NEW_POST, setEnvelope, setLetter, setPost, setTurns, turnFace } from '../job/edits/kinds';
+
 import { pieceOf } from '../job/find';
 import { makePiece, type PieceAsked } from '../job/make';
 import type { Job } from '../job/schema';
 import { shopIn } from '../job/shops-of';
+import { countryOf } from '../trade/countries';
 import { envelopeOf } from '../trade/envelopes';
-import type { Kind } from '../trade/schema';
+import { KINDS, type Kind } from '../trade/schema';
 import type { FontBook } from '../type/font';
-import { CARDS } from './card';
-import { ENVELOPE_STARTERS } from './envelope';
-import { fitPiece } from './fit';
-import { LETTERHEADS } from './letterhead';
-import { penFor } from './pen';
-import { FLYERS, POSTCARDS } from './poster';
-import type { Starter } from './starter';
+import { type PieceUnit, toPoints } from '../units/length';
+import { LOOKS } from './looks';
+import { type Pen, penFor } from './pen';
+import type { Look, Starter } from './starter';
 
-export { TYPEFACES as STARTER_TYPEFACES } from './pen';
-export type { Starter } from './starter';
+export { LOOKS, lookCalled } from './looks';
+export { TYPEFACES as STARTER_TYPEFACES } from './paints';
+export type { Look, Starter } from './starter';
 
-export const STARTERS: readonly Starter[] = [...CARDS, ...LETTERHEADS, ...ENVELOPE_STARTERS, ...POSTCARDS, ...FLYERS];
+const FACES: Readonly<Record<Kind, readonly string[]>> = {
+  card: ['Front', 'Back'],
+  letterhead: ['First sheet', 'Following sheets'],
+  envelope: ['Front', 'Back'],
+  postcard: ['Picture side', 'Address side'],
+  flyer: ['Front', 'Back'],
+};
+
+/** A look on one kind of piece. */
+export const starterOf = (look: Look, kind: Kind): Starter => ({
+  id: `${kind}-${look.id}`,
+  kind,
+  name: look.name,
+  says: look.says,
+  faces: FACES[kind],
+  look,
+});
+
+export const STARTERS: readonly Starter[] = KINDS.flatMap((kind) => LOOKS.map((look) => starterOf(look, kind)));
 export const startersOf = (kind: Kind): readonly Starter[] => STARTERS.filter((starter) => starter.kind === kind);
+
+/** The margins of a letter, in whole measures of its unit: common practice. */
+const LETTER_MARGINS: Readonly<Record<PieceUnit, Sides>> = {
+  mm: { top: toPoints(20, 'mm'), right: toPoints(20, 'mm'), bottom: toPoints(25, 'mm'), left: toPoints(25, 'mm') },
+  in: { top: toPoints(1, 'in'), right: toPoints(1, 'in'), bottom: toPoints(1, 'in'), left: toPoints(1, 'in') },
+};
 
 /** What a new piece of a kind knows of itself: envelopes how they are made, letters their layout, cards whose post. */
 function withFacts(job: Job, { id, kind, width, height, unit }: PieceAsked, faces: number, newId: () => string): Job {
-  const rules = unit === 'in' ? 'us' : 'international';
-  if (kind === 'letterhead')
-    return setLetter(job, id, { ...NEW_LETTER, layout: unit === 'in' ? 'us' : 'din-5008-b' }, newId);
+  const country = countryOf(job.country);
+  const rules = country?.post ?? (unit === 'in' ? 'us' : 'international');
+  if (kind === 'letterhead') {
+    const layout = country?.layout ?? (unit === 'in' ? 'us' : 'din-5008-b');
+    return setLetter(job, id, { ...NEW_LETTER, margins: LETTER_MARGINS[unit], layout }, newId);
+  }
   if (kind === 'postcard' && faces > 1) {
     const posted = setPost(job, id, { ...NEW_POST, rules, face: `${id}-2` }, newId);
     // An address stands along the long side: the address side of an upright card is turned.
@@ -52,19 +78,39 @@ export function freeOf(inner: Box, areas: readonly Area[], across: number): Box 
   return { ...inner, width, height };
 }
 
-function drawBack(job: Job, { id, shop }: PieceAsked, back: NonNullable<Starter['back']>, newId: () => string): Job {
-  const piece = pieceOf(job, id)!;
-  const face = piece.faces[1]!;
-  const pen = penFor(job, piece, shopIn(job, shop), newId, 1);
-  back(pen, freeOf(pen.inner, areasOf(piece, face), pen.sheet.width));
-  return pen.job();
+/** The part of an envelope's front that stamp and address leave free, points. */
+function cornerOf({ inner, sheet }: Pen): Box {
+  return { x: inner.x, y: inner.y, width: sheet.width * 0.42, height: Math.min(64, sheet.height * 0.285 - inner.y) };
 }
+
+/** What each kind draws of a look on its front, or its first sheets. */
+const FRONTS: Readonly<Record<Kind, (look: Look, pen: Pen) => void>> = {
+  card: (look, pen) => look.card(pen),
+  letterhead: (look, pen) => look.letterhead(pen),
+  envelope: (look, pen) => look.envelope(pen, cornerOf(pen)),
+  postcard: (look, pen) => look.poster(pen),
+  flyer: (look, pen) => look.poster(pen),
+};
+/** Kinds whose other side has sides of its own. */
+const HAS_BACK: readonly Kind[] = ['postcard', 'flyer'];
 
 /** Adds an empty piece to a job that knows what its kind knows. */
 export function beginEmpty(job: Job, asked: PieceAsked, newId: () => string, names?: readonly string[]): Job {
   const empty = makePiece(asked);
   const piece = { ...empty, faces: empty.faces.map((face, i) => ({ ...face, name: names?.[i] ?? face.name })) };
   return withFacts(addPiece(job, piece), asked, asked.faces, newId);
+}
+
+/** A letterhead with art that runs off its sheet is printed before it goes through the office's printer, whose margin is then no matter. */
+function readyMade(job: Job, id: string, newId: () => string): Job {
+  const piece = pieceOf(job, id)!;
+  const { width, height } = piece;
+  const runsOff = piece.faces.some(({ elements }) =>
+    elements.some(
+      (e) => e.kind === 'shape' && (e.x < 0 || e.y < 0 || e.x + e.width > width || e.y + e.height > height),
+    ),
+  );
+  return runsOff && piece.letter ? setLetter(job, id, { ...piece.letter, unprintable: 0 }, newId) : job;
 }
 
 /** Adds a new piece to a job, begun by a starter or left empty. */
@@ -79,8 +125,12 @@ export function beginPiece(
   const added = beginEmpty(job, asked, newId, names);
   if (!starter) return added;
   const piece = added.pieces.at(-1)!;
-  const pen = penFor(added, piece, shopIn(job, asked.shop), newId);
-  starter.draw(pen);
-  const back = starter.back && piece.faces[1] ? drawBack(pen.job(), asked, starter.back, newId) : pen.job();
-  return fitPiece(requoted(back), asked.id, fonts);
+  const shop = shopIn(added, asked.shop);
+  const front = penFor(added, piece, shop, fonts, newId);
+  FRONTS[asked.kind](starter.look, front);
+  if (asked.kind === 'letterhead') return readyMade(front.job(), asked.id, newId);
+  if (!HAS_BACK.includes(asked.kind) || !piece.faces[1]) return front.job();
+  const back = penFor(front.job(), piece, shop, fonts, newId, 1);
+  starter.look.back(back, freeOf(back.inner, areasOf(piece, piece.faces[1]), back.sheet.width));
+  return back.job();
 }

@@ -5,7 +5,7 @@ import { makeWords } from '../job/make';
 import type { Element, Job } from '../job/schema';
 import { letterLayoutOf } from '../trade/letter-layouts';
 import { toPoints } from '../units/length';
-import { TYPEFACES } from './pen';
+import { TYPEFACES } from './paints';
 
 /** A letter that shows how the sheet will be used, and is never printed: recipient, date, salutation, body. */
 

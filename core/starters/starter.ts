@@ -2,16 +2,30 @@ import type { Box } from '../geometry/box';
 import type { Kind } from '../trade/schema';
 import type { Pen } from './pen';
 
-/** A beginning for a piece: drawn for the size and the house it is asked for, and made of ordinary elements. */
+/** One way for a whole set to look: each kind of piece drawn for the size and the client it is asked for. */
+export interface Look {
+  id: string;
+  name: string;
+  /** What it is like, in one sentence. */
+  says: string;
+  card(pen: Pen): void;
+  /** The first sheet, and those that follow. */
+  letterhead(pen: Pen): void;
+  /** Within the corner that post leaves free. */
+  envelope(pen: Pen, corner: Box): void;
+  /** The picture side of a postcard, and the front of a flyer. */
+  poster(pen: Pen): void;
+  /** The other side of those; `free` is what the rules of post leave. */
+  back(pen: Pen, free: Box): void;
+}
+
+/** A beginning for a piece: a look on one kind, made of ordinary elements. */
 export interface Starter {
   id: string;
   kind: Kind;
   name: string;
-  /** What it is like, in one sentence. */
   says: string;
   /** What its faces are called. */
   faces: readonly string[];
-  draw(pen: Pen): void;
-  /** Draws the back, where it has sides of its own; words go into `free`, what its rules of post leave. */
-  back?(pen: Pen, free: Box): void;
+  look: Look;
 }

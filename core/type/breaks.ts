@@ -14,6 +14,17 @@ const UNBROKEN = [
 export const addressesIn = (text: string): (readonly [number, number])[] =>
   UNBROKEN.flatMap((pattern) => [...text.matchAll(pattern)].map((m) => [m.index, m.index + m[0].length] as const));
 
+/**
+ * Where an e-mail or web address may be broken that is longer than its whole line: before the sign @, a dot or a slash,
+ * so that nobody takes the sign for the end of a sentence.
+ */
+export const addressBreaks = (text: string): number[] =>
+  UNBROKEN.slice(0, 2).flatMap((pattern) =>
+    [...text.matchAll(pattern)].flatMap((m) =>
+      [...m[0].matchAll(/(?<=.)[@./](?=[^/])/gu)].map(({ index }) => m.index + index),
+    ),
+  );
+
 /** A place where a line may end: the index of the next line's first character. */
 export interface Break {
   at: number;

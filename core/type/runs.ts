@@ -51,7 +51,7 @@ function scriptStarts(text: string): Set<number> {
 
 /** A paragraph's spans as runs, each with all that is to be known of its look. */
 export function styledRuns({ spans }: Paragraph, base: Lettering): Styled {
-  const pieces = spans.map(({ text, quote: _quote, ...own }) => {
+  const pieces = spans.map(({ text, quote: _quote, ask: _ask, ...own }) => {
     const lettering: Lettering = Object.keys(own).length === 0 ? base : ({ ...base, ...own } as Lettering);
     return { lettering, text: CASED[lettering.letterCase](text) };
   });

@@ -1,4 +1,4 @@
-import { breaksOf } from './breaks';
+import { addressBreaks, breaksOf } from './breaks';
 import type { FontBook } from './font';
 import { styledRuns } from './runs';
 import { justify, type SetLine, setLine } from './set-line';
@@ -10,6 +10,13 @@ export interface SetParagraph {
   setting: Setting;
   /** The width its widest line needs, indents included. */
   width: number;
+}
+
+/** Where an address that no line holds ends its line: at its @ if that fits, else as late as fits. */
+function breakWithin(text: string, from: number, to: number, fits: (end: number) => boolean): number | undefined {
+  const places = addressBreaks(text.slice(from, to)).map((at) => from + at);
+  const fitting = places.filter(fits);
+  return fitting.find((at) => text[at] === '@') ?? fitting.sort((a, b) => b - a)[0];
 }
 
 /** Sets a paragraph for a frame `width` points wide, or unbroken for null. */
@@ -31,6 +38,7 @@ function setNow(
     const room = width === null ? Number.POSITIVE_INFINITY : width - left - indent.right;
     let line: SetLine | undefined;
     let isLast = true;
+    let within: number | undefined;
     // The longest stretch that fits, one unbreakable stretch at the least.
     for (; at < breaks.length; at++) {
       const { at: stop, required } = breaks[at]!;
@@ -39,6 +47,19 @@ function setNow(
         isLast = false;
         break;
       }
+      if (!line && longer.width > room + 0.001) {
+        within = breakWithin(
+          styled.text,
+          start,
+          stop,
+          (end) => setLine(styled, fonts, start, end, setting.tabs, left, base).width <= room,
+        );
+        if (within) {
+          line = setLine(styled, fonts, start, within, setting.tabs, left, base);
+          isLast = false;
+          break;
+        }
+      }
       line = longer;
       if (required) {
         at++;
@@ -46,7 +67,7 @@ function setNow(
       }
     }
     line ??= setLine(styled, fonts, start, styled.text.length, setting.tabs, left, base);
-    const next = at === 0 ? styled.text.length : breaks[at - 1]!.at;
+    const next = within ?? (at === 0 ? styled.text.length : breaks[at - 1]!.at);
     const filled = setting.align === 'justified' && !isLast && Number.isFinite(room) ? justify(line, room) : line;
     lines.push({ ...filled, indent: left, leading: leadingOf(setting, line.size) });
     start = next;

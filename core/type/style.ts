@@ -49,6 +49,8 @@ export const spanSchema = z.strictObject({
   text: z.string().max(JOB_LIMITS.text),
   /** The detail of the house that the text is quoted from. */
   quote: z.string().max(64).optional(),
+  /** While the detail is empty, its name holds the place. */
+  ask: z.literal(true).optional(),
   ...someLettering.shape,
 });
 export type Span = z.infer<typeof spanSchema>;

@@ -17,6 +17,7 @@ type Load = () => Promise<{ default: ComponentType }>;
 /** The rooms by their address, each loaded when it is first entered. */
 const ROOMS: Record<string, { title: string; load: Load }> = {
   '': { title: 'Jobs', load: () => import('../rooms/jobs/Jobs') },
+  'new-job': { title: 'New job', load: () => import('../rooms/new-job/NewJob') },
   new: { title: 'New piece', load: () => import('../rooms/new-piece/NewPiece') },
   pieces: { title: 'Pieces', load: () => import('../rooms/pieces/PiecesRoom') },
   house: { title: 'House style', load: () => import('../rooms/house/HouseRoom') },
@@ -26,7 +27,7 @@ const ROOMS: Record<string, { title: string; load: Load }> = {
   'hand-off': { title: 'Hand-off', load: () => import('../rooms/hand-off/HandOffRoom') },
 };
 /** Rooms in which no piece of the job is held open. */
-const WITHOUT_BENCH: ReadonlySet<string> = new Set(['', 'new']);
+const WITHOUT_BENCH: ReadonlySet<string> = new Set(['', 'new-job', 'new']);
 /** Rooms that show other pieces of the job too. */
 const WIDE: ReadonlySet<string> = new Set(['sheet', 'hand-off']);
 

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { bytesOf, element, row, typeInto, writeForShop } from './bench';
@@ -240,4 +241,30 @@ test('what overprints a picture is shown on the stage in the colours that its pl
   await row(page, /^Rectangle/).click();
   await page.getByLabel('Overprint').selectOption('knocks out');
   await expect(page.locator('[data-face] image[clip-path][href^="data:"]')).toHaveCount(0);
+});
+
+test('a piece in four inks is brought to two: seen before, done in one step, undone in one', async ({ page }) => {
+  await toInks(page);
+  const chip = page.getByRole('region', { name: 'Status bar' });
+  await page.getByRole('button', { name: 'Fewer inks…' }).click();
+  const dialog = page.getByRole('dialog', { name: /^Fewer inks for/ });
+  await expect(dialog.getByRole('img', { name: /^Front, Now/ })).toBeVisible();
+  await expect(dialog.getByRole('img', { name: /^Front, With / })).toBeVisible();
+  await expect(dialog.getByRole('list', { name: 'What changes' }).getByRole('listitem').first()).toContainText('ΔE');
+  const axe = await new AxeBuilder({ page }).include('dialog[open]').analyze();
+  expect(axe.violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+  const inks = await Promise.all(
+    ['First ink', 'Second ink'].map((label) =>
+      dialog.getByLabel(label).evaluate((select: HTMLSelectElement) => select.selectedOptions[0]!.text),
+    ),
+  );
+  await dialog.getByRole('button', { name: 'Print with two inks' }).click();
+  await expect(dialog).toBeHidden();
+  // The plates that are laid are those two, and no other.
+  const rows = page.getByRole('region', { name: 'Plates of this side' }).getByRole('checkbox');
+  await expect(rows).toHaveCount(2);
+  for (const ink of inks) await expect(plate(page, ink)).toBeVisible();
+  await expect(chip).toContainText('No findings');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(chip).toContainText('plates C M Y K');
 });

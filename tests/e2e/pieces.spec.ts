@@ -86,7 +86,7 @@ fresh('a new card is begun in the client’s own look', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: /Business card, Iris/ }).waitFor();
   await page.goto('/new?job=hollin-and-fen');
-  await page.getByRole('radio', { name: 'Standing panel' }).check({ force: true });
+  await page.getByRole('radio', { name: 'Side panel' }).check({ force: true });
   await page.getByText('Portrait', { exact: true }).click();
   await page.getByRole('button', { name: /^Create piece/ }).click();
   await expect(row(page, /^Name/)).toBeVisible();

@@ -15,6 +15,7 @@ test('a card in inches, from size to print-ready file', async ({ page }) => {
 
   await test.step('make a piece', async () => {
     await page.getByRole('link', { name: 'New job' }).click();
+    await page.getByRole('link', { name: 'Create one piece instead…' }).click();
     await page.getByRole('button', { name: /Create piece/ }).click();
     await expect(page.getByRole('alert')).toContainText('Name the job first');
     await page.getByLabel('Job', { exact: true }).fill('Marsh & Daughter');

@@ -1,4 +1,6 @@
+import { QUOTE_NAMES, type Quote } from '../../job/details';
 import { plainText } from '../../job/look';
+import type { Words } from '../../job/schema';
 import { elementFrame } from '../../scene/face';
 import type { Check } from '../check';
 
@@ -12,6 +14,11 @@ const PLACEHOLDERS = [
   /\bplaceholder\b/i,
 ];
 
+/** The name of a detail that holds its place until it is filled in. */
+const askedIn = ({ paragraphs }: Words): string | undefined =>
+  paragraphs.flatMap(({ spans }) => spans).find(({ ask, quote, text }) => ask && text === QUOTE_NAMES[quote as Quote])
+    ?.text;
+
 export const placeholderWords: Check = {
   id: 'placeholder-words',
   name: 'Placeholder text left in',
@@ -21,7 +28,8 @@ export const placeholderWords: Check = {
   run: ({ face, sources }) =>
     face.elements.flatMap((element) => {
       if (element.kind !== 'words') return [];
-      const found = PLACEHOLDERS.flatMap((pattern) => pattern.exec(plainText(element))?.[0] ?? [])[0];
+      const asked = askedIn(element);
+      const found = asked ?? PLACEHOLDERS.flatMap((pattern) => pattern.exec(plainText(element))?.[0] ?? [])[0];
       if (!found) return [];
       return [
         {
@@ -31,7 +39,9 @@ export const placeholderWords: Check = {
           element: element.id,
           place: elementFrame(element, sources),
           of: found,
-          problem: `“${found}” is placeholder text`,
+          problem: asked
+            ? `“${found}” is placeholder text: fill it in under House style`
+            : `“${found}” is placeholder text`,
           measured: { value: 1, kind: 'count' },
           wanted: { value: 0, kind: 'count' },
         },

@@ -1,6 +1,6 @@
 import { produce } from 'immer';
 import type { Span } from '../../type/style';
-import { detailOf, type FirmDetail, type Person, QUOTES, type Quote } from '../details';
+import { detailOf, type FirmDetail, type Person, QUOTE_NAMES, QUOTES, type Quote } from '../details';
 import { pieceOf } from '../find';
 import type { Role } from '../house';
 import type { Job, Picture, Piece, Words } from '../schema';
@@ -14,6 +14,10 @@ const isQuote = (quote: string | undefined): quote is Quote => (QUOTES as readon
 const quotesIn = (words: Words): Span[] =>
   words.paragraphs.flatMap(({ spans }) => spans.filter((s) => isQuote(s.quote)));
 
+/** What a span that quotes a detail says for somebody: the detail's name, while one that is asked for is empty. */
+export const quoteSays = ({ quote, ask }: Span, { firm }: Pick<Job, 'firm'>, person: Person | undefined): string =>
+  detailOf(quote as Quote, firm, person) || (ask ? QUOTE_NAMES[quote as Quote] : '');
+
 /** Every quote of a job brought to what its detail says now. */
 export const requoted = (job: Job): Job =>
   produce(job, (draft) => {
@@ -24,7 +28,7 @@ export const requoted = (job: Job): Job =>
           if (element.kind === 'picture' && element.quote && person?.picture && element.asset !== person.picture)
             (draft.pieces[i]!.faces[k]!.elements[n] as Picture).asset = person.picture;
           if (element.kind !== 'words') continue;
-          const wanted = (span: Span): string => detailOf(span.quote as Quote, job.firm, person);
+          const wanted = (span: Span): string => quoteSays(span, job, person);
           if (!quotesIn(element).some((span) => span.text !== wanted(span))) continue;
           const words = draft.pieces[i]!.faces[k]!.elements[n] as Words;
           for (const { spans } of words.paragraphs)

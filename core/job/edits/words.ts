@@ -30,7 +30,7 @@ export function tidySpans(spans: readonly Span[]): Span[] {
 
 /** The same words without looks of their own. */
 const plainSpans = (spans: readonly Span[]): Span[] =>
-  tidySpans(spans.map(({ text, quote }) => ({ text, ...(quote ? { quote } : {}) })));
+  tidySpans(spans.map(({ text, quote, ask }) => ({ text, ...(quote ? { quote } : {}), ...(ask ? { ask } : {}) })));
 
 /** Gives words new paragraphs, as an editor has them. */
 export const setParagraphs = (job: Job, id: string, paragraphs: readonly Paragraph[]): Job =>

@@ -1,8 +1,10 @@
+import { useState } from 'react';
 import { ALL_PLATES_ALLOWED, type PrintedWith, plateOfInk } from '../../../core/colour/printed-with';
 import { setPrintedWith } from '../../../core/job/edits/inks';
 import { useBench } from '../../bench/bench';
 import { Choice } from '../../parts/Choice';
 import { act } from '../../store/session';
+import { FewerInks } from './FewerInks';
 
 const WAYS = ['four-colour', 'four-colour and spots', 'two inks', 'one ink'] as const;
 
@@ -20,6 +22,7 @@ export function PieceInks() {
     else if (plates === 'one ink' && first) put({ plates, inks: [first.id] });
     else if (plates === 'two inks' && first && second) put({ plates, inks: [first.id, second.id] });
   }
+  const [isFewer, setFewer] = useState(false);
   const own = with_.plates === 'two inks' || with_.plates === 'one ink' ? with_ : undefined;
   return (
     <section aria-label="Printed with" className="grid gap-1.5">
@@ -30,6 +33,10 @@ export function PieceInks() {
         options={WAYS.filter((way) => way !== 'two inks' || second !== undefined)}
         onChange={choose}
       />
+      <button type="button" className="btn btn-sm justify-self-start" onClick={() => setFewer(true)}>
+        Fewer inks…
+      </button>
+      {isFewer && <FewerInks onClose={() => setFewer(false)} />}
       {own?.inks.map((id, i) => (
         <Choice
           // biome-ignore lint/suspicious/noArrayIndexKey: the first and the second ink

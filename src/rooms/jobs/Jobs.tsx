@@ -49,7 +49,7 @@ export default function Jobs() {
         <FileChooser label="Job file" accept=".tidyedge" onFile={(file) => void open(file)}>
           <FolderOpen size={15} /> Open a job file
         </FileChooser>
-        <a href="/new" className="btn btn-primary btn-sm">
+        <a href="/new-job" className="btn btn-primary btn-sm">
           <Plus size={15} /> New job
         </a>
       </TopBar>

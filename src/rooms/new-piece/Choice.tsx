@@ -17,7 +17,7 @@ export function Choice<T extends string | number>({ label, value, options, onCha
         {options.map(([key, text]) => (
           <label
             key={key}
-            className="cursor-pointer rounded border border-base-300 bg-base-100 px-3 py-1.5 has-checked:border-base-content has-checked:font-semibold has-focus-visible:outline-2 has-focus-visible:outline-primary"
+            className="relative cursor-pointer rounded border border-base-300 bg-base-100 px-3 py-1.5 has-checked:border-base-content has-checked:font-semibold has-focus-visible:outline-2 has-focus-visible:outline-primary"
           >
             <input
               type="radio"

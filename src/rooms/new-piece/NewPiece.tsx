@@ -5,6 +5,8 @@ import { type Job, SIDE_LIMITS } from '../../../core/job/schema';
 import { shopIn, shopsOf } from '../../../core/job/shops-of';
 import { beginPiece, STARTER_TYPEFACES, STARTERS } from '../../../core/starters';
 import { beginFrom } from '../../../core/starters/from-piece';
+import { nextKind, PIECE_NAMES, usualFaces, usualShop, usualSize } from '../../../core/starters/usual';
+import { countryOf } from '../../../core/trade/countries';
 import { KINDS, type Kind } from '../../../core/trade/schema';
 import { measuresOf, sizesOf } from '../../../core/trade/sizes';
 import { formatLength, formatSize, type PieceUnit } from '../../../core/units/length';
@@ -38,14 +40,6 @@ const KIND_NAMES: Record<Kind, string> = {
   postcard: 'Postcard',
   flyer: 'Flyer',
 };
-const PIECE_NAMES: Record<Kind, string> = {
-  card: 'Business card',
-  letterhead: 'Letterhead',
-  envelope: 'Envelope',
-  postcard: 'Postcard',
-  flyer: 'Flyer',
-};
-
 /** A job with a typeface for every role, so that their fonts are loaded. */
 const withRoles = (job: Job): Job => ({ ...job, roles: { ...STARTER_TYPEFACES, ...job.roles } });
 
@@ -62,6 +56,8 @@ async function keepNew(made: Job, assets: Record<string, Uint8Array>): Promise<v
 /** From a kind and a finished size to an empty piece. */
 export default function NewPiece() {
   const [job, setJob] = useState<Job>();
+  // What is chosen before the job is here would be lost to what the job is used to.
+  const [isOpening, setOpening] = useState(() => Boolean(asked('job')));
   const [jobName, setJobName] = useState('');
   const [kind, setKind] = useState<Kind>('card');
   const [size, setSize] = useState<Size>(() => measuresOf(sizesOf('card')[0]!));
@@ -76,16 +72,31 @@ export default function NewPiece() {
   const fontsHere = useFonts(house);
   const profilesHere = useProfiles(house);
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the job is loaded once, as the room is entered
   useEffect(() => {
     const id = asked('job');
-    if (id) loadJob(id).then(setJob, (error: Error) => setProblem(error.message));
+    if (id)
+      loadJob(id).then(
+        (loaded) => {
+          setJob(loaded);
+          setOpening(false);
+          if (!loaded) return;
+          setShop(usualShop(loaded));
+          begin(nextKind(loaded), loaded);
+        },
+        (error: Error) => {
+          setOpening(false);
+          setProblem(error.message);
+        },
+      );
   }, []);
 
-  function chooseKind(next: Kind): void {
+  /** A kind in the size that is usual where the client is, in the look of what the job has already. */
+  function begin(next: Kind, of: Job | undefined): void {
     setKind(next);
-    setSize(measuresOf(sizesOf(next)[0]!));
-    setFaces(2);
-    setStarter(undefined);
+    setSize(usualSize(next, countryOf(of?.country)));
+    setFaces(usualFaces(next));
+    setStarter(of?.look ? `${next}-${of.look}` : undefined);
   }
 
   const pieceName = name ?? PIECE_NAMES[kind];
@@ -141,7 +152,13 @@ export default function NewPiece() {
         }
       />
       <main className="flex min-h-0 flex-1">
+        {isOpening && (
+          <p role="status" className="quiet p-6">
+            Opening the job…
+          </p>
+        )}
         <form
+          hidden={isOpening}
           className="grid min-h-0 min-w-0 flex-1 grid-cols-[1fr_320px]"
           onSubmit={(event) => {
             event.preventDefault();
@@ -153,7 +170,7 @@ export default function NewPiece() {
               label="Kind"
               value={kind}
               options={KINDS.map((k) => [k, KIND_NAMES[k]] as const)}
-              onChange={chooseKind}
+              onChange={(next) => begin(next, job)}
             />
             <SizeShelf kind={kind} upright={isUpright(size)} size={size} onChoose={setSize} />
             {kit && fontsHere && profilesHere && (

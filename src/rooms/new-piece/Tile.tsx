@@ -34,7 +34,7 @@ export function Tile({
   children: ReactNode;
 }) {
   return (
-    <label className="grid shrink-0 cursor-pointer content-end gap-1.5 rounded border-2 border-transparent p-2 text-[var(--table-text)] has-checked:border-[var(--table-text)] has-focus-visible:outline-2 has-focus-visible:outline-primary">
+    <label className="relative grid shrink-0 cursor-pointer content-end gap-1.5 rounded border-2 border-transparent p-2 text-[var(--table-text)] has-checked:border-[var(--table-text)] has-focus-visible:outline-2 has-focus-visible:outline-primary">
       <input type="radio" name="starter" className="sr-only" checked={chosen} onChange={onChoose} aria-label={name} />
       <span className="flex items-end gap-1.5">{children}</span>
       <span className="font-semibold leading-4">{name}</span>

@@ -48,7 +48,7 @@ describe('a row of details', () => {
     expect(advances('·')).toBeCloseTo(wordsSet(typed, sources).lines[0]!.width, 9);
   });
   it('breaks between details, and leaves out the separator there', () => {
-    const { lines } = wordsSet({ ...words({ behaviour: 'fixed width', width: 100 }), row: '·' }, sources);
+    const { lines } = wordsSet({ ...words({ behaviour: 'fixed width', width: 120 }), row: '·' }, sources);
     expect(lines.map((line) => line.text)).toEqual(DETAILS.split('\n'));
   });
   it('skips empty lines, and comes apart again', () => {

@@ -11,8 +11,8 @@ export const toDoc = (paragraphs: readonly Paragraph[]): JSONContent => ({
     attrs: { setting },
     content: spans
       .filter((span) => span.text !== '' || span.quote)
-      .map(({ text, quote, ...own }) => ({
-        ...(quote ? { type: 'quote', attrs: { quote, text } } : { type: 'text', text }),
+      .map(({ text, quote, ask, ...own }) => ({
+        ...(quote ? { type: 'quote', attrs: { quote, text, ask } } : { type: 'text', text }),
         ...(Object.keys(own).length > 0 ? { marks: [{ type: 'lettering', attrs: { own } }] } : {}),
       })),
   })),
@@ -20,6 +20,7 @@ export const toDoc = (paragraphs: readonly Paragraph[]): JSONContent => ({
 
 const spanOf = ({ type, text = '', attrs, marks }: JSONContent): Span => ({
   ...(type === 'quote' ? { text: String(attrs?.['text'] ?? ''), quote: String(attrs?.['quote']) } : { text }),
+  ...(type === 'quote' && attrs?.['ask'] ? { ask: true } : {}),
   ...(marks?.[0]?.attrs?.['own'] as Partial<Lettering> | undefined),
 });
 

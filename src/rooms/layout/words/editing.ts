@@ -46,7 +46,7 @@ function typedOver(job: Job, id: string, typed: string): Job {
   const found = findElement(job, id)?.element;
   if (found?.kind !== 'words') return job;
   const [{ spans = [], ...setting } = {}] = found.paragraphs;
-  const { text: _text, quote: _quote, ...own } = spans[0] ?? { text: '' };
+  const { text: _text, quote: _quote, ask: _ask, ...own } = spans[0] ?? { text: '' };
   const paragraphs = typed.split('\n').map((text) => ({ ...setting, spans: text === '' ? [] : [{ ...own, text }] }));
   return setParagraphs(job, id, paragraphs);
 }

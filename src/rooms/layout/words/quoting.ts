@@ -71,7 +71,11 @@ const suggestion: Omit<SuggestionOptions<Offer, Offer>, 'editor'> = {
 /** A quoted detail between the letters, in one piece. */
 export const QuoteNode = Mention.extend({
   name: 'quote',
-  addAttributes: () => ({ quote: { default: '', rendered: false }, text: { default: '', rendered: false } }),
+  addAttributes: () => ({
+    quote: { default: '', rendered: false },
+    text: { default: '', rendered: false },
+    ask: { default: undefined, rendered: false },
+  }),
   parseHTML: () => [],
   renderHTML: ({ node }) => [
     'span',
