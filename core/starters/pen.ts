@@ -1,8 +1,7 @@
-import { type Box, bottom, contains, outset, right } from '../geometry/box';
+import { type Box, contains, outset } from '../geometry/box';
 import { addElement } from '../job/edits/elements';
 import { personOf } from '../job/edits/house';
 import { placeLogo } from '../job/edits/logos';
-import { pieceOf } from '../job/find';
 import type { Logo } from '../job/house';
 import { makeRule, makeShape } from '../job/make';
 import type { Job, Paint, Piece, Shape } from '../job/schema';
@@ -174,10 +173,9 @@ function logoAt(job: Job, { box, at, on = 'paper', zone }: Mark, sheet: Box): { 
 /** The piece that is drawn on, as a pen has left it. */
 export const drawnPiece = (pen: Pen): Piece => pieceOf(pen.job(), pen.piece.id)!;
 
-/** The top of a box, its bottom, and what is left of it below a line. */
+/** The top of a box, its bottom, and what is left of it above a line. */
 export const headOf = ({ x, y, width }: Box, height: number): Box => ({ x, y, width, height });
 export const footOf = ({ x, y, width, height }: Box, by: number): Box => ({ x, y: y + height - by, width, height: by });
-export const belowOf = (box: Box, y: number): Box => ({ ...box, y, height: Math.max(1, bottom(box) - y) });
 export const aboveOf = (box: Box, y: number): Box => ({ ...box, height: Math.max(1, y - box.y) });
 /** The left part of a box and the right one, a share and what remains of it, with a gap between. */
 export function columnsOf(box: Box, share: number, gap: number): [Box, Box] {
@@ -212,4 +210,3 @@ export const wholeSheet = ({ sheet, bleed }: Pick<Pen, 'sheet' | 'bleed'>): Box 
   width: sheet.width + 2 * bleed,
   height: sheet.height + 2 * bleed,
 });
-export { bottom, right };

@@ -1,7 +1,7 @@
 import { wholeSheet } from '../pen';
 import type { Look } from '../starter';
-import { companyRows, headline, inRows, invitation, LETTER, large, person, reachOf, running, sender } from './lines';
-import { followingSheet, headOf, letterFoot, letterRooms, nameBesides, otherSide, rowsOf } from './shared';
+import { companyRows, headline, inRows, invitation, large, person, reachOf, running, sender } from './lines';
+import { brandSide, followingSheet, headOnAxis, letterRooms, nameBesides, otherSide, rowsOf } from './shared';
 
 /** One axis in the middle, a short rule on it; the other side full of the main colour. */
 export const axis: Look = {
@@ -23,42 +23,17 @@ export const axis: Look = {
       0.75,
     );
     pen.area(1, 'Background', wholeSheet(pen), paints.main);
-    const [mark, line] = rowsOf(inner, pen.client.tagline ? 0.72 : 1, gap);
-    pen.mark(1, {
-      box: { ...mark, y: mark.y + mark.height * 0.1, height: mark.height * 0.8 },
-      at: { x: 0.5, y: 0.5 },
-      on: 'main',
-      zone: { x: 0, y: 0, width: sheet.width, height: pen.client.tagline ? line.y : sheet.height },
-      name: 20,
-    });
-    if (pen.client.tagline)
-      pen.set(1, [
-        {
-          name: 'Tagline',
-          box: line,
-          said: [{ text: pen.client.tagline, size: 9 }],
-          align: 'centre',
-          vertical: 'bottom',
-          on: 'main',
-        },
-      ]);
+    brandSide(pen, 'main');
   },
   letterhead(pen) {
-    const { head, foot } = letterRooms(pen);
+    const { foot } = letterRooms(pen);
     const { sheet } = pen;
-    const middle = { ...head, x: pen.inner.x, width: pen.inner.width };
-    pen.mark(0, {
-      box: headOf(middle, Math.min(middle.height, 54)),
-      at: { x: 0.5, y: 0 },
-      zone: { x: 0, y: 0, width: sheet.width, height: 2 * head.y + head.height },
-      name: LETTER.name,
-    });
+    headOnAxis(pen);
     const short = 40;
     pen.rule(0, 'Short rule', { x: (sheet.width - short) / 2, y: foot.y - 6, length: short }, 0.75);
     const below = { ...foot, x: pen.inner.x, width: pen.inner.width };
     pen.set(0, [{ name: 'Contact', box: below, said: companyRows(pen), align: 'centre', vertical: 'bottom' }]);
-    followingSheet({ ...pen }, 'centre');
-    letterFoot(pen, []);
+    followingSheet(pen, 'centre');
   },
   envelope(pen, corner) {
     pen.set(0, [{ name: 'Return address', box: corner, ...sender(pen), align: 'centre' }]);

@@ -1,20 +1,8 @@
 import type { Box } from '../../geometry/box';
 import { insideOf, type Pen } from '../pen';
 import type { Look } from '../starter';
-import {
-  below,
-  companyRows,
-  headline,
-  inRows,
-  invitation,
-  LETTER,
-  large,
-  person,
-  reachOf,
-  running,
-  sender,
-} from './lines';
-import { followingSheet, headOf, letterRooms, nameBesides, otherSide, rowsOf } from './shared';
+import { below, companyRows, headline, inRows, invitation, large, person, reachOf, running, sender } from './lines';
+import { followingSheet, headOnAxis, letterRooms, nameBesides, otherSide, rowsOf } from './shared';
 
 /** A fine line around, and what stands in it. */
 function framed(pen: Pen, face: number, box: Box, gap = pen.gap): Box {
@@ -69,15 +57,8 @@ export const frame: Look = {
       ]);
   },
   letterhead(pen) {
-    const { head, foot } = letterRooms(pen);
-    const { sheet, inner } = pen;
-    const middle = { ...head, x: inner.x, width: inner.width };
-    pen.mark(0, {
-      box: headOf(middle, Math.min(middle.height - 8, 48)),
-      at: { x: 0.5, y: 0 },
-      zone: { x: 0, y: 0, width: sheet.width, height: 2 * head.y + head.height },
-      name: LETTER.name,
-    });
+    const { foot } = letterRooms(pen);
+    headOnAxis(pen);
     pen.rule(0, 'Rule', { x: foot.x, y: foot.y - 4, length: foot.width }, 0.5, pen.paints.main);
     pen.set(0, [{ name: 'Contact', box: foot, said: companyRows(pen), align: 'centre', vertical: 'bottom' }]);
     followingSheet(pen, 'centre');

@@ -1,4 +1,4 @@
-import { aboveOf, band, columnsOf, wholeSheet } from '../pen';
+import { aboveOf, band, headOf, wholeSheet } from '../pen';
 import type { Look } from '../starter';
 import {
   below,
@@ -6,7 +6,6 @@ import {
   headline,
   inRows,
   invitation,
-  LETTER,
   large,
   legal,
   person,
@@ -14,7 +13,17 @@ import {
   running,
   sender,
 } from './lines';
-import { followingSheet, headOf, letterFoot, letterRooms, nameBesides, otherSide, rowsOf, slimBand } from './shared';
+import {
+  followingSheet,
+  headMark,
+  letterFoot,
+  letterRooms,
+  lightGround,
+  nameBesides,
+  otherSide,
+  rowsOf,
+  slimBand,
+} from './shared';
 
 /** A foot of the main colour, a strip of the accent on it, and a light sky. */
 export const horizon: Look = {
@@ -47,7 +56,7 @@ export const horizon: Look = {
     pen.area(1, 'Background', wholeSheet(pen), paints.light);
     pen.area(1, 'Foot', band(pen, 'foot', depth), paints.main);
     pen.area(1, 'Strip', { ...band(pen, 'foot', depth), height: strip }, paints.accent);
-    const on = paints.light.ink === 'paper' ? 'paper' : 'light';
+    const on = lightGround(pen);
     pen.mark(1, {
       box: { ...above, height: above.height * 0.92 },
       at: { x: 0.5, y: 0.6 },
@@ -70,14 +79,8 @@ export const horizon: Look = {
   letterhead(pen) {
     const { paints } = pen;
     const { head } = letterRooms(pen);
-    const [left, right] = columnsOf(head, 0.5, pen.gap);
     for (const face of [0, 1]) pen.area(face, 'Strip', band(pen, 'foot', slimBand(pen, pen.sheet.width)), paints.main);
-    pen.mark(0, {
-      box: headOf(left, Math.min(left.height, 50)),
-      at: { x: 0, y: 0 },
-      zone: { x: 0, y: 0, width: right.x, height: 2 * left.y + left.height },
-      name: LETTER.name,
-    });
+    const right = headMark(pen, head, 0.5);
     if (pen.client.tagline)
       pen.set(0, [
         { name: 'Tagline', box: headOf(right, 40), said: [{ text: pen.client.tagline, size: 9 }], align: 'right' },
@@ -110,7 +113,7 @@ export const horizon: Look = {
     pen.area(0, 'Background', wholeSheet(pen), paints.light);
     pen.area(0, 'Foot', band(pen, 'foot', depth), paints.main);
     pen.area(0, 'Strip', { ...band(pen, 'foot', depth), height: strip }, paints.accent);
-    const on = paints.light.ink === 'paper' ? 'paper' : 'light';
+    const on = lightGround(pen);
     const above = aboveOf(inner, sheet.height - depth - gap);
     pen.mark(0, {
       box: above,

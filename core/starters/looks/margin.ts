@@ -1,7 +1,7 @@
-import { columnsOf } from '../pen';
+import { columnsOf, headOf } from '../pen';
 import type { Look } from '../starter';
-import { CARD, company, headline, invitation, LETTER, large, legal, person, reachOf, running, sender } from './lines';
-import { followingSheet, headOf, letterFoot, letterRooms, nameBesides, otherSide, rowsOf } from './shared';
+import { CARD, company, headline, invitation, large, legal, person, reachOf, running, sender } from './lines';
+import { followingSheet, headMark, letterFoot, letterRooms, nameBesides, otherSide, rowsOf } from './shared';
 
 /** White paper, and one line on the left that everything hangs from. */
 export const margin: Look = {
@@ -35,13 +35,7 @@ export const margin: Look = {
   },
   letterhead(pen) {
     const { head } = letterRooms(pen);
-    const [left, right] = columnsOf(head, 0.56, pen.gap);
-    pen.mark(0, {
-      box: headOf(left, Math.min(left.height, 48)),
-      at: { x: 0, y: 0 },
-      zone: { x: 0, y: 0, width: right.x, height: 2 * left.y + left.height },
-      name: LETTER.name,
-    });
+    const right = headMark(pen, head, 0.56);
     pen.set(0, [{ name: 'Contact', box: right, ...company(pen, { name: true }) }]);
     letterFoot(pen, legal(pen));
     followingSheet(pen);

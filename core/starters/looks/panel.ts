@@ -1,8 +1,19 @@
 import type { Box } from '../../geometry/box';
-import { band, columnsOf, insideOf, type Pen, wholeSheet } from '../pen';
+import { band, insideOf, type Pen, wholeSheet } from '../pen';
 import type { Look } from '../starter';
-import { company, headline, invitation, LETTER, large, legal, person, reachOf, running, sender } from './lines';
-import { followingSheet, headOf, letterFoot, letterRooms, nameBesides, otherSide, rowsOf, slimBand } from './shared';
+import { company, headline, invitation, large, legal, person, reachOf, running, sender } from './lines';
+import {
+  brandSide,
+  followingSheet,
+  headMark,
+  letterFoot,
+  letterRooms,
+  lightGround,
+  nameBesides,
+  otherSide,
+  rowsOf,
+  slimBand,
+} from './shared';
 
 /** The panel and what it leaves: at the left of a wide sheet, at the top of a tall one. */
 function halves(pen: Pen, share: number): { panel: Box; shown: Box; inside: Box; rest: Box } {
@@ -30,7 +41,7 @@ export const panel: Look = {
   name: 'Side panel',
   says: 'A panel of the main colour with the logo in it, the details beside it.',
   card(pen) {
-    const { sheet, inner, gap, paints } = pen;
+    const { sheet, gap, paints } = pen;
     const halved = halves(pen, sheet.upright ? 0.32 : sheet.width > sheet.height * 1.2 ? 0.34 : 0.28);
     pen.area(0, 'Panel', halved.panel, paints.main);
     pen.mark(0, { box: halved.inside, at: { x: 0.5, y: 0.5 }, on: 'main', zone: halved.shown, name: 13 });
@@ -40,39 +51,14 @@ export const panel: Look = {
       { name: 'Contact', box: lower, ...reachOf(pen), vertical: 'bottom' },
     ]);
     pen.area(1, 'Background', wholeSheet(pen), paints.light);
-    const [mark, line] = rowsOf(inner, pen.client.tagline ? 0.74 : 1, gap);
-    const on = paints.light.ink === 'paper' ? 'paper' : 'light';
-    pen.mark(1, {
-      box: { ...mark, y: mark.y + mark.height * 0.1, height: mark.height * 0.8 },
-      at: { x: 0.5, y: 0.5 },
-      on,
-      zone: { x: 0, y: 0, width: sheet.width, height: pen.client.tagline ? line.y : sheet.height },
-      name: 20,
-    });
-    if (pen.client.tagline)
-      pen.set(1, [
-        {
-          name: 'Tagline',
-          box: line,
-          said: [{ text: pen.client.tagline, size: 9 }],
-          align: 'centre',
-          vertical: 'bottom',
-          on,
-        },
-      ]);
+    brandSide(pen, lightGround(pen));
   },
   letterhead(pen) {
     const { paints } = pen;
     const slim = slimBand(pen, pen.sheet.height);
     for (const face of [0, 1]) pen.area(face, 'Panel', band(pen, 'left', slim), paints.main);
     const { head } = letterRooms(pen);
-    const [left, right] = columnsOf(head, 0.5, pen.gap);
-    pen.mark(0, {
-      box: headOf(left, Math.min(left.height, 50)),
-      at: { x: 0, y: 0 },
-      zone: { x: slim, y: 0, width: right.x - slim, height: 2 * left.y + left.height },
-      name: LETTER.name,
-    });
+    const right = headMark(pen, head, 0.5, slim);
     pen.set(0, [{ name: 'Contact', box: right, ...company(pen, { name: true }), align: 'right' }]);
     letterFoot(pen, legal(pen));
     followingSheet(pen);

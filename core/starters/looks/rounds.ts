@@ -1,8 +1,17 @@
 import type { Box } from '../../geometry/box';
-import { columnsOf, type Pen, wholeSheet } from '../pen';
+import { wholeSheet } from '../pen';
 import type { Look } from '../starter';
-import { company, headline, invitation, LETTER, large, legal, person, reachOf, running, sender } from './lines';
-import { followingSheet, headOf, letterFoot, letterRooms, nameBesides, otherSide, rowsOf } from './shared';
+import { company, headline, invitation, large, legal, person, reachOf, running, sender } from './lines';
+import {
+  followingSheet,
+  headMark,
+  letterFoot,
+  letterRooms,
+  lightGround,
+  nameBesides,
+  otherSide,
+  rowsOf,
+} from './shared';
 
 const circle = (x: number, y: number, across: number): Box => ({
   x: x - across / 2,
@@ -17,7 +26,6 @@ const within = ({ x, y, width }: Box): Box => {
   const off = (width - side) / 2;
   return { x: x + off, y: y + off, width: side, height: side };
 };
-const groundOf = (pen: Pen) => (pen.paints.light.ink === 'paper' ? 'paper' : 'light');
 
 /** Large circles that run off the sheet. */
 export const rounds: Look = {
@@ -38,9 +46,9 @@ export const rounds: Look = {
     ]);
     pen.area(1, 'Background', wholeSheet(pen), paints.main);
     const disc = circle(sheet.width / 2, sheet.height / 2, Math.min(sheet.width, sheet.height) * 0.8);
-    if (groundOf(pen) === 'light') pen.area(1, 'Circle', disc, paints.light, ROUND);
+    if (lightGround(pen) === 'light') pen.area(1, 'Circle', disc, paints.light, ROUND);
     const inside = within(disc);
-    const isLight = groundOf(pen) === 'light';
+    const isLight = lightGround(pen) === 'light';
     pen.mark(1, {
       box: { ...inside, x: inside.x + inside.width * 0.06, width: inside.width * 0.88 },
       at: { x: 0.5, y: 0.5 },
@@ -54,13 +62,7 @@ export const rounds: Look = {
     const { head } = letterRooms(pen);
     const across = Math.min(sheet.width * 0.16, 134);
     for (const face of [0, 1]) pen.area(face, 'Circle', circle(sheet.width, 0, across), paints.accent, ROUND);
-    const [left, right] = columnsOf({ ...head, width: sheet.width - across / 2 - pen.gap - head.x }, 0.5, pen.gap);
-    pen.mark(0, {
-      box: headOf(left, Math.min(left.height, 50)),
-      at: { x: 0, y: 0 },
-      zone: { x: 0, y: 0, width: right.x, height: 2 * left.y + left.height },
-      name: LETTER.name,
-    });
+    const right = headMark(pen, { ...head, width: sheet.width - across / 2 - pen.gap - head.x }, 0.5);
     pen.set(0, [{ name: 'Contact', box: right, ...company(pen, { name: true }) }]);
     letterFoot(pen, legal(pen));
     followingSheet(pen);

@@ -1,10 +1,9 @@
 import type { Box } from '../../geometry/box';
 import { letterLayoutOf } from '../../trade/letter-layouts';
 import type { Alignment } from '../../type/style';
-import { toPoints } from '../../units/length';
 import type { Ground } from '../paints';
-import { aboveOf, belowOf, bottom, footOf, headOf, insideOf, type Pen } from '../pen';
-import { headline, invitation, large, running } from './lines';
+import { aboveOf, columnsOf, headOf, type Pen } from '../pen';
+import { headline, invitation, LETTER, large, running } from './lines';
 
 /** Places that several looks share. */
 
@@ -17,6 +16,8 @@ export function rowsOf(box: Box, share: number, gap: number): [Box, Box] {
 /** A name for where no logo is: not where the headline is the name already. */
 export const nameBesides = (pen: Pen, size: number): number => (pen.client.tagline ? size : 0);
 
+/** How high a logo stands in a letter's head at most, points. */
+const MARK = 50;
 /** The least room that a letter's head has, points. */
 const HEAD = 84;
 
@@ -45,6 +46,49 @@ const LETTER_SOLID = 15_000;
 export const slimBand = ({ bleed }: Pen, along: number): number =>
   Math.floor(Math.min(13, LETTER_SOLID / (along + 2 * bleed) - bleed));
 
+/** What a background in the light colour is for text: paper, where a shop prints no such tint. */
+export const lightGround = ({ paints }: Pen): Ground => (paints.light.ink === 'paper' ? 'paper' : 'light');
+
+/** The logo at the left of a letter's head, clear of what lies left of `from`; gives the column to the right of it. */
+export function headMark(pen: Pen, head: Box, share: number, from = 0): Box {
+  const [left, right] = columnsOf(head, share, pen.gap);
+  pen.mark(0, {
+    box: headOf(left, Math.min(left.height, MARK)),
+    at: { x: 0, y: 0 },
+    zone: { x: from, y: 0, width: right.x - from, height: 2 * head.y + head.height },
+    name: LETTER.name,
+  });
+  return right;
+}
+
+/** The logo in the middle of a letter's head. */
+export function headOnAxis(pen: Pen): void {
+  const { head } = letterRooms(pen);
+  const { inner, sheet } = pen;
+  pen.mark(0, {
+    box: { ...headOf(head, Math.min(head.height - 8, MARK)), x: inner.x, width: inner.width },
+    at: { x: 0.5, y: 0 },
+    zone: { x: 0, y: 0, width: sheet.width, height: 2 * head.y + head.height },
+    name: LETTER.name,
+  });
+}
+
+/** The other side of a card: the logo in its middle, and what the company does below. */
+export function brandSide(pen: Pen, on: Ground): void {
+  const { inner, gap, sheet, client } = pen;
+  const [mark, line] = rowsOf(inner, client.tagline ? 0.74 : 1, gap);
+  pen.mark(1, {
+    box: { ...mark, y: mark.y + mark.height * 0.1, height: mark.height * 0.8 },
+    at: { x: 0.5, y: 0.5 },
+    on,
+    zone: { x: 0, y: 0, width: sheet.width, height: client.tagline ? line.y : sheet.height },
+    name: 20,
+  });
+  if (!client.tagline) return;
+  const said = [{ text: client.tagline, size: 9 }];
+  pen.set(1, [{ name: 'Tagline', box: line, said, align: 'centre', vertical: 'bottom', on }]);
+}
+
 /** The sheets that follow the first: the company's name where its first line stood, small. */
 export function followingSheet(pen: Pen, align: Alignment = 'left'): void {
   const { head } = letterRooms(pen);
@@ -57,23 +101,6 @@ export function followingSheet(pen: Pen, align: Alignment = 'left'): void {
 export function letterFoot(pen: Pen, said: Parameters<Pen['set']>[1][number]['said'], align: Alignment = 'left'): void {
   if (said.length > 0) pen.set(0, [{ name: 'Foot', box: letterRooms(pen).foot, said, align, vertical: 'bottom' }]);
 }
-
-/** A logo beside or above some lines on an envelope, and the room that is left for them. */
-export function markAbove(pen: Pen, box: Box, share: number, on?: Ground): Box {
-  const placed = pen.mark(0, {
-    box: headOf(box, box.height * share),
-    at: { x: 0, y: 0 },
-    ...(on ? { on } : {}),
-    zone: zoneAbove(pen, box, share),
-  });
-  return placed ? belowOf(box, box.y + box.height * share + 4) : box;
-}
-const zoneAbove = (pen: Pen, box: Box, share: number): Box => ({
-  x: 0,
-  y: 0,
-  width: pen.sheet.width,
-  height: box.y + box.height * share + 4,
-});
 
 /** The line between message and address stands so much before the area it parts, points. */
 const BEFORE_LINE = 4;
@@ -112,6 +139,3 @@ export function otherSide(
     { name: 'Contact', box: foot, ...lines, align, vertical: 'bottom', on },
   ]);
 }
-
-export { aboveOf, belowOf, bottom, footOf, headOf, insideOf };
-export const hair = toPoints(0.25, 'mm');

@@ -1,7 +1,7 @@
 import { columnsOf, type Pen, wholeSheet } from '../pen';
 import type { Look } from '../starter';
-import { company, headline, invitation, LETTER, large, legal, person, reachOf, running, sender } from './lines';
-import { followingSheet, headOf, letterFoot, letterRooms, nameBesides, otherSide, rowsOf } from './shared';
+import { company, headline, invitation, large, legal, person, reachOf, running, sender } from './lines';
+import { followingSheet, headMark, letterFoot, letterRooms, nameBesides, otherSide, rowsOf } from './shared';
 
 /** Stripes at the right edge, the main one outermost; tells how deep they are. */
 function striped(pen: Pen, face: number, each: number): number {
@@ -61,13 +61,7 @@ export const stripes: Look = {
         );
       });
     const { head } = letterRooms(pen);
-    const [left, right] = columnsOf(head, 0.52, pen.gap);
-    pen.mark(0, {
-      box: headOf(left, Math.min(left.height, 50)),
-      at: { x: 0, y: 0 },
-      zone: { x: 0, y: 0, width: right.x, height: 2 * left.y + left.height },
-      name: LETTER.name,
-    });
+    const right = headMark(pen, head, 0.52);
     pen.set(0, [{ name: 'Contact', box: right, ...company(pen, { name: true }), align: 'right' }]);
     letterFoot(pen, legal(pen));
     followingSheet(pen);
