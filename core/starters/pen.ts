@@ -170,9 +170,6 @@ function logoAt(job: Job, { box, at, on = 'paper', zone }: Mark, sheet: Box): { 
   return undefined;
 }
 
-/** The piece that is drawn on, as a pen has left it. */
-export const drawnPiece = (pen: Pen): Piece => pieceOf(pen.job(), pen.piece.id)!;
-
 /** The top of a box, its bottom, and what is left of it above a line. */
 export const headOf = ({ x, y, width }: Box, height: number): Box => ({ x, y, width, height });
 export const footOf = ({ x, y, width, height }: Box, by: number): Box => ({ x, y: y + height - by, width, height: by });
