@@ -51,7 +51,8 @@ test('a new client becomes a set of five pieces without a finding, and leaves as
   await act(page.getByRole('button', { name: 'Create 5 pieces' }).click());
 
   await expect(page).toHaveURL(/\/pieces\?/);
-  await expect(page.getByText('no findings')).toHaveCount(5);
+  // Five pieces are laid on their plates and looked over.
+  await expect(page.getByText('no findings')).toHaveCount(5, { timeout: 60_000 });
   await act(page.getByRole('link', { name: 'Open Business card' }).click());
   await act(page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'Hand-off' }).click());
   for (const name of ['Letterhead', 'Envelope', 'Postcard', 'Flyer'])

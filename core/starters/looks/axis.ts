@@ -1,7 +1,16 @@
 import { wholeSheet } from '../pen';
 import type { Look } from '../starter';
 import { companyRows, headline, inRows, invitation, large, person, reachOf, running, sender } from './lines';
-import { brandSide, followingSheet, headOnAxis, letterRooms, nameBesides, otherSide, rowsOf } from './shared';
+import {
+  brandSide,
+  followingSheet,
+  headOnAxis,
+  letterRooms,
+  lightGround,
+  nameBesides,
+  otherSide,
+  rowsOf,
+} from './shared';
 
 /** One axis in the middle, a short rule on it; the other side full of the main colour. */
 export const axis: Look = {
@@ -65,6 +74,8 @@ export const axis: Look = {
     ]);
   },
   back(pen, free) {
-    otherSide(pen, free, { align: pen.piece.kind === 'flyer' ? 'centre' : 'left' });
+    if (pen.piece.kind !== 'flyer') return otherSide(pen, free);
+    pen.area(1, 'Background', wholeSheet(pen), pen.paints.light);
+    otherSide(pen, free, { align: 'centre', on: lightGround(pen) });
   },
 };

@@ -14,7 +14,7 @@ import {
   running,
   sender,
 } from './lines';
-import { followingSheet, letterFoot, letterRooms, otherSide, rowsOf } from './shared';
+import { followingSheet, letterFoot, letterRooms, lightGround, otherSide, rowsOf } from './shared';
 
 /** Letters are the only decoration: the name as large as the sheet takes it. */
 export const display: Look = {
@@ -94,14 +94,17 @@ export const display: Look = {
   back(pen, free) {
     if (pen.piece.kind !== 'flyer') return otherSide(pen, free);
     const { inner, gap } = pen;
+    pen.area(1, 'Background', wholeSheet(pen), pen.paints.light);
+    const on = lightGround(pen);
     const [upper, lower] = rowsOf(inner, 0.5, gap);
     pen.set(1, [
       {
         name: 'Company',
         box: upper,
         said: [{ text: pen.client.company, size: large(pen) * 1.2, role: 'heading', leading: 0.98 }],
+        on,
       },
     ]);
-    pen.set(1, [{ name: 'Contact', box: lower, ...invitation(pen, running(pen)), vertical: 'bottom' }]);
+    pen.set(1, [{ name: 'Contact', box: lower, ...invitation(pen, running(pen)), vertical: 'bottom', on }]);
   },
 };

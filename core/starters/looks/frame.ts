@@ -1,8 +1,8 @@
 import type { Box } from '../../geometry/box';
-import { insideOf, type Pen } from '../pen';
+import { insideOf, type Pen, wholeSheet } from '../pen';
 import type { Look } from '../starter';
 import { below, companyRows, headline, inRows, invitation, large, person, reachOf, running, sender } from './lines';
-import { followingSheet, headOnAxis, letterRooms, nameBesides, otherSide, rowsOf } from './shared';
+import { followingSheet, headOnAxis, letterRooms, lightGround, nameBesides, otherSide, rowsOf } from './shared';
 
 /** A fine line around, and what stands in it. */
 function framed(pen: Pen, face: number, box: Box, gap = pen.gap): Box {
@@ -37,11 +37,14 @@ export const frame: Look = {
         vertical: 'middle',
       },
     ]);
+    pen.area(1, 'Background', wholeSheet(pen), pen.paints.light);
+    const on = lightGround(pen);
     const back = framed(pen, 1, pen.inner);
     const [mark, line] = rowsOf(back, pen.client.tagline ? 0.74 : 1, pen.gap);
     pen.mark(1, {
       box: mark,
       at: { x: 0.5, y: 0.5 },
+      on,
       zone: { ...insideOf(pen.inner, 1), height: pen.client.tagline ? line.y - pen.inner.y - 1 : pen.inner.height - 2 },
       name: 18,
     });
@@ -53,13 +56,14 @@ export const frame: Look = {
           said: [{ text: pen.client.tagline, size: 9 }],
           align: 'centre',
           vertical: 'bottom',
+          on,
         },
       ]);
   },
   letterhead(pen) {
     const { foot } = letterRooms(pen);
     headOnAxis(pen);
-    pen.rule(0, 'Rule', { x: foot.x, y: foot.y - 4, length: foot.width }, 0.5, pen.paints.main);
+    pen.rule(0, 'Rule', { x: foot.x, y: foot.y - 4, length: foot.width }, 0.5);
     pen.set(0, [{ name: 'Contact', box: foot, said: companyRows(pen), align: 'centre', vertical: 'bottom' }]);
     followingSheet(pen, 'centre');
   },

@@ -1,7 +1,19 @@
-import { columnsOf, headOf } from '../pen';
+import { columnsOf, headOf, wholeSheet } from '../pen';
 import type { Look } from '../starter';
 import { CARD, company, headline, invitation, large, legal, person, reachOf, running, sender } from './lines';
-import { followingSheet, headMark, letterFoot, letterRooms, nameBesides, otherSide, rowsOf } from './shared';
+import {
+  followingSheet,
+  headMark,
+  letterFoot,
+  letterRooms,
+  lightGround,
+  nameBesides,
+  otherSide,
+  rowsOf,
+} from './shared';
+
+/** A short rule of the accent on the line that all hangs from, points. */
+const RULE = 24;
 
 /** White paper, and one line on the left that everything hangs from. */
 export const margin: Look = {
@@ -23,15 +35,21 @@ export const margin: Look = {
       { name: 'Contact', box: isMarked ? beside : lower, ...reachOf(pen), vertical: 'bottom' },
     ]);
     if (isMarked) pen.mark(0, small);
+    pen.rule(0, 'Short rule', { x: inner.x, y: lower.y - gap / 2 - 0.75, length: RULE }, 1.5);
+    pen.area(1, 'Background', wholeSheet(pen), pen.paints.light);
+    const on = lightGround(pen);
     const [mark, line] = rowsOf(inner, 0.7, gap);
     pen.mark(1, {
       box: headOf(mark, mark.height * 0.8),
       at: { x: 0, y: 0 },
+      on,
       zone: { x: 0, y: 0, width: sheet.width, height: line.y },
       name: 18,
     });
     if (pen.client.tagline)
-      pen.set(1, [{ name: 'Tagline', box: line, said: [{ text: pen.client.tagline, size: 9 }], vertical: 'bottom' }]);
+      pen.set(1, [
+        { name: 'Tagline', box: line, said: [{ text: pen.client.tagline, size: 9 }], vertical: 'bottom', on },
+      ]);
   },
   letterhead(pen) {
     const { head } = letterRooms(pen);
@@ -48,6 +66,7 @@ export const margin: Look = {
     const [upper, lower] = rowsOf(inner, 0.6, gap);
     const [text, side] = columnsOf(lower, 0.62, gap);
     pen.set(0, [{ name: 'Headline', box: upper, said: headline(pen, large(pen)) }]);
+    pen.rule(0, 'Short rule', { x: inner.x, y: lower.y - gap / 2 - 0.75, length: RULE }, 1.5);
     pen.set(0, [{ name: 'Contact', box: text, ...invitation(pen, running(pen)), vertical: 'bottom' }]);
     pen.mark(0, {
       box: side,

@@ -15,15 +15,19 @@ import {
   slimBand,
 } from './shared';
 
+/** The accent along a panel's inner edge, points. */
+const STRIP = 3;
+
 /** The panel and what it leaves: at the left of a wide sheet, at the top of a tall one. */
-function halves(pen: Pen, share: number): { panel: Box; shown: Box; inside: Box; rest: Box } {
+function halves(pen: Pen, share: number): { panel: Box; strip: Box; shown: Box; inside: Box; rest: Box } {
   const { sheet, inner, gap } = pen;
   const isTall = sheet.height > sheet.width * 0.8;
   const depth = Math.round((isTall ? sheet.height : sheet.width) * share);
   const panel = band(pen, isTall ? 'top' : 'left', depth);
+  const strip = isTall ? { ...panel, y: depth - STRIP, height: STRIP } : { ...panel, x: depth - STRIP, width: STRIP };
   const shown = isTall
-    ? { x: 0, y: 0, width: sheet.width, height: depth }
-    : { x: 0, y: 0, width: depth, height: sheet.height };
+    ? { x: 0, y: 0, width: sheet.width, height: depth - STRIP }
+    : { x: 0, y: 0, width: depth - STRIP, height: sheet.height };
   const from = depth + gap;
   const rest = isTall
     ? { ...inner, y: from, height: sheet.height - from - inner.y }
@@ -32,7 +36,7 @@ function halves(pen: Pen, share: number): { panel: Box; shown: Box; inside: Box;
   const inside = isTall
     ? { ...inner, height: depth - inner.y - gap }
     : { ...inner, width: depth - inner.x - Math.max(gap, inner.x * 0.8) };
-  return { panel, shown, inside, rest };
+  return { panel, strip, shown, inside, rest };
 }
 
 /** A standing panel of the main colour. */
@@ -44,6 +48,7 @@ export const panel: Look = {
     const { sheet, gap, paints } = pen;
     const halved = halves(pen, sheet.upright ? 0.32 : sheet.width > sheet.height * 1.2 ? 0.34 : 0.28);
     pen.area(0, 'Panel', halved.panel, paints.main);
+    pen.area(0, 'Strip', halved.strip, paints.accent);
     pen.mark(0, { box: halved.inside, at: { x: 0.5, y: 0.5 }, on: 'main', zone: halved.shown, name: 13 });
     const [upper, lower] = rowsOf(halved.rest, sheet.upright ? 0.38 : 0.44, gap);
     pen.set(0, [
@@ -83,6 +88,7 @@ export const panel: Look = {
     const { inner, gap, paints } = pen;
     const halved = halves(pen, 0.5);
     pen.area(0, 'Panel', halved.panel, paints.main);
+    pen.area(0, 'Strip', halved.strip, paints.accent);
     pen.set(0, [
       { name: 'Headline', box: halved.inside, said: headline(pen, large(pen)), vertical: 'bottom', on: 'main' },
     ]);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { openReviewer } from '../../../cli/review';
+import { unusedInks } from '../../../core/checks/rules/unused-ink';
 import { readJob } from '../../../core/files/job-file';
 import { setFirmDetail } from '../../../core/job/edits/house';
 import type { Job, Words } from '../../../core/job/schema';
@@ -93,6 +94,11 @@ describe('looks', () => {
       reviewer.review(job, piece).open.map((f) => `${piece.name}: ${f.check}, ${f.problem}`),
     );
     expect(found).toEqual([]);
+  });
+
+  it.each(LOOKS.map((look) => [look.id, look] as const))('a set in %s uses every colour of the client', (_, look) => {
+    const three = CLIENTS.find(({ name }) => name.endsWith('none, three'))!.job;
+    expect(unusedInks(beginSet(three, look, KINDS, newIds(), kit.fonts))).toEqual([]);
   });
 
   it('say what is missing where a client has told nothing, and follow it once it is there', () => {
