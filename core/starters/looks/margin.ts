@@ -19,7 +19,7 @@ const RULE = 24;
 export const margin: Look = {
   id: 'margin',
   name: 'Left margin',
-  says: 'White; everything hangs from one line at the left.',
+  says: 'Light; everything hangs from one line at the left.',
   card(pen) {
     const { inner, gap, sheet } = pen;
     const [upper, lower] = rowsOf(inner, 0.42, gap);
