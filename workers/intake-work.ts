@@ -1,5 +1,5 @@
 import { bytesToHex } from '@noble/hashes/utils.js';
-import { traceArt } from '../core/client/trace-logo';
+import type { DetailsFound } from '../core/client/read-details';
 import type { ColourSpace } from '../core/colour/engine';
 import { readPressProfile } from '../core/colour/profile';
 import type { Art } from '../core/files/art-in/art';
@@ -176,8 +176,11 @@ export async function readPage(bytes: Uint8Array, page: number, added: readonly 
   }
 }
 
-/** What a text tells of a client. */
-export { readDetails } from '../core/client/read-details';
+/** What a text tells of a client. Its tables of numbers and names come when they are first asked for. */
+export async function readDetails(text: string, told?: string): Promise<DetailsFound> {
+  const { readDetails: read } = await import('../core/client/read-details');
+  return read(text, told);
+}
 
 /** A bitmap as drawn areas in a few colours. Throws with words for the user. */
 export async function traceLogo(file: Blob, colours: number): Promise<Art> {
@@ -187,5 +190,6 @@ export async function traceLogo(file: Blob, colours: number): Promise<Art> {
   const { bytes } = await asKept(came, { ofScreen: screenPixels, inPasses: pngInPasses });
   const { width, height } = probePicture(bytes);
   const pixels = width * height > LARGE ? await smallPixels(bytes, 2000) : decodePicture(bytes);
-  return traceArt(pixels, colours, readSvg, book);
+  const { traceArt } = await import('../core/client/trace-logo');
+  return traceArt(pixels, colours, book);
 }

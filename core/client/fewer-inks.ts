@@ -5,6 +5,7 @@ import { type PrintedWith, plateOfInk } from '../colour/printed-with';
 import { mapElementPaints, setPrintedWith } from '../job/edits/inks';
 import { pieceOf } from '../job/find';
 import type { Logo } from '../job/house';
+import { letteringsOf } from '../job/look';
 import { paintsShown } from '../job/paints-shown';
 import type { Element, Face, Group, Job, Paint, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
@@ -30,9 +31,9 @@ export interface Repainted {
 export function asOnePlate(ink: Ink, taken: readonly Ink[], newId: () => string): Ink {
   if (plateOfInk(ink)) return ink;
   const names = new Set(taken.filter(({ id }) => id !== ink.id).map(({ name }) => name));
-  const free = [ink.name, `${ink.name} spot`, ...Array.from({ length: 99 }, (_, i) => `${ink.name} spot ${i + 2}`)];
+  const free = [`${ink.name} spot`, ...Array.from({ length: 99 }, (_, i) => `${ink.name} spot ${i + 2}`)];
   // Two plates of one name would be one: the process ink keeps its own for the other pieces.
-  return { ...ink, id: newId(), name: free.slice(1).find((name) => !names.has(name))!, kind: 'spot' };
+  return { ...ink, id: newId(), name: free.find((name) => !names.has(name))!, kind: 'spot' };
 }
 
 /** Black and each colour that a piece is painted in. */
@@ -73,12 +74,8 @@ const pairsOf = (inks: readonly Ink[]): Ink[][] =>
   inks.flatMap((one, i) => inks.slice(i + 1).map((other) => [one, other]));
 
 /** Whether small letters are in it, whose edges a tint would break up. */
-const isSmallText = (element: Element): boolean =>
-  element.kind === 'words' &&
-  Math.min(
-    element.lettering.size ?? 9,
-    ...element.paragraphs.flatMap(({ spans }) => spans.flatMap(({ size }) => size ?? [])),
-  ) < INK_LIMITS.screenedWords;
+const isSmallText = (element: Element, styles: Job['styles']): boolean =>
+  element.kind === 'words' && letteringsOf(element, styles).some(({ size }) => size < INK_LIMITS.screenedWords);
 
 /**
  * A piece printed with the given inks alone: every paint becomes the nearest tint of one of them, pictures their greys in
@@ -110,7 +107,7 @@ export function withInks(
       return to;
     };
   const repainted = (element: Element): Element => {
-    const solid = isSmallText(element);
+    const solid = isSmallText(element, job.styles);
     const changed = mapElementPaints(element, job.styles, become(solid));
     if (changed.kind !== 'picture') return changed;
     return { ...changed, inks: inks.map(({ id }) => ({ ink: id, tint: 1 })) };

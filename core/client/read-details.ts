@@ -47,14 +47,8 @@ const PROSE =
   /[.!?]\s+\p{Lu}|\b(confidential|disclaimer|unsubscribe|please|sent from|kind regards|best wishes|many thanks|mit freundlichen|cordialement|regards)\b/iu;
 const SEPARATORS = /\s+[|•·▪◦‣–—]\s+|\t+|\s{3,}|\s*[|•·]\s*/u;
 
-/** Country names as they are written in some languages, lower case. */
-const COUNTRY_NAMES: ReadonlyMap<string, string> = new Map(
-  ['en', 'de', 'fr', 'es', 'it', 'nl', 'pl', 'el', 'vi', 'sv', 'da', 'pt', 'cs'].flatMap((language) => {
-    const names = new Intl.DisplayNames([language], { type: 'region' });
-    return COUNTRIES.map(({ code }): [string, string] => [names.of(code)!.toLowerCase(), code]);
-  }),
-);
-for (const [name, code] of [
+/** What countries are called besides their names. */
+const OTHER_NAMES: readonly (readonly [name: string, code: string])[] = [
   ['uk', 'GB'],
   ['england', 'GB'],
   ['scotland', 'GB'],
@@ -62,8 +56,20 @@ for (const [name, code] of [
   ['usa', 'US'],
   ['u.s.a.', 'US'],
   ['the netherlands', 'NL'],
-] as const)
-  (COUNTRY_NAMES as Map<string, string>).set(name, code);
+];
+const LANGUAGES = ['en', 'de', 'fr', 'es', 'it', 'nl', 'pl', 'el', 'vi', 'sv', 'da', 'pt', 'cs'];
+/** Country names as they are written in some languages, lower case. */
+const COUNTRY_NAMES: ReadonlyMap<string, string> = new Map([
+  ...LANGUAGES.flatMap((language) => {
+    const names = new Intl.DisplayNames([language], { type: 'region' });
+    return COUNTRIES.map(({ code }): [string, string] => [names.of(code)!.toLowerCase(), code]);
+  }),
+  ...OTHER_NAMES,
+]);
+/** Those that are known within a line; shorter ones stand in too many words. */
+const NAMES_WITHIN = [...COUNTRY_NAMES]
+  .filter(([name]) => name.length > 3)
+  .map(([name, code]) => [new RegExp(`(?<!\\p{L})${name.replace(/[.()]/g, '\\$&')}(?!\\p{L})`, 'iu'), code] as const);
 
 const CODES: ReadonlySet<string> = new Set(COUNTRIES.map(({ code }) => code));
 
@@ -102,10 +108,7 @@ function partsOf(text: string): Part[] {
 
 /** Countries that the text hints at: by their names, dialling codes and domains. */
 function likelyCountries(text: string, told: string | undefined): string[] {
-  const words = [...COUNTRY_NAMES].filter(([name]) =>
-    new RegExp(`(?<!\\p{L})${name.replace(/[.()]/g, '\\$&')}(?!\\p{L})`, 'iu').test(name.length > 3 ? text : ''),
-  );
-  const byName = words.map(([, code]) => code);
+  const byName = NAMES_WITHIN.flatMap(([name, code]) => (name.test(text) ? [code] : []));
   const byDial = [...text.matchAll(/\+\d[\d ()-]{6,}/g)].flatMap(([number]) => {
     const country = parsePhoneNumberFromString(number)?.country;
     return country ? [country as string] : [];

@@ -2,6 +2,7 @@ import { converter } from 'culori';
 import tracer from 'imagetracerjs';
 import { clustersOf } from '../colour/clusters';
 import type { Art, ArtItem } from '../files/art-in/art';
+import { readSvg } from '../files/svg-in/read';
 import type { Pixels } from '../picture/decode';
 import { PictureError } from '../picture/limits';
 import type { FontBook } from '../type/font';
@@ -82,12 +83,7 @@ const withoutPaper = (items: readonly ArtItem[], art: Art): ArtItem[] =>
   });
 
 /** Traces a picture into at most `colours` flat colours. Throws with words for the user. */
-export function traceArt(
-  pixels: Pixels,
-  colours: number,
-  readSvg: (bytes: Uint8Array, fonts: FontBook) => Art,
-  fonts: FontBook,
-): Art {
+export function traceArt(pixels: Pixels, colours: number, fonts: FontBook): Art {
   const image = onWhite(pixels);
   const inks = inksOf(image, colours);
   if (inks.length === 0) throw new PictureError('Nothing but paper is in this picture: there is no logo to trace.');

@@ -2,7 +2,6 @@ import type { Box, Sides } from '../geometry/box';
 import { type Area, areasOf } from '../job/areas';
 import { addPiece } from '../job/edits/job';
 import { NEW_LETTER, NEW_POST, setEnvelope, setLetter, setPost, setTurns, turnFace } from '../job/edits/kinds';
-
 import { pieceOf } from '../job/find';
 import { makePiece, type PieceAsked } from '../job/make';
 import type { Job } from '../job/schema';

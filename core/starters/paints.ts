@@ -56,8 +56,7 @@ export function shopPaints(job: Job, { limits: { tint } }: ShopSpec): HousePaint
 }
 
 /** What text lies on. */
-export const GROUNDS = ['paper', 'light', 'main', 'accent'] as const;
-export type Ground = (typeof GROUNDS)[number];
+export type Ground = 'paper' | 'light' | 'main' | 'accent';
 
 const dark = (job: Job, { ink, tint }: Paint): number => (ink === 'paper' ? 0 : darkness(job, ink) * tint);
 

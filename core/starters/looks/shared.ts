@@ -3,6 +3,7 @@ import { letterLayoutOf } from '../../trade/letter-layouts';
 import type { Alignment } from '../../type/style';
 import type { Ground } from '../paints';
 import { aboveOf, columnsOf, headOf, type Pen } from '../pen';
+import type { Said } from '../stacks';
 import { headline, invitation, LETTER, large, running } from './lines';
 
 /** Places that several looks share. */
@@ -22,7 +23,7 @@ const MARK = 50;
 const HEAD = 84;
 
 /** Where a letter leaves room: above its address field, and below its text; both stand on the letter's own margins. */
-export function letterRooms(pen: Pen): { head: Box; foot: Box; left: number; width: number } {
+export function letterRooms(pen: Pen): { head: Box; foot: Box } {
   const { sheet, inner, piece } = pen;
   const margins = piece.letter?.margins;
   const left = Math.max(inner.x, margins?.left ?? 0);
@@ -35,8 +36,6 @@ export function letterRooms(pen: Pen): { head: Box; foot: Box; left: number; wid
   return {
     head: { x: left, y: inner.y, width, height: until - inner.y },
     foot: { x: left, y: sheet.height - edge - room, width, height: room },
-    left,
-    width,
   };
 }
 
@@ -98,8 +97,8 @@ export function followingSheet(pen: Pen, align: Alignment = 'left'): void {
 }
 
 /** The foot of a letter. */
-export function letterFoot(pen: Pen, said: Parameters<Pen['set']>[1][number]['said'], align: Alignment = 'left'): void {
-  if (said.length > 0) pen.set(0, [{ name: 'Foot', box: letterRooms(pen).foot, said, align, vertical: 'bottom' }]);
+export function letterFoot(pen: Pen, said: readonly Said[]): void {
+  if (said.length > 0) pen.set(0, [{ name: 'Foot', box: letterRooms(pen).foot, said, vertical: 'bottom' }]);
 }
 
 /** The line between message and address stands so much before the area it parts, points. */

@@ -64,7 +64,7 @@ function bitmap(): Pixels {
 
 describe('a bitmap that is traced', () => {
   it('becomes areas in its own colours, the hole left open', () => {
-    const art = traceArt(bitmap(), 2, readSvg, kit.fonts);
+    const art = traceArt(bitmap(), 2, kit.fonts);
     expect(Object.values(art.inks)).toHaveLength(2);
     const taken = takeLogo(empty(), art, 'Logo', { press, fonts: kit.fonts, newId: ids() })!;
     const [logo] = taken.job.logos;
@@ -73,11 +73,11 @@ describe('a bitmap that is traced', () => {
     expect(taken.colours).toHaveLength(2);
   });
   it('in one ink has one', () => {
-    expect(Object.values(traceArt(bitmap(), 1, readSvg, kit.fonts).inks)).toHaveLength(1);
+    expect(Object.values(traceArt(bitmap(), 1, kit.fonts).inks)).toHaveLength(1);
   });
   it('of bare paper is refused in words', () => {
     const white: Pixels = { width: 10, height: 10, space: 'RGB', colour: new Uint8Array(300).fill(255) };
-    expect(() => traceArt(white, 1, readSvg, kit.fonts)).toThrow(/Nothing but paper/);
+    expect(() => traceArt(white, 1, kit.fonts)).toThrow(/Nothing but paper/);
   });
 });
 
