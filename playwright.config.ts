@@ -10,7 +10,8 @@ export default defineConfig({
   timeout: 120_000,
   // A loaded machine takes its time to lay out the first piece.
   expect: { timeout: 15_000 },
-  workers: 2,
+  // One more than there are cores here: a test waits for the page a quarter of its time.
+  workers: 3,
   fullyParallel: true,
   reporter: [['list'], ['./tests/e2e/counted.ts']],
   use: {

@@ -183,7 +183,11 @@ function phoneOf(text: string, country: string | undefined): string | undefined 
   const digits = text.replace(/\D/g, '').length;
   if (digits < 7 || digits > 20) return undefined;
   const number = parsePhoneNumberFromString(text, country as CountryCode | undefined);
-  return number && !number.isPossible() && country ? undefined : text.replace(/\s+/g, ' ').trim();
+  if (number && !number.isPossible() && country) return undefined;
+  const typed = text.replace(/\s+/g, ' ').trim();
+  if (!number?.isPossible()) return typed;
+  // Who writes the country's code means to be called from abroad.
+  return /^(\+|00)/.test(typed) ? number.formatInternational() : number.formatNational();
 }
 
 /** Reads a text; `told` is the country it is thought to come from. Never throws for what the text says. */

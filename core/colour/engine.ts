@@ -3,6 +3,7 @@ import type { PressCondition } from '../trade/schema';
 import { byDistinctColours } from './distinct-colours';
 import type { Cmyk, Lab } from './ink';
 import { keepAtMost } from './kept-transforms';
+import { refineAmounts } from './refine-amounts';
 
 /** Little CMS behind a small front: profiles are bytes, pixels are 8 bits a channel, no padding. */
 export interface ColourEngine {
@@ -59,6 +60,9 @@ const STRIP = 1 << 20;
 
 /** From this many pixels on, each colour of an RGB picture is converted once and looked up after that. */
 const MANY = 1 << 16;
+
+/** Rounds in which amounts are brought nearer to a colour than a profile's own table has them. */
+const REFINED = 3;
 
 /** Transforms that are kept; making one reads both of its profiles. */
 const MOST_TRANSFORMS = 32;
@@ -206,6 +210,15 @@ export interface Press {
   separateLab(lab: Lab): Cmyk;
   /** What a screen colour measures. */
   labOfScreen(rgb: Rgb): Lab;
+  /** What comes nearest to each of many colours on this press, darks as dark as they are asked for. */
+  nearest(labs: readonly Lab[]): Printable[];
+}
+
+/** A colour that a press prints: amounts 0 to 1, what they measure, and how they look on a screen. */
+export interface Printable {
+  cmyk: Cmyk;
+  lab: Lab;
+  rgb: Rgb;
 }
 
 /** A press condition brought to life with its profile's bytes. */
@@ -233,6 +246,19 @@ export function createPress(engine: ColourEngine, condition: PressCondition, pro
     },
     separateLab: (lab) => percents(engine.match(profile, [lab], condition)),
     labOfScreen: (rgb) => Array.from(engine.measure('sRGB', Uint8Array.from(rgb))) as Lab,
+    nearest(labs) {
+      if (labs.length === 0) return [];
+      const how = { intent: 'relative colorimetric', blackPointCompensation: false } as const;
+      const measure = (of: Uint8Array): Float32Array => engine.measure(profile, of);
+      const amounts = refineAmounts(measure, labs, engine.match(profile, labs, how), REFINED);
+      const measures = engine.measure(profile, amounts);
+      const screens = toScreen(amounts);
+      return labs.map((_, i) => ({
+        cmyk: percents(amounts.subarray(4 * i, 4 * i + 4)),
+        lab: Array.from(measures.subarray(3 * i, 3 * i + 3)) as Lab,
+        rgb: Array.from(screens.subarray(3 * i, 3 * i + 3)) as Rgb,
+      }));
+    },
   };
 }
 

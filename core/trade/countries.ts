@@ -85,3 +85,7 @@ export const COUNTRIES: readonly Country[] = [
 
 export const countryOf = (code: string | undefined): Country | undefined =>
   COUNTRIES.find((country) => country.code === code);
+
+/** The language and region whose dates and numbers a country's letters are written with (CLDR's likely subtags); the reader's own where no country is known. */
+export const localeOf = (code: string | undefined): string | undefined =>
+  code ? `${new Intl.Locale(`und-${code}`).maximize().language}-${code}` : undefined;

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { Lesson } from '../parts/Lesson';
 import { TopBar } from '../parts/TopBar';
 import { select } from '../store/session';
 import type { Bench } from './bench';
@@ -41,6 +42,7 @@ export function RoomBar({
         <VersionsButton />
         {children}
       </TopBar>
+      {bench && <Lesson of={here} />}
     </div>
   );
 }

@@ -21,11 +21,25 @@ export function setNudge(nudge: number): void {
   useSettings.setState({ nudge });
 }
 
+/** Sentences that have been read and put away, by what they teach. */
+function storedTaught(): readonly string[] {
+  const kept = typeof localStorage === 'undefined' ? null : localStorage.getItem('taught');
+  return kept ? kept.split(' ') : [];
+}
+
 /** What a person sets once for all jobs. */
-export const useSettings = create<{ theme: Theme; nudge: number | undefined }>(() => ({
+export const useSettings = create<{ theme: Theme; nudge: number | undefined; taught: readonly string[] }>(() => ({
   theme: shown(),
   nudge: storedNudge(),
+  taught: storedTaught(),
 }));
+
+/** Puts a sentence away for good. */
+export function putAway(lesson: string): void {
+  const taught = [...new Set([...storedTaught(), lesson])];
+  localStorage.setItem('taught', taught.join(' '));
+  useSettings.setState({ taught });
+}
 
 export function setTheme(theme: Theme): void {
   localStorage.setItem('theme', theme);

@@ -94,3 +94,29 @@ test('the menu under the pointer has only what applies to what lies there', asyn
   await expect(page.getByRole('menuitem', { name: /text/i })).toHaveCount(0);
   await page.keyboard.press('Escape');
 });
+
+test('a room says in a sentence what it is for, until that is put away; the tour can be left at any step', async ({
+  page,
+}) => {
+  const lesson = page.getByRole('complementary', { name: 'About this room' });
+  await expect(lesson).toContainText('Hatched is cut away');
+  await lesson.getByRole('button', { name: 'Dismiss' }).click();
+  await expect(lesson).toBeHidden();
+  await rooms(page).getByRole('link', { name: 'Sheet', exact: true }).click();
+  await expect(lesson).toContainText('press sheet');
+  await rooms(page).getByRole('link', { name: 'Layout', exact: true }).click();
+  await element(page, 'name').waitFor();
+  await expect(lesson).toBeHidden();
+
+  await page.keyboard.press('/');
+  await page.getByPlaceholder('Search actions').fill('tour');
+  await page.keyboard.press('Enter');
+  const step = page.getByRole('dialog', { name: 'The piece' });
+  await expect(step).toContainText('1 of 6');
+  await isSound(page, 'the tour');
+  await page.getByRole('button', { name: 'Next' }).click();
+  await expect(page.getByRole('dialog', { name: 'Contents' })).toContainText('2 of 6');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('2 of 6')).toBeHidden();
+  await page.evaluate(() => localStorage.removeItem('taught'));
+});

@@ -123,3 +123,34 @@ test('a person’s picture is quoted, and changes with the person', async ({ pag
   await page.getByLabel('Shown for').selectOption({ label: 'Tomás Abara, Tea room' });
   await expect.poll(() => laid.getAttribute('href')).not.toBe(first);
 });
+
+test('a logo is placed from the house style by one click, where there is room, and is one row with its parts in it', async ({
+  page,
+}) => {
+  await page.getByRole('tab', { name: 'Back' }).click();
+  await toHouse(page);
+  await page
+    .getByRole('button', { name: /^Place on/ })
+    .first()
+    .click();
+  const stack = page.getByRole('list', { name: 'Stack' });
+  const logo = stack.getByRole('button', { name: /^Fern logo, / });
+  await expect(logo).toHaveAttribute('aria-pressed', 'true');
+  const parts = stack.getByRole('button', { name: 'Parts of Fern' });
+  await expect(parts).toHaveAttribute('aria-expanded', 'false');
+  const rows = await stack.getByRole('listitem').count();
+  await parts.click();
+  await expect.poll(() => stack.getByRole('listitem').count()).toBeGreaterThan(rows);
+  await parts.click();
+  await expect.poll(() => stack.getByRole('listitem').count()).toBe(rows);
+  // The whole of it goes down the stack by keys, each step told aloud.
+  const below = (await stack.getByRole('listitem').nth(1).locator('span.block').first().textContent())!;
+  await stack.getByRole('button', { name: 'Reorder Fern', exact: true }).focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText(/^Fern lifted\./)).toBeAttached();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText(`Fern is at the place of ${below}.`)).toBeAttached();
+  await page.keyboard.press('Space');
+  await expect(stack.getByRole('listitem').nth(0)).toContainText(below);
+  await expect(stack.getByRole('listitem').nth(1)).toContainText('Fern');
+});

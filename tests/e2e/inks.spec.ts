@@ -61,7 +61,7 @@ test('an ink that is too wet is found, shown, and separated again', async ({ pag
     ['Black', '70'],
   ] as const)
     await page.getByLabel(label, { exact: true }).fill(value);
-  await page.getByRole('button', { name: 'Change it', exact: true }).click();
+  await page.getByRole('button', { name: 'Change ink', exact: true }).click();
   await expect(page.getByRole('button', { name: /total ink 330 %/ })).toBeVisible();
   await page.getByRole('button', { name: 'Total ink', exact: true }).click();
   await expect.poll(() => pixel(page, 0.08, 0.15)).toEqual([176, 58, 20]);
@@ -139,7 +139,7 @@ test('inks are made from a screen colour, from the face, and from the logo; merg
   await page.getByLabel('Or from a screen colour').fill('#00ff40');
   await page.getByRole('button', { name: 'Convert for this press' }).click();
   await expect(page.getByText(/ΔE \d+\.\d, far off/)).toBeVisible();
-  await page.getByRole('button', { name: 'Add it' }).click();
+  await page.getByRole('button', { name: 'Add ink', exact: true }).click();
   await expect(inkRow(page, 'Loud')).toContainText('not used');
 
   await page.getByRole('button', { name: 'Pick from side' }).click();
@@ -147,7 +147,7 @@ test('inks are made from a screen colour, from the face, and from the logo; merg
   await page.mouse.click(canvas.x + canvas.width * 0.08, canvas.y + canvas.height * 0.15);
   await expect(page.getByLabel('Cyan', { exact: true })).toHaveValue('85');
   await page.getByLabel('Name', { exact: true }).fill('Picked');
-  await page.getByRole('button', { name: 'Add it' }).click();
+  await page.getByRole('button', { name: 'Add ink', exact: true }).click();
   await expect(inkRow(page, 'Picked')).toContainText('C85 M38 Y72 K45');
 
   await page.getByRole('button', { name: 'Find', exact: true }).click();

@@ -1,6 +1,6 @@
 import { expect, type Page } from '@playwright/test';
 import { makePng } from '../png';
-import { drag, element, middleOf, row, shownIn, typeInto } from './bench';
+import { chooseTypeface, drag, element, middleOf, row, shownIn, typeInto } from './bench';
 import { test } from './one-page';
 
 /** What the Layout room shows and does, on the demo card. */
@@ -148,22 +148,22 @@ test('an ink from a screen colour is converted once, through the profile', async
   await expect(form.getByRole('alert')).toContainText('six hexadecimal digits');
   await form.getByLabel('Or from a screen colour').fill('#2a6f77');
   await form.getByRole('button', { name: 'Convert for this press' }).click();
-  const cyan = Number(await form.getByLabel('Cyan').inputValue());
+  const cyan = Number(await form.getByLabel('Cyan', { exact: true }).inputValue());
   expect(cyan).toBeGreaterThan(50);
-  await form.getByRole('button', { name: 'Add it' }).click();
+  await form.getByRole('button', { name: 'Add ink', exact: true }).click();
   await expect(
     page.getByRole('group', { name: 'Inks of the job' }).getByRole('button', { name: 'Brand teal', pressed: true }),
   ).toBeVisible();
   await expect(page.getByRole('region', { name: 'Ink' })).toContainText(`C${cyan}`);
   // The other way: exact amounts, which nothing converts.
-  await page.getByRole('button', { name: /^C\d/ }).click();
+  await page.getByRole('region', { name: 'Ink' }).getByRole('button', { name: /^C\d/ }).click();
   const change = page.getByRole('dialog', { name: /Change Brand teal/ });
-  await change.getByLabel('Magenta').fill('12,5');
-  await change.getByLabel('Black').fill('140');
-  await change.getByRole('button', { name: 'Change it' }).click();
+  await change.getByLabel('Magenta', { exact: true }).fill('12,5');
+  await change.getByLabel('Black', { exact: true }).fill('140');
+  await change.getByRole('button', { name: 'Change ink' }).click();
   await expect(change.getByRole('alert')).toContainText('0 to 100');
-  await change.getByLabel('Black').fill('5');
-  await change.getByRole('button', { name: 'Change it' }).click();
+  await change.getByLabel('Black', { exact: true }).fill('5');
+  await change.getByRole('button', { name: 'Change ink' }).click();
   await expect(page.getByRole('region', { name: 'Ink' })).toContainText(`M12.5`);
 });
 
@@ -238,8 +238,9 @@ test('the typeface list is searched, shows each on the stage by arrow keys, and 
   const before = await drawn();
   await page.getByRole('button', { name: /^Typeface: Cormorant Garamond/ }).click();
   // Those of the job come first.
-  await expect(page.getByRole('option').first()).toContainText(/Cormorant Garamond|Source Sans 3/);
-  await expect(page.getByRole('option').first()).toContainText('Iris Calloway');
+  const families = page.getByRole('listbox', { name: 'Typeface: families' }).getByRole('option');
+  await expect(families.first()).toContainText(/Cormorant Garamond|Source Sans 3/);
+  await expect(families.first()).toContainText('Iris Calloway');
   await page.getByRole('combobox', { name: 'Find a typeface' }).fill('great');
   await page.keyboard.press('ArrowDown');
   await expect.poll(drawn).not.toBe(before);
@@ -250,7 +251,47 @@ test('the typeface list is searched, shows each on the stage by arrow keys, and 
   await page.getByRole('combobox', { name: 'Find a typeface' }).fill('great');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'Typeface: Great Vibes Regular' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Typeface: Great Vibes' })).toBeVisible();
+  // A family has its weights under one name, and keeps the nearest of them.
+  await chooseTypeface(page, 'alegreya bold', /Alegreya Bold, text serif, 6 styles/);
+  await page.getByLabel('Typeface: style').selectOption('Semibold');
+  await chooseTypeface(page, 'vollkorn', /Vollkorn/);
+  await expect(page.getByLabel('Typeface: style').locator('option:checked')).toHaveText('Bold');
+});
+
+test('a colour is chosen by eye, within the reach of the press; tints and what was chosen last are at hand', async ({
+  page,
+}) => {
+  await row(page, 'Head gardener').click();
+  const ink = page.getByRole('region', { name: 'Ink' });
+  await ink.getByRole('button', { name: 'Add an ink' }).click();
+  const form = page.getByRole('dialog', { name: 'Add an ink' });
+  const field = (await form.locator('[data-field]').boundingBox())!;
+  // Far beyond the edge: the strongest that the press has there.
+  await page.mouse.click(field.x + field.width - 2, field.y + field.height * 0.45);
+  const strength = Number(await form.getByLabel('Strength').inputValue());
+  expect(strength).toBeGreaterThan(10);
+  expect(strength).toBeLessThan(95);
+  const cyan = await form.getByLabel('Cyan', { exact: true }).inputValue();
+  await form.getByLabel('Hue, °').focus();
+  for (let i = 0; i < 10; i++) await page.keyboard.press('ArrowRight');
+  await expect(form.getByLabel('Cyan', { exact: true })).not.toHaveValue(cyan);
+  await form.getByLabel('Black, slid').fill('20');
+  await expect(form.getByLabel('Black', { exact: true })).toHaveValue('20');
+  await form.getByRole('button', { name: 'Add ink', exact: true }).click();
+  // An ink without a name is called by its amounts.
+  await expect(ink.getByRole('button', { name: /^C\d+ M\d+ Y\d+ K20$/, pressed: true })).toBeVisible();
+  await ink
+    .getByRole('group', { name: /^Tints of/ })
+    .getByRole('button', { name: '40 %' })
+    .click();
+  await expect(ink.getByLabel('Tint, typed in percent')).toHaveValue('40');
+  await ink.getByRole('button', { name: 'Black', exact: true }).click();
+  await ink
+    .getByRole('group', { name: 'Recent' })
+    .getByRole('button', { name: /^C\d+.*, 40 %$/ })
+    .click();
+  await expect(ink.getByRole('button', { name: /^C\d+ M\d+ Y\d+ K20$/, pressed: true })).toBeVisible();
 });
 
 test('a box too small says so and can be made to fit, or its words can', async ({ page }) => {

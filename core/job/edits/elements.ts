@@ -179,6 +179,21 @@ export const restack = (job: Job, id: string, to: number): Job =>
     elements.splice(Math.max(0, Math.min(elements.length, to)), 0, element!);
   });
 
+/** Brings some elements of a face, in the order they have, to where others lie: above them if they lay below, else below. */
+export const restackOver = (job: Job, ids: readonly string[], over: readonly string[]): Job =>
+  produce(job, (draft) => {
+    const face = findElement(draft, ids[0] ?? '')?.face;
+    if (!face) return;
+    const moved = face.elements.filter(({ id }) => ids.includes(id));
+    const others = face.elements.filter(({ id }) => !ids.includes(id));
+    const places = others.flatMap(({ id }, at) => (over.includes(id) ? [at] : []));
+    if (places.length === 0) return;
+    const lies = (id: string): number => face.elements.findIndex((e) => e.id === id);
+    const wasBelow = lies(moved[0]!.id) < lies(others[places[0]!]!.id);
+    others.splice(wasBelow ? Math.max(...places) + 1 : Math.min(...places), 0, ...moved);
+    face.elements = others;
+  });
+
 /** Paints a shape, a rule, a code, or all the words of a frame, in one flat ink. */
 export const setPaint = (job: Job, id: string, paint: Paint): Job =>
   findElement(job, id)?.element.kind === 'words'

@@ -6,6 +6,7 @@ import { measuredAndWanted } from '../../../core/checks/measure-words';
 import { accept } from '../../../core/job/edits/accepted';
 import { findElement, titleOf } from '../../../core/job/find';
 import { act } from '../../store/session';
+import { putAway, useSettings } from '../../store/settings';
 import { useBench } from '../bench';
 import { pointAt } from './pointed';
 
@@ -20,6 +21,8 @@ export function FindingRow({ finding, onShow }: { finding: Finding; onShow(): vo
   const element = findElement(job, finding.element)?.element;
   const check = checkOf(finding.check);
   const key = findingKey(finding);
+  const lesson = `check-${finding.check}`;
+  const isTaught = useSettings(({ taught }) => taught.includes(lesson));
   return (
     <li
       className="grid grid-cols-[1fr_auto] items-start gap-3 border-b border-base-300 px-3 py-2 last:border-0"
@@ -38,7 +41,7 @@ export function FindingRow({ finding, onShow }: { finding: Finding; onShow(): vo
         <span className="block">
           {SAYS[finding.severity]}: {finding.problem}. {sentence(measuredAndWanted(finding, unit))}
         </span>
-        <span className="quiet block text-[13px] leading-4">{finding.rule ?? check?.protects}</span>
+        {!isTaught && <span className="quiet block text-[13px] leading-4">{finding.rule ?? check?.protects}</span>}
       </button>
       <span className="grid justify-items-stretch gap-1.5">
         {[finding.fix, finding.orElse].map(
@@ -48,6 +51,16 @@ export function FindingRow({ finding, onShow }: { finding: Finding; onShow(): vo
                 {fix.label}
               </button>
             ),
+        )}
+        {!isTaught && check && !finding.rule && (
+          <button
+            type="button"
+            className="btn btn-ghost btn-xs font-normal"
+            title="Shows the reason for this check no more"
+            onClick={() => putAway(lesson)}
+          >
+            Got it
+          </button>
         )}
         {!letting && canStand(finding) && (
           <button type="button" className="btn btn-ghost btn-xs" onClick={() => setLetting(true)}>

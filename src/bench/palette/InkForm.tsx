@@ -2,17 +2,21 @@ import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { differenceWord, labDifference } from '../../../core/colour/difference';
 import { hexOf, parseHex } from '../../../core/colour/engine';
-import { type Cmyk, type Ink, isSpotName, type Lab } from '../../../core/colour/ink';
+import { type Cmyk, cmykText, type Ink, isSpotName, type Lab } from '../../../core/colour/ink';
 import { addInk, changeInk } from '../../../core/job/edits/inks';
 import { Dialog } from '../../parts/Dialog';
 import { act } from '../../store/session';
 import { useBench } from '../bench';
+import { ColourField, PlateSliders } from './ColourField';
 
 /** A percent as typed, 0 to 100, as 0 to 1. */
 function readPercent(text: string): number | undefined {
   const value = Number(text.trim().replace(',', '.').replace(/%$/, ''));
   return text.trim() !== '' && value >= 0 && value <= 100 ? value / 100 : undefined;
 }
+
+/** What a new ink begins as: something to move away from in any direction. */
+const BEGUN: Cmyk = [0.5, 0.2, 0.3, 0.1];
 
 const percents = (cmyk: Cmyk): string[] => cmyk.map((a) => `${Math.round(a * 1000) / 10}`);
 const LAB = [
@@ -47,7 +51,7 @@ export function InkForm({
   const begun = ink ?? from;
   const [name, setName] = useState(begun?.name ?? '');
   const [kind, setKind] = useState<Ink['kind']>(begun?.kind ?? 'process');
-  const [amounts, setAmounts] = useState(percents(begun?.cmyk ?? [0, 0, 0, 1]));
+  const [amounts, setAmounts] = useState(percents(begun?.cmyk ?? BEGUN));
   const [asked, setAsked] = useState<Lab | undefined>(begun?.lab);
   const [labTexts, setLabTexts] = useState(rounded(begun?.lab));
   const [hex, setHex] = useState('');
@@ -62,6 +66,13 @@ export function InkForm({
     setLabTexts(rounded(lab));
     setAmounts(percents(made));
   }
+  /** A colour of the press itself: nothing else was asked for. */
+  function chooseByEye(made: Cmyk): void {
+    setProblem(undefined);
+    setAsked(undefined);
+    setLabTexts(rounded(undefined));
+    setAmounts(percents(made));
+  }
   function takeHex(): void {
     const rgb = parseHex(hex);
     if (rgb) take(press.labOfScreen(rgb), press.separate(rgb));
@@ -74,13 +85,13 @@ export function InkForm({
   }
 
   function keep(): void {
-    const called = name.trim();
+    const called = name.trim() || (cmyk ? cmykText(cmyk) : '');
     if (!cmyk) {
       setProblem('Amounts of ink are from 0 to 100 percent.');
       return;
     }
-    if (called === '') {
-      setProblem('Name the ink first.');
+    if (kind === 'spot' && name.trim() === '') {
+      setProblem('Name the spot ink first, as the shop knows it.');
       return;
     }
     if (kind === 'spot' && !isSpotName(called)) {
@@ -108,7 +119,7 @@ export function InkForm({
       </Dialog>
     );
   return (
-    <Dialog title={ink ? `Change ${ink.name} everywhere` : 'Add an ink'} onClose={onClose}>
+    <Dialog title={ink ? `Change ${ink.name} everywhere` : 'Add an ink'} onClose={onClose} wide>
       <form
         className="grid gap-4"
         onSubmit={(event) => {
@@ -121,6 +132,7 @@ export function InkForm({
           <input
             className="input w-full"
             value={name}
+            placeholder={kind === 'spot' ? 'As the shop knows it' : cmyk && cmykText(cmyk)}
             maxLength={80}
             onChange={(event) => setName(event.target.value)}
           />
@@ -140,34 +152,46 @@ export function InkForm({
             </label>
           ))}
         </fieldset>
-        <div>
-          <span className="heading mb-1 block">
-            {kind === 'spot' ? 'Looks like, in percent' : 'Amounts in percent'}
-          </span>
-          <div className="grid grid-cols-[repeat(4,1fr)_auto] gap-2">
-            {['C', 'M', 'Y', 'K'].map((plate, i) => (
-              <label key={plate} className="input w-full">
-                {plate}
-                <input
-                  aria-label={['Cyan', 'Magenta', 'Yellow', 'Black'][i]}
-                  inputMode="decimal"
-                  className="text-right"
-                  value={amounts[i]}
-                  onChange={(event) => setAmounts(amounts.map((a, j) => (j === i ? event.target.value : a)))}
-                />
-              </label>
-            ))}
-            <span
-              className="size-10 rounded border border-base-300"
-              style={{ background: cmyk ? hexOf(press.screen(cmyk)) : 'none' }}
-              title="As this press prints it"
+        <div className="grid grid-cols-[auto_1fr] gap-5">
+          <ColourField press={press} cmyk={cmyk ?? [0, 0, 0, 0]} onChange={chooseByEye} />
+          <div className="min-w-0">
+            <span className="heading mb-1.5 block">{kind === 'spot' ? 'Stands in for it on screen' : 'Amounts'}</span>
+            <PlateSliders
+              press={press}
+              cmyk={cmyk}
+              texts={amounts}
+              onType={(plate, text) => setAmounts(amounts.map((a, j) => (j === plate ? text : a)))}
             />
+            <div className="mt-3 flex items-center gap-3">
+              <span
+                className="h-12 w-24 shrink-0 rounded border border-base-300"
+                style={{ background: cmyk ? hexOf(press.screen(cmyk)) : 'none' }}
+                title="As this press prints it"
+              />
+              {begun && cmyk && cmykText(begun.cmyk) !== cmykText(cmyk) && (
+                <button
+                  type="button"
+                  className="h-12 w-12 shrink-0 cursor-pointer rounded border border-base-300"
+                  style={{ background: hexOf(press.screen(begun.cmyk)) }}
+                  aria-label="Back to the colour before"
+                  title="Back to the colour before"
+                  onClick={() => {
+                    setAmounts(percents(begun.cmyk));
+                    setAsked(begun.lab);
+                    setLabTexts(rounded(begun.lab));
+                  }}
+                />
+              )}
+              <p className="text-[14px]" role="status">
+                {cmyk && `${cmykText(cmyk)}, ${Math.round(100 * cmyk.reduce((sum, a) => sum + a, 0))} % total ink`}
+                {miss !== undefined && (
+                  <span className="block">
+                    Against what was asked: ΔE {miss.toFixed(1)}, {differenceWord(miss)}.
+                  </span>
+                )}
+              </p>
+            </div>
           </div>
-          {miss !== undefined && (
-            <p className="mt-1 text-[14px]" role="status">
-              Against what was asked: ΔE {miss.toFixed(1)}, {differenceWord(miss)}.
-            </p>
-          )}
         </div>
         <div className="flex items-end gap-2">
           <label className="flex-1">
@@ -199,7 +223,7 @@ export function InkForm({
               </label>
             ))}
             <button type="button" className="btn" onClick={takeLab}>
-              Use it
+              Use measured colour
             </button>
           </div>
         </div>
@@ -209,7 +233,7 @@ export function InkForm({
           </p>
         )}
         <button type="submit" className="btn btn-primary">
-          {ink ? 'Change it' : 'Add it'}
+          {ink ? 'Change ink' : 'Add ink'}
         </button>
       </form>
     </Dialog>

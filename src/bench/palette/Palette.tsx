@@ -24,7 +24,7 @@ export function Palette({ fromFace = true }: { fromFace?: boolean }) {
       aria-label="Inks of the job"
     >
       <h2 className="heading">Inks of the job</h2>
-      <SortableInks ids={job.inks.map((ink) => ink.id)}>
+      <SortableInks inks={job.inks}>
         {job.inks.map((ink) => (
           <InkRow key={ink.id} ink={ink} unused={unused.has(ink.id)} />
         ))}

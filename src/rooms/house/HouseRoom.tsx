@@ -14,7 +14,7 @@ export default function HouseRoom() {
   const bench = useBenchHere();
   const trouble = useTrouble();
   return (
-    <div className="grid h-screen grid-cols-[300px_minmax(0,1fr)] grid-rows-[52px_minmax(0,1fr)]">
+    <div className="grid h-screen grid-cols-[300px_minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
       {bench ? (
         <RoomBar here="house" bench={bench} />
       ) : (

@@ -3,6 +3,8 @@ import { changeLogo, removeLogo } from '../../../core/job/edits/logos';
 import { LOGO_USES, type Logo } from '../../../core/job/house';
 import { useBench } from '../../bench/bench';
 import { LogoDrawing } from '../../bench/LogoDrawing';
+import { placeLogoOn } from '../../bench/place-logo';
+import { goTo } from '../../parts/address';
 import { Choice } from '../../parts/Choice';
 import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
@@ -17,7 +19,7 @@ export function LogosCard() {
       <h2 className="text-lg font-semibold">Logos</h2>
       {job.logos.length === 0 && (
         <p className="quiet">
-          None yet. In the Layout room, import an SVG or draw one, select all of it, and “Save as a logo” under Name.
+          None yet. In Layout, import an SVG or PDF or draw one, select all of it, and choose “Save as a logo”.
         </p>
       )}
       <ul className="grid gap-4">
@@ -30,7 +32,8 @@ export function LogosCard() {
 }
 
 function LogoRow({ logo }: { logo: Logo }) {
-  const { unit, echo } = useBench();
+  const bench = useBench();
+  const { job, unit, echo, piece, face } = bench;
   const change = (name: string, to: Parameters<typeof changeLogo>[2]): void =>
     act(name, (job) => changeLogo(job, logo.id, to));
   return (
@@ -61,6 +64,18 @@ function LogoRow({ logo }: { logo: Logo }) {
           options={LOGO_USES.map((use) => [use, use === 'reversed' ? 'Reversed, for dark grounds' : `In ${use}`])}
           onChange={(use) => change('Use of a logo', { use })}
         />
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() => {
+            placeLogoOn(bench, logo);
+            goTo(`/layout?job=${job.id}&piece=${piece.id}`);
+          }}
+        >
+          <span className="truncate">
+            Place on {piece.name}, {face.name.toLowerCase()}
+          </span>
+        </button>
         <NumberField
           label="Clear space, % of its height"
           value={Math.round(logo.clear * 100)}
@@ -69,12 +84,12 @@ function LogoRow({ logo }: { logo: Logo }) {
           onChange={(percent) => change('Clear space', { clear: percent / 100 })}
         />
         <LengthField
-          label="Least width"
+          label="Minimum width"
           unit={unit}
           echo={echo}
           value={logo.least}
           refuse={(points) => (points < 0 || points > 2000 ? 'From nothing to 700 mm.' : undefined)}
-          onChange={(least) => change('Least width of a logo', { least })}
+          onChange={(least) => change('Minimum width of a logo', { least })}
         />
       </div>
     </li>

@@ -2,14 +2,11 @@ import Trash from 'lucide-react/icons/trash-2';
 import { setRole } from '../../../core/job/edits/house';
 import { changeStyle, removeStyle } from '../../../core/job/edits/words';
 import { ROLES, type Role } from '../../../core/job/house';
-import { ownTypefaces } from '../../../core/type/own-font';
 import { type Lettering, leadingOf, type NamedStyle } from '../../../core/type/style';
-import { TYPEFACES } from '../../../core/type/typefaces';
 import { useBench } from '../../bench/bench';
-import { loadFonts } from '../../bench/kit';
 import { useOwnFaces } from '../../bench/own-fonts';
+import { TypefaceChooser } from '../../bench/type/TypefaceChooser';
 import { LengthField } from '../../parts/LengthField';
-import { cssFamily } from '../../parts/TypefaceFaces';
 import { act } from '../../store/session';
 import { TextField } from './TextField';
 
@@ -44,46 +41,13 @@ function RoleField({ role }: { role: Role }) {
       <span className="quiet text-[14px]" aria-hidden="true">
         {ROLES[role]}
       </span>
-      <TypefaceSelect
+      <TypefaceChooser
         value={value}
         label={ROLES[role]}
+        sample={job.firm.name || 'Hamburg'}
         onChoose={(typeface) => act('Typeface of a role', (j) => setRole(j, role, typeface))}
       />
     </div>
-  );
-}
-
-/** All typefaces there are, each chosen one in its own letters; it is loaded before it is told of. */
-function TypefaceSelect({
-  value,
-  label,
-  onChoose,
-}: {
-  value: string;
-  label: string;
-  onChoose(typeface: string): void;
-}) {
-  const { job } = useBench();
-  return (
-    <select
-      className="select select-sm w-full text-[16px]"
-      value={value}
-      aria-label={label}
-      style={value ? { fontFamily: `"${cssFamily(value)}"` } : undefined}
-      onChange={async (event) => {
-        const typeface = event.target.value;
-        if (typeface === '') return;
-        await loadFonts([typeface]);
-        onChoose(typeface);
-      }}
-    >
-      {value === '' && <option value="">Choose a typeface</option>}
-      {[...ownTypefaces(job.fonts), ...TYPEFACES].map((face) => (
-        <option key={face.id} value={face.id}>
-          {face.family} {face.style}
-        </option>
-      ))}
-    </select>
   );
 }
 
@@ -96,8 +60,9 @@ function StyleLook({ style }: { style: NamedStyle }) {
   const leading = leadingOf(setting, lettering.size);
   return (
     <div className="grid gap-1.5">
-      <TypefaceSelect
+      <TypefaceChooser
         value={lettering.typeface}
+        sample={style.name}
         label={`Typeface of ${style.name}`}
         onChoose={(typeface) => letters({ typeface })}
       />

@@ -11,6 +11,9 @@ import { BIN_DAYS } from '../../store/bin';
 import { binJob } from '../../store/kept-jobs';
 import { PieceTile } from './PieceTile';
 
+/** The job that ships, on which the tour is given. */
+const DEMO_JOB = 'hollin-and-fen';
+
 const when = (iso: string): string =>
   new Date(iso).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
 
@@ -33,8 +36,13 @@ export function JobCard({ job, kit, onProblem }: { job: Job; kit: Kit | undefine
           {job.pieces.length === 1 ? '1 piece' : `${job.pieces.length} pieces`}, changed {when(job.changed)}
         </span>
         <div className="ml-auto flex gap-2">
+          {job.id === DEMO_JOB && (
+            <a href={`/layout?job=${job.id}&piece=${job.pieces[0]?.id}&tour=1`} className="btn btn-sm">
+              Take the tour
+            </a>
+          )}
           <a href={`/pieces?job=${job.id}`} className="btn btn-sm">
-            On the table
+            Pieces
           </a>
           <a href={`/house?job=${job.id}`} className="btn btn-sm">
             House style

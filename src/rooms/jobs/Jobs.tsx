@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { intake } from '../../../workers/intake';
 import { useKit } from '../../bench/use-kit';
 import { FileChooser } from '../../parts/FileChooser';
+import { Lesson } from '../../parts/Lesson';
 import { TopBar } from '../../parts/TopBar';
 import { keepBundle, layOutDemo, layOutDemoOnce, listJobs } from '../../store/kept-jobs';
 import { db } from '../../store/shelf';
@@ -53,6 +54,7 @@ export default function Jobs() {
           <Plus size={15} /> New job
         </a>
       </TopBar>
+      <Lesson of="jobs" />
       <main className="mx-auto w-full max-w-6xl flex-1 px-6 py-8">
         {(message ?? failure) && (
           <p

@@ -8,17 +8,21 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
-import GroupIcon from 'lucide-react/icons/group';
-import { useMemo } from 'react';
-import { restack } from '../../../core/job/edits/elements';
+import { useMemo, useState } from 'react';
+import { restackOver } from '../../../core/job/edits/elements';
+import { titleOf } from '../../../core/job/find';
 import { groupsAround, membersOf } from '../../../core/job/groups';
 import type { Element, Face, Group } from '../../../core/job/schema';
 import { useBench, useFound, usePrinted } from '../../bench/bench';
-import { act, goWithin, select } from '../../store/session';
+import { saidOfDrags } from '../../parts/said-of-drags';
+import { act } from '../../store/session';
 import { AddBar } from './AddBar';
-import { ContentsRow, INDENT } from './ContentsRow';
+import { ContentsRow } from './ContentsRow';
+import { GroupRow } from './GroupRow';
 
 type Row = { kind: 'element'; element: Element; depth: number } | { kind: 'group'; group: Group; depth: number };
+
+const idOfRow = (row: Row): string => (row.kind === 'group' ? row.group.id : row.element.id);
 
 /** The rows of the stack: each group is named over the topmost of its members. */
 function stackRows(face: Face, topFirst: readonly Element[]): Row[] {
@@ -35,37 +39,15 @@ function stackRows(face: Face, topFirst: readonly Element[]): Row[] {
   });
 }
 
-/** A group in the stack: click to select all of it. */
-function GroupRow({
-  face,
-  group,
-  depth,
-  chosen,
-}: {
-  face: Face;
-  group: Group;
-  depth: number;
-  chosen: ReadonlySet<string>;
-}) {
-  const members = membersOf(face, group.id);
-  const all = members.length > 0 && members.every((e) => chosen.has(e.id));
-  return (
-    <li style={{ paddingLeft: depth * INDENT }}>
-      <button
-        type="button"
-        aria-pressed={all}
-        className={`flex w-full cursor-pointer items-center gap-2 rounded border px-2 py-1 text-left ${all ? 'border-base-content bg-base-100' : 'border-transparent hover:bg-base-100/60'}`}
-        onClick={() => {
-          goWithin(group.group);
-          select(...members.map((e) => e.id));
-        }}
-      >
-        <GroupIcon size={14} aria-hidden="true" />
-        <span className="truncate">{group.name ?? 'Group'}</span>
-        <span className="quiet text-[12.5px]">{members.length}</span>
-      </button>
-    </li>
-  );
+/** Whether the parts of a group are listed: as one left it, else those of all but logos, and where one part is selected. */
+function isListed(
+  group: Group,
+  members: readonly Element[],
+  chosen: ReadonlySet<string>,
+  left: boolean | undefined,
+): boolean {
+  const some = members.filter((e) => chosen.has(e.id)).length;
+  return (some > 0 && some < members.length) || (left ?? !group.logo);
 }
 
 /** The face's words and pictures as a list, the top of the stack first. */
@@ -80,21 +62,40 @@ export function Contents({ onPictures }: { onPictures(files: Iterable<File>): vo
   );
   const firstFinding = useMemo(() => new Map([...findings].reverse().map((f) => [f.element, f])), [findings]);
   const chosen = new Set(selection.map((e) => e.id));
+  /** Groups that were opened or closed by hand. */
+  const [left, setLeft] = useState<Readonly<Record<string, boolean>>>({});
   const topFirst = [...face.elements].reverse();
+  const folded = new Set(
+    (face.groups ?? []).flatMap((group) =>
+      isListed(group, membersOf(face, group.id), chosen, left[group.id]) ? [] : [group.id],
+    ),
+  );
+  const rows = stackRows(face, topFirst).filter((row) => {
+    const around = groupsAround(face, row.kind === 'group' ? row.group.group : row.element.group);
+    return !around.some((group) => folded.has(group));
+  });
   // The same list as long as the order is: a new one would draw every row again.
-  const ids = topFirst.map((element) => element.id).join(' ');
+  const ids = rows.map(idOfRow).join(' ');
   const order = useMemo(() => ids.split(' ').filter(Boolean), [ids]);
-  const rows = stackRows(face, topFirst);
   const sensors = useSensors(
     // A press that does not move is a click.
     useSensor(PointerSensor, { activationConstraint: { distance: 5 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
 
+  const nameOfRow = (id: string): string => {
+    const row = rows.find((each) => idOfRow(each) === id);
+    if (!row) return 'It';
+    return row.kind === 'group' ? (row.group.name ?? 'Group') : titleOf(row.element, assets);
+  };
+
   function drop({ active, over }: DragEndEvent): void {
     if (!over || active.id === over.id) return;
-    const to = face.elements.findIndex((element) => element.id === over.id);
-    act('Restack', (job) => restack(job, String(active.id), to));
+    const elementsOf = (id: string): string[] => {
+      const members = membersOf(face, id).map((e) => e.id);
+      return members.length > 0 ? members : [id];
+    };
+    act('Restack', (job) => restackOver(job, elementsOf(String(active.id)), elementsOf(String(over.id))));
   }
 
   return (
@@ -117,12 +118,31 @@ export function Contents({ onPictures }: { onPictures(files: Iterable<File>): vo
       )}
       <h2 className="heading px-3 pt-3 pb-1">Contents, top first</h2>
       <div className="min-h-0 flex-1 overflow-y-auto px-2">
-        <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
+        <DndContext
+          accessibility={saidOfDrags(nameOfRow)}
+          sensors={sensors}
+          collisionDetection={closestCenter}
+          onDragEnd={drop}
+        >
           <SortableContext items={order} strategy={verticalListSortingStrategy}>
             <ul aria-label="Stack">
               {rows.map((row) =>
                 row.kind === 'group' ? (
-                  <GroupRow key={row.group.id} face={face} group={row.group} depth={row.depth} chosen={chosen} />
+                  <GroupRow
+                    key={row.group.id}
+                    group={row.group}
+                    members={membersOf(face, row.group.id)}
+                    depth={row.depth}
+                    chosen={membersOf(face, row.group.id).every((e) => chosen.has(e.id))}
+                    open={!folded.has(row.group.id)}
+                    finding={
+                      folded.has(row.group.id)
+                        ? membersOf(face, row.group.id).flatMap((e) => firstFinding.get(e.id) ?? [])[0]
+                        : undefined
+                    }
+                    context={context}
+                    onOpen={(open) => setLeft({ ...left, [row.group.id]: open })}
+                  />
                 ) : (
                   <ContentsRow
                     key={row.element.id}

@@ -1,6 +1,4 @@
-import { useSortable } from '@dnd-kit/sortable';
 import EyeOff from 'lucide-react/icons/eye-off';
-import GripVertical from 'lucide-react/icons/grip-vertical';
 import Lock from 'lucide-react/icons/lock';
 import Stamp from 'lucide-react/icons/stamp';
 import { memo } from 'react';
@@ -9,6 +7,7 @@ import { measureWords } from '../../../core/checks/measure-words';
 import { hexOf } from '../../../core/colour/engine';
 import { platesOf, processStandIn } from '../../../core/colour/ink';
 import { inkBounds } from '../../../core/devices/bounds';
+import { unionOf } from '../../../core/geometry/box';
 import { inkOf, titleOf } from '../../../core/job/find';
 import { lookOf } from '../../../core/job/look';
 import { type Element, type Job, paintsOf } from '../../../core/job/schema';
@@ -19,29 +18,30 @@ import { formatLength, type PieceUnit } from '../../../core/units/length';
 import type { Bench, Printed } from '../../bench/bench';
 import { ElementDrawing } from '../../bench/FaceArt';
 import { select, toggleSelected } from '../../store/session';
+import { StackRow } from './StackRow';
 
-/** The element itself, small, as the press shows it. */
-function Thumbnail({ element, context }: { element: Element; context: RowContext }) {
+/** What a row stands for itself, small, as the press shows it. */
+export function Thumbnail({ elements, context }: { elements: readonly Element[]; context: RowContext }) {
   const { sources, press, previews } = context;
-  const { x, y, width, height } = inkBounds(element, sources) ?? elementFrame(element, sources);
+  const boxes = elements.map((element) => inkBounds(element, sources) ?? elementFrame(element, sources));
+  const { x, y, width, height } = unionOf(boxes) ?? { x: 0, y: 0, width: 0, height: 0 };
   // A hair-thin rule still has a picture.
   const side = Math.max(width, height, 4);
   const box = `${x + width / 2 - side / 2} ${y + height / 2 - side / 2} ${side} ${side}`;
   return (
     <svg viewBox={box} width={26} height={26} className="rounded-xs bg-[var(--table)]" aria-hidden="true">
-      <ElementDrawing element={element} sources={sources} press={press} previews={previews} />
+      {elements.map((element) => (
+        <ElementDrawing key={element.id} element={element} sources={sources} press={press} previews={previews} />
+      ))}
     </svg>
   );
 }
 
-const MARKS = [
+export const MARKS = [
   ['locked', Lock, 'Locked'],
   ['hidden', EyeOff, 'Hidden'],
   ['sample', Stamp, 'Sample, never printed'],
 ] as const;
-
-/** How far members of a group are set in, in pixels. */
-export const INDENT = 14;
 
 /** What rows show of the job besides their element; the same object as long as none of it changes. */
 export type RowContext = Pick<Job, 'inks' | 'styles' | 'assets' | 'fonts'> &
@@ -80,7 +80,7 @@ function Swatch({ element, context }: { element: Element; context: RowContext })
 }
 
 /** The first finding of an element: the measured value, so that the row says how far off it is. */
-function Warning({ finding, unit }: { finding: Finding | undefined; unit: PieceUnit }) {
+export function Warning({ finding, unit }: { finding: Finding | undefined; unit: PieceUnit }) {
   if (!finding) return null;
   return (
     <span
@@ -110,58 +110,34 @@ export const ContentsRow = memo(function ContentsRow({
   finding: Finding | undefined;
   context: RowContext;
 }) {
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
-    id: element.id,
-  });
   const title = titleOf(element, context.assets);
   return (
-    <li
-      ref={setNodeRef}
-      style={{
-        transform: transform ? `translate(0, ${transform.y}px)` : undefined,
-        transition,
-        zIndex: isDragging ? 1 : undefined,
-        position: 'relative',
-        marginLeft: depth * INDENT,
-      }}
-      className={`group grid grid-cols-[auto_1fr] items-center rounded border ${chosen ? 'border-base-content bg-base-100' : 'border-transparent hover:bg-base-100/60'} ${isDragging ? 'bg-base-100 shadow-md' : ''}`}
+    <StackRow
+      id={element.id}
+      name={title}
+      depth={depth}
+      chosen={chosen}
+      onSelect={({ shiftKey, ctrlKey, metaKey }) =>
+        shiftKey || ctrlKey || metaKey ? toggleSelected(element.id) : select(element.id)
+      }
     >
-      <button
-        ref={setActivatorNodeRef}
-        type="button"
-        className="cursor-grab py-2 pl-0.5 text-base-content/40 group-hover:text-base-content/80"
-        {...attributes}
-        {...listeners}
-        aria-label={`Reorder ${title}`}
-      >
-        <GripVertical size={14} />
-      </button>
-      <button
-        type="button"
-        aria-pressed={chosen}
-        className="grid min-w-0 cursor-pointer grid-cols-[26px_1fr_auto] items-center gap-2 py-1.5 pr-2 text-left"
-        onClick={({ shiftKey, ctrlKey, metaKey }) =>
-          shiftKey || ctrlKey || metaKey ? toggleSelected(element.id) : select(element.id)
-        }
-      >
-        <Thumbnail element={element} context={context} />
-        <span className={`min-w-0 ${element.hidden ? 'opacity-50' : ''}`}>
-          <span className="block truncate leading-5">{title}</span>
-          <span className="quiet block truncate text-[12.5px] leading-4">{summaryOf(element, finding, context)}</span>
-        </span>
-        <span className="flex items-center gap-1.5">
-          {MARKS.map(
-            ([mark, Icon, says]) =>
-              element[mark] && (
-                <span key={mark} title={says}>
-                  <Icon size={13} role="img" aria-label={says} />
-                </span>
-              ),
-          )}
-          <Warning finding={finding} unit={context.unit} />
-          <Swatch element={element} context={context} />
-        </span>
-      </button>
-    </li>
+      <Thumbnail elements={[element]} context={context} />
+      <span className={`min-w-0 ${element.hidden ? 'opacity-50' : ''}`}>
+        <span className="block truncate leading-5">{title}</span>
+        <span className="quiet block truncate text-[12.5px] leading-4">{summaryOf(element, finding, context)}</span>
+      </span>
+      <span className="flex items-center gap-1.5">
+        {MARKS.map(
+          ([mark, Icon, says]) =>
+            element[mark] && (
+              <span key={mark} title={says}>
+                <Icon size={13} role="img" aria-label={says} />
+              </span>
+            ),
+        )}
+        <Warning finding={finding} unit={context.unit} />
+        <Swatch element={element} context={context} />
+      </span>
+    </StackRow>
   );
 });

@@ -1,7 +1,7 @@
 import Columns from 'lucide-react/icons/columns-2';
 import Keyboard from 'lucide-react/icons/keyboard';
 import Scissors from 'lucide-react/icons/scissors';
-import { memo, type ReactNode, useCallback } from 'react';
+import { memo, type ReactNode, useCallback, useEffect } from 'react';
 import {
   type Bench,
   BenchContext,
@@ -19,6 +19,7 @@ import { openPanel, toggleAsCut, toggleBoth, useRoom } from '../../bench/room';
 import { StatusBar } from '../../bench/StatusBar';
 import { useGesture } from '../../bench/use-bench-of';
 import { useNowAndThen } from '../../bench/use-now-and-then';
+import { asked } from '../../parts/address';
 import { TypefaceFaces } from '../../parts/TypefaceFaces';
 import { ActionList } from './ActionList';
 import { GuidesPanel } from './arrange/GuidesPanel';
@@ -62,6 +63,21 @@ const Beside = ({
   </BenchContext>
 );
 
+/** The tour, where the address asks for it. */
+function useTour(isThere: boolean): void {
+  const wanted = isThere && asked('tour') !== undefined;
+  useEffect(() => {
+    if (!wanted) return;
+    void import('../../bench/tour/tour').then(({ startTour }) =>
+      startTour(() => {
+        const address = new URL(location.href);
+        address.searchParams.delete('tour');
+        history.replaceState(history.state, '', address);
+      }),
+    );
+  }, [wanted]);
+}
+
 /** Where a piece is laid out. */
 export default function LayoutRoom() {
   const { both, asCut, open } = useRoom();
@@ -80,11 +96,12 @@ export default function LayoutRoom() {
   const detailed = useNowAndThen(bench, live);
 
   useEditKeys(bench);
+  useTour(bench !== undefined);
 
   const { drawing } = useIncoming();
 
   return (
-    <div className="grid h-screen grid-cols-[264px_minmax(0,1fr)_276px] grid-rows-[52px_minmax(0,1fr)_46px]">
+    <div className="grid h-screen grid-cols-[264px_minmax(0,1fr)_276px] grid-rows-[auto_minmax(0,1fr)_46px]">
       <RoomBar here="layout" bench={bench}>
         {(bench?.piece.faces.length ?? 0) > 1 && (
           <button
@@ -99,6 +116,7 @@ export default function LayoutRoom() {
         <button
           type="button"
           aria-pressed={asCut}
+          data-tour="as-cut"
           className={`btn btn-sm ${asCut ? 'btn-neutral' : ''}`}
           onClick={toggleAsCut}
         >

@@ -153,8 +153,8 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
   const actual = (): void => setView(centreOn(table, size, ACTUAL_ZOOM));
   const zoomBy = (factor: number): void =>
     setView((v) => v && zoomAt(v, { x: size.width / 2, y: size.height / 2 }, factor));
-  // Other faces, another size or another window: start again from the whole.
-  useEffect(showAll, [showAll]);
+  // Other faces, another size or another window: start again from the whole, before they are seen anywhere else.
+  useLayoutEffect(showAll, [showAll]);
 
   const drawing = useDrawing();
   const { moving, base } = useMoving(view);

@@ -316,6 +316,11 @@ export const COMMANDS: readonly Command[] = [
     group: 'See',
     run: () => goTo(`/hand-off${location.search}`),
   },
+  {
+    name: 'Take the tour',
+    group: 'See',
+    run: () => void import('../../bench/tour/tour').then(({ startTour }) => startTour(() => {})),
+  },
   { name: 'Search actions…', group: 'See', keys: ['/'], run: () => openPanel('actions') },
   { name: 'Keyboard shortcuts…', group: 'See', keys: ['?', 'Shift+?'], run: () => openPanel('keys') },
 ];

@@ -23,6 +23,7 @@ import { useProfiles } from '../../bench/use-profiles';
 import { VersionsButton } from '../../bench/versions/VersionsButton';
 import { Dialog } from '../../parts/Dialog';
 import { download, fileName } from '../../parts/download';
+import { Lesson } from '../../parts/Lesson';
 import { TopBar } from '../../parts/TopBar';
 import { useJob } from '../../store/session';
 import type { Exported } from '../../store/shelf';
@@ -43,19 +44,22 @@ export default function PiecesRoom() {
   const trouble = useTrouble() ?? failure;
   const ready = kit !== undefined && profilesHere;
   return (
-    <div className="grid h-screen grid-rows-[52px_minmax(0,1fr)]">
-      <TopBar crumb={job && <h1 className="font-semibold text-base-content">{job.name}</h1>}>
-        <SaveState />
-        <RoomLinks here="pieces" />
-        <HistoryButtons />
-        <VersionsButton />
-        {job && <SetPictures job={job} />}
-        {job && (
-          <a href={`/new?job=${job.id}`} className="btn btn-primary btn-sm">
-            <Plus size={15} /> New piece
-          </a>
-        )}
-      </TopBar>
+    <div className="grid h-screen grid-rows-[auto_minmax(0,1fr)]">
+      <div>
+        <TopBar crumb={job && <h1 className="font-semibold text-base-content">{job.name}</h1>}>
+          <SaveState />
+          <RoomLinks here="pieces" />
+          <HistoryButtons />
+          <VersionsButton />
+          {job && <SetPictures job={job} />}
+          {job && (
+            <a href={`/new?job=${job.id}`} className="btn btn-primary btn-sm">
+              <Plus size={15} /> New piece
+            </a>
+          )}
+        </TopBar>
+        {job && <Lesson of="pieces" />}
+      </div>
       {job && ready ? (
         <WholeSet job={job} kit={kit} />
       ) : (

@@ -70,11 +70,11 @@ describe('details of a client', () => {
         street: 'Fen Lane',
         town: 'Little Hollin',
         postcode: 'LH4 2QT',
-        phone: '01632 960 110',
+        phone: '01632 960110',
         web: 'hollinandfen.example',
       },
       people: [
-        { name: 'Iris Calloway', title: 'Head gardener', mail: 'iris@hollinandfen.example', direct: '01632 960 118' },
+        { name: 'Iris Calloway', title: 'Head gardener', mail: 'iris@hollinandfen.example', direct: '01632 960118' },
       ],
       country: 'GB',
       unread: ['Kind regards', 'This e-mail is confidential. Please do not share it.'],
@@ -100,7 +100,7 @@ describe('details of a client', () => {
         street: 'Friedrichstraße 112',
         town: 'Mönchengladbach',
         postcode: '41061',
-        phone: '+49 30 23125 000',
+        phone: '+49 30 23125000',
         mail: 'post@wolkenstein.example',
         web: 'www.wolkenstein.example',
         registration: 'Handelsregister: HRB 00000, Amtsgericht Mönchengladbach',
@@ -188,5 +188,18 @@ describe('details of a client', () => {
       }),
       { numRuns: 150 },
     );
+  });
+
+  it.each([
+    ['US', 'Tel 503.555.0123', '(503) 555-0123'],
+    ['US', 'Tel 5035550123 x12', '(503) 555-0123 ext. 12'],
+    ['US', 'Tel 1-503-555-0123', '(503) 555-0123'],
+    ['GB', 'Tel 02079460018', '020 7946 0018'],
+    ['GB', 'Tel +44(0)20 79460018', '+44 20 7946 0018'],
+    ['FR', 'Tél. 0199000123', '01 99 00 01 23'],
+    ['DE', 'Tel. 030/23125-000', '030 23125000'],
+    ['AU', 'Ph 0255501234', '(02) 5550 1234'],
+  ])('write the numbers of %s as that country does: %s', (country, line, phone) => {
+    expect(readDetails(`The Quill Press\n${line}`, country).firm.phone).toEqual({ value: phone, from: line });
   });
 });

@@ -117,10 +117,18 @@ describe('edits', () => {
     expect(elements.moveElement(job, 'nobody', { x: 1, y: 1 })).toBe(job);
     expect(elements.restack(job, 'nobody', 0)).toBe(job);
   });
+  const order = (job: Job) => job.pieces[0]!.faces[0]!.elements.map((e) => e.id);
   it('restack by place, bottom first', () => {
-    const order = (job: Job) => job.pieces[0]!.faces[0]!.elements.map((e) => e.id);
     expect(order(elements.restack(start(), 'panel', 2))).toEqual(['name', 'rule', 'panel']);
     expect(order(elements.restack(start(), 'rule', -5))).toEqual(['rule', 'panel', 'name']);
+  });
+  it('brings several over others together, in their own order', () => {
+    expect(order(start())).toEqual(['panel', 'name', 'rule']);
+    expect(order(elements.restackOver(start(), ['panel', 'name'], ['rule']))).toEqual(['rule', 'panel', 'name']);
+    expect(order(elements.restackOver(start(), ['rule'], ['panel', 'name']))).toEqual(['rule', 'panel', 'name']);
+    expect(order(elements.restackOver(start(), ['name'], ['panel']))).toEqual(['name', 'panel', 'rule']);
+    expect(order(elements.restackOver(start(), ['name'], ['name']))).toEqual(['panel', 'name', 'rule']);
+    expect(order(elements.restackOver(start(), ['nobody'], ['panel']))).toEqual(['panel', 'name', 'rule']);
   });
   it('change an ink everywhere', () => {
     const job = inks.changeInk(start(), 'green', { cmyk: [1, 0, 1, 0] });

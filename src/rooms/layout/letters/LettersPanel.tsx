@@ -8,6 +8,7 @@ import { addLetter, changeLetter, removeLetter } from '../../../../core/job/edit
 import type { LetterText } from '../../../../core/job/letters';
 import type { Face } from '../../../../core/job/schema';
 import { letterPages } from '../../../../core/scene/letter-pages';
+import { localeOf } from '../../../../core/trade/countries';
 import { borrowPressRoom } from '../../../../workers/press-room';
 import { useBench, usePrinted } from '../../../bench/bench';
 import { FaceArt } from '../../../bench/FaceArt';
@@ -24,8 +25,8 @@ import { act, settle } from '../../../store/session';
 import { keepHandOff } from '../../../store/versions';
 
 const now = (): string => new Date().toISOString();
-const today = (): string =>
-  new Date().toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' });
+const today = (country: string | undefined): string =>
+  new Date().toLocaleDateString(localeOf(country), { day: 'numeric', month: 'long', year: 'numeric' });
 
 /** Letters on the letterhead: written here, each kept under its name, exported with the sheet's art or without. */
 export function LettersPanel({ onClose }: { onClose(): void }) {
@@ -41,7 +42,7 @@ export function LettersPanel({ onClose }: { onClose(): void }) {
       name: `Letter ${letters.length + 1}`,
       changed: now(),
       recipient: '',
-      date: today(),
+      date: today(job.country),
       salutation: '',
       body: '',
     };

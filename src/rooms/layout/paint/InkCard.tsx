@@ -1,16 +1,13 @@
 import Plus from 'lucide-react/icons/plus';
 import { useState } from 'react';
-import { missOf } from '../../../../core/checks/rules/out-of-gamut';
-import { hexOf } from '../../../../core/colour/engine';
-import { cmykText, type Ink, platesOf, processStandIn } from '../../../../core/colour/ink';
-import { ALL_PLATES_ALLOWED, offeredInks } from '../../../../core/colour/printed-with';
+import { cmykText, type Ink } from '../../../../core/colour/ink';
 import { inkOf } from '../../../../core/job/find';
 import type { Job, Paint } from '../../../../core/job/schema';
-import { INK_LIMITS } from '../../../../core/trade/ink-limits';
 import { useBench } from '../../../bench/bench';
 import { InkForm } from '../../../bench/palette/InkForm';
+import { PaintChips } from '../../../bench/palette/PaintChips';
+import { rememberPaint } from '../../../bench/palette/recent';
 import { useSketch } from '../../../bench/use-sketch';
-import { FarMark } from '../../../parts/FarMark';
 import { NumberField } from '../../../parts/NumberField';
 
 interface Props {
@@ -22,15 +19,12 @@ interface Props {
 
 /** Which ink, and how much of it. */
 export function InkCard({ paint, edit, commit }: Props) {
-  const { job, press, piece } = useBench();
-  const offered = offeredInks(piece.printedWith ?? ALL_PLATES_ALLOWED, job.inks, paint.ink);
-  const isFar = (each: Ink): boolean => (missOf(each, press) ?? 0) > INK_LIMITS.outOfGamut;
+  const { job } = useBench();
   /** The tint while it is being slid to. */
   const [sliding, setSliding] = useState<number>();
   const tinting = useSketch('Tint');
   const [form, setForm] = useState<'new' | Ink>();
   const ink = inkOf(job.inks, paint.ink);
-  const look = (of: Ink, tint = 1): string => hexOf(press.screen(processStandIn(platesOf(of, tint), job.inks)));
   const tint = sliding ?? paint.tint;
   function slide(to: number): void {
     setSliding(to);
@@ -40,27 +34,14 @@ export function InkCard({ paint, edit, commit }: Props) {
     if (sliding === undefined) return;
     tinting.drop();
     setSliding(undefined);
+    rememberPaint(job.id, { ...paint, tint: sliding });
     commit('Tint', { ...paint, tint: sliding });
   }
   return (
     <section aria-label="Ink">
       <h2 className="heading mb-1.5">Ink</h2>
       <div className="rounded border border-base-300 bg-base-100 p-2">
-        <fieldset className="flex flex-wrap gap-1.5" aria-label="Inks of the job">
-          {offered.map((each) => (
-            <button
-              key={each.id}
-              type="button"
-              aria-pressed={each.id === ink.id}
-              aria-label={each.name}
-              title={`${each.name}${each.kind === 'spot' ? ', spot' : ''}${isFar(each) ? ': the press cannot reach this colour' : ''}`}
-              className={`relative size-7 cursor-pointer rounded border ${each.id === ink.id ? 'border-base-content outline-2 outline-base-content' : 'border-black/25'}`}
-              style={{ background: look(each) }}
-              onClick={() => commit('Ink', { ink: each.id, tint: paint.tint })}
-            >
-              {isFar(each) && <FarMark />}
-            </button>
-          ))}
+        <PaintChips paint={paint} onChange={(to) => commit(to.ink === paint.ink ? 'Tint' : 'Ink', to)}>
           <button
             type="button"
             aria-label="Add an ink"
@@ -70,7 +51,7 @@ export function InkCard({ paint, edit, commit }: Props) {
           >
             <Plus size={14} />
           </button>
-        </fieldset>
+        </PaintChips>
         <p className="mt-2 flex items-baseline justify-between gap-2">
           <span>{ink.name}</span>
           <button

@@ -7,20 +7,20 @@ import Justify from 'lucide-react/icons/text-align-justify';
 import AlignLeft from 'lucide-react/icons/text-align-start';
 import Underline from 'lucide-react/icons/underline';
 import { setSetting, setWordsFrame } from '../../../../core/job/edits/words';
-import { lookOf } from '../../../../core/job/look';
+import { lookOf, plainText } from '../../../../core/job/look';
 import type { Words } from '../../../../core/job/schema';
 import { elementFrame } from '../../../../core/scene/face';
 import { anchorShare } from '../../../../core/type/set-words';
 import type { Alignment, Setting } from '../../../../core/type/style';
 import { leadingOf } from '../../../../core/type/style';
 import { useBench } from '../../../bench/bench';
+import { TypefaceChooser } from '../../../bench/type/TypefaceChooser';
 import { LengthField } from '../../../parts/LengthField';
 import { act } from '../../../store/session';
-import { changeLettering, editWords } from './editing';
+import { changeLettering, editWords, tryLettering } from './editing';
 import { LetteringMore } from './LetteringMore';
 import { useShownLettering } from './shown-lettering';
 import { sibling } from './siblings';
-import { TypefaceList } from './TypefaceList';
 
 const ALIGN = [
   ['left', AlignLeft],
@@ -61,7 +61,15 @@ export function WordsCard({ words }: { words: Words }) {
           <PenLine size={12} /> Edit
         </button>
       </div>
-      <TypefaceList words={words} value={lettering.typeface} />
+      <div className="mb-1.5">
+        <TypefaceChooser
+          label="Typeface"
+          value={lettering.typeface}
+          sample={plainText(words).replace(/\s+/g, ' ').trim().slice(0, 28) || 'Hamburg'}
+          tried={(typeface) => tryLettering(words.id, { typeface })}
+          onChoose={(typeface) => change('Typeface', { typeface })}
+        />
+      </div>
       <div className="grid grid-cols-2 gap-1.5">
         <LengthField
           label="Size"
