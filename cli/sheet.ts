@@ -6,7 +6,7 @@ import { setOrder } from '../core/job/edits/pieces';
 import { pieceOf } from '../core/job/find';
 import { MOST_ORDERED, NO_ORDER } from '../core/job/order';
 import { pressConditionOf } from '../core/job/press-of';
-import { type SheetMade, TURNINGS, USUAL_SHEET } from '../core/job/sheet';
+import { type SheetMade, TURNINGS, usualSheet } from '../core/job/sheet';
 import { shopIn } from '../core/job/shops-of';
 import { cuttingPlan, TRUE_CORNER } from '../core/sheet/cutting';
 import { itemsOf, pieceFor, SheetError, sheetPlans, trimsOf } from '../core/sheet/plan';
@@ -51,7 +51,7 @@ Prints the layouts, the best first, and the cuts of the first; --out writes its 
       throw new CliError(`--quantity takes a whole number from 1 to ${MOST_ORDERED.toLocaleString('en')}.`);
     const job = setOrder(opened.job, asked.id, { ...(asked.order ?? NO_ORDER), quantity });
     const piece = pieceOf(job, asked.id)!;
-    const made = sheetGiven(piece.sheet ?? USUAL_SHEET, options);
+    const made = sheetGiven(piece.sheet ?? usualSheet(piece.unit), options);
     const items = itemsOf(job, piece, made);
     try {
       const plans = sheetPlans(job, items, made);

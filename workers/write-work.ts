@@ -26,7 +26,7 @@ import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
 import type { Job, Piece } from '../core/job/schema';
-import { USUAL_SHEET } from '../core/job/sheet';
+import { usualSheet } from '../core/job/sheet';
 import { shopIn } from '../core/job/shops-of';
 import { SERVICE_TYPEFACE } from '../core/scene/slug';
 import { itemsOf, pieceFor, type SheetPlan } from '../core/sheet/plan';
@@ -295,7 +295,7 @@ export async function writeSheetFile(
   await loadReader();
   const piece = pieceOf(job, pieceId);
   if (!piece) throw new Error('The piece is not in this job any more.');
-  const made = piece.sheet ?? USUAL_SHEET;
+  const made = piece.sheet ?? usualSheet(piece.unit);
   const items = itemsOf(job, piece, made);
   const { letGo: gone } = await pass(
     items.map((item) => ({ ...pieceFor(job, item), faces: item.faces })),

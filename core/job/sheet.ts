@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { toPoints } from '../units/length';
+import { type PieceUnit, toPoints } from '../units/length';
 import { MOST_ORDERED } from './order';
 
 /** How a piece is laid out on press sheets. Lengths in points. */
@@ -74,7 +74,7 @@ export const sheetSchema = z.strictObject({
 });
 export type SheetMade = z.infer<typeof sheetSchema>;
 
-/** A small digital press (common practice). */
+/** A small digital press that takes the larger sheets (common practice). */
 export const USUAL_SHEET: SheetMade = {
   press: { name: 'SRA3', width: toPoints(320, 'mm'), height: toPoints(450, 'mm') },
   gripper: toPoints(5, 'mm'),
@@ -88,3 +88,14 @@ export const USUAL_SHEET: SheetMade = {
   also: [],
   taken: 0,
 };
+
+/** The same for a piece that is measured in a unit, in round figures of it. */
+export const usualSheet = (unit: PieceUnit): SheetMade =>
+  unit === 'mm'
+    ? USUAL_SHEET
+    : {
+        ...USUAL_SHEET,
+        press: { name: '12 × 18 in', width: toPoints(12, 'in'), height: toPoints(18, 'in') },
+        gripper: toPoints(3 / 16, 'in'),
+        unprintable: toPoints(3 / 16, 'in'),
+      };

@@ -1,7 +1,7 @@
 import type { Box, Sides } from '../geometry/box';
 import { type Area, areasOf } from '../job/areas';
 import { addPiece } from '../job/edits/job';
-import { NEW_LETTER, NEW_POST, setEnvelope, setLetter, setPost, setTurns, turnFace } from '../job/edits/kinds';
+import { newLetter, newPost, setEnvelope, setLetter, setPost, setTurns, turnFace } from '../job/edits/kinds';
 import { pieceOf } from '../job/find';
 import { makePiece, type PieceAsked } from '../job/make';
 import type { Job } from '../job/schema';
@@ -13,6 +13,7 @@ import type { FontBook } from '../type/font';
 import { type PieceUnit, toPoints } from '../units/length';
 import { LOOKS } from './looks';
 import { type Pen, penFor } from './pen';
+import { remembered } from './remembered';
 import type { Look, Starter } from './starter';
 
 export { LOOKS, lookCalled } from './looks';
@@ -52,17 +53,17 @@ function withFacts(job: Job, { id, kind, width, height, unit }: PieceAsked, face
   const rules = country?.post ?? (unit === 'in' ? 'us' : 'international');
   if (kind === 'letterhead') {
     const layout = country?.layout ?? (unit === 'in' ? 'us' : 'din-5008-b');
-    return setLetter(job, id, { ...NEW_LETTER, margins: LETTER_MARGINS[unit], layout }, newId);
+    return setLetter(job, id, { ...newLetter(unit), margins: LETTER_MARGINS[unit], layout }, newId);
   }
   if (kind === 'postcard' && faces > 1) {
-    const posted = setPost(job, id, { ...NEW_POST, rules, face: `${id}-2` }, newId);
+    const posted = setPost(job, id, { ...newPost(unit), rules, face: `${id}-2` }, newId);
     // An address stands along the long side: the address side of an upright card is turned.
     return height > width ? setTurns(turnFace(posted, id, `${id}-2`, 'clockwise', newId), id, 'left–right') : posted;
   }
   if (kind !== 'envelope') return job;
   const made = envelopeOf(width, height);
   const facts = made && { flap: made.flap, seams: made.seams };
-  const posted = setPost(job, id, { ...NEW_POST, rules, face: `${id}-1` }, newId);
+  const posted = setPost(job, id, { ...newPost(unit), rules, face: `${id}-1` }, newId);
   return facts ? setEnvelope(posted, id, facts) : posted;
 }
 
@@ -96,7 +97,11 @@ const HAS_BACK: readonly Kind[] = ['postcard', 'flyer'];
 /** Adds an empty piece to a job that knows what its kind knows. */
 export function beginEmpty(job: Job, asked: PieceAsked, newId: () => string, names?: readonly string[]): Job {
   const empty = makePiece(asked);
-  const piece = { ...empty, faces: empty.faces.map((face, i) => ({ ...face, name: names?.[i] ?? face.name })) };
+  const piece = {
+    ...empty,
+    ...remembered(job, asked.kind),
+    faces: empty.faces.map((face, i) => ({ ...face, name: names?.[i] ?? face.name })),
+  };
   return withFacts(addPiece(job, piece), asked, asked.faces, newId);
 }
 

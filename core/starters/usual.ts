@@ -33,6 +33,12 @@ export function usualSize(kind: Kind, country: Country | undefined): UsualSize {
   return measuresOf(row);
 }
 
+/** The size of a job's last piece of a kind, or else the one that is usual in its country. */
+export function usualSizeIn(job: Pick<Job, 'pieces' | 'country'>, kind: Kind): UsualSize {
+  const last = job.pieces.findLast((piece) => piece.kind === kind);
+  return last ? { width: last.width, height: last.height, unit: last.unit } : usualSize(kind, countryOf(job.country));
+}
+
 /** The shop of a job's last piece, or the one of its country. */
 export const usualShop = (job: Pick<Job, 'pieces' | 'country'>): string =>
   job.pieces.at(-1)?.shop ?? countryOf(job.country)?.shop ?? 'metric-offset';
@@ -45,7 +51,7 @@ export const usualPiece = (job: Pick<Job, 'pieces' | 'country'>, kind: Kind, id:
   id,
   name: PIECE_NAMES[kind],
   kind,
-  ...usualSize(kind, countryOf(job.country)),
+  ...usualSizeIn(job, kind),
   shop: usualShop(job),
   faces: usualFaces(kind),
 });

@@ -12,6 +12,9 @@ export const POINTS_PER: Readonly<Record<Unit, number>> = { mm: 72 / 25.4, cm: 7
 
 /** A length given in `unit`, in points. */
 export const toPoints = (value: number, unit: Unit): number => value * POINTS_PER[unit];
+/** A measure that is round in a piece's unit: so many millimetres, or so many inches, in points. */
+export const roundIn = (unit: PieceUnit, mm: number, inches: number): number =>
+  unit === 'mm' ? toPoints(mm, 'mm') : toPoints(inches, 'in');
 /** A length in points, given in `unit`. */
 export const fromPoints = (points: number, unit: Unit): number => points / POINTS_PER[unit];
 

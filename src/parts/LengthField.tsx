@@ -47,7 +47,7 @@ export function LengthField({ label, value, unit, echo, onChange, refuse, disabl
   return (
     <div className="min-w-0">
       <div
-        className={`grid grid-cols-[auto_1fr] items-baseline gap-x-2 rounded border px-2 py-1 focus-within:border-base-content ${message ? 'border-error' : 'border-base-300'} ${disabled ? 'border-dashed bg-base-200' : 'bg-base-100'}`}
+        className={`grid grid-cols-[auto_1fr] items-baseline gap-x-2 rounded border px-2 py-1 focus-within:border-base-content focus-within:outline-1 focus-within:outline-base-content ${message ? 'border-error' : 'border-base-300'} ${disabled ? 'border-dashed bg-base-200' : 'bg-base-100'}`}
       >
         <label htmlFor={id} className="quiet text-[13px]" title={hint}>
           {label}
@@ -84,7 +84,7 @@ export function LengthField({ label, value, unit, echo, onChange, refuse, disabl
           }}
         />
         <span id={`${id}-echo`} className="quiet col-span-2 text-right text-[12px] leading-4">
-          {formatLength(value, echo, echo === 'in' ? 3 : 2)}
+          {formatLength(value, echo).replace('-', '−')}
         </span>
       </div>
       {message && (

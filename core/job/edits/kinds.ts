@@ -1,7 +1,7 @@
 import { areaBox } from '../../trade/area-box';
 import { letterLayoutOf } from '../../trade/letter-layouts';
 import { postRulesOf } from '../../trade/post';
-import { toPoints } from '../../units/length';
+import { type PieceUnit, roundIn, toPoints } from '../../units/length';
 import { dividerAt } from '../areas';
 import { pieceOf } from '../find';
 import type { EnvelopeMade, FoldMade, LetterMade, Post } from '../kinds';
@@ -70,12 +70,27 @@ export const NEW_LETTER: Omit<LetterMade, 'layout'> = {
   marks: 'shown',
 };
 
+/** The same for a piece that is measured in a unit, in round figures of it. */
+export const newLetter = (unit: PieceUnit): Omit<LetterMade, 'layout'> => {
+  const side = roundIn(unit, 20, 3 / 4);
+  return {
+    ...NEW_LETTER,
+    margins: { top: side, right: side, bottom: side, left: roundIn(unit, 25, 1) },
+    unprintable: roundIn(unit, 5, 3 / 16),
+  };
+};
+
 /** Lines for an address, points: common practice. */
 export const NEW_POST: Omit<Post, 'rules' | 'face'> = {
   lines: { count: 4, spacing: toPoints(8, 'mm'), weight: 0.5 },
   stamp: true,
   divider: true,
 };
+/** The same for a piece that is measured in a unit, in round figures of it. */
+export const newPost = (unit: PieceUnit): Omit<Post, 'rules' | 'face'> => ({
+  ...NEW_POST,
+  lines: { ...NEW_POST.lines, spacing: roundIn(unit, 8, 5 / 16) },
+});
 const QUIET = 0.55;
 
 /** What is drawn on an address side by its rules: ordinary elements that are made anew when the rules change. */

@@ -64,8 +64,11 @@ export function startTour(onEnd: () => void): void {
     popoverClass: 'tour',
     // The package's title is a header, which would be a second one of the page.
     onPopoverRender: ({ title }) => {
-      title.setAttribute('role', 'heading');
-      title.setAttribute('aria-level', '2');
+      const heading = document.createElement('h2');
+      heading.id = title.id;
+      heading.className = title.className;
+      heading.textContent = title.textContent;
+      title.replaceWith(heading);
     },
     onDestroyed: onEnd,
   }).drive();

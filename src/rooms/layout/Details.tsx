@@ -262,11 +262,15 @@ function MarkButtons({ elements }: { elements: readonly Element[] }) {
 function NudgeField() {
   const { unit, echo } = useBench();
   const { nudge } = useSettings();
+  const says =
+    nudge === undefined
+      ? `The usual step: ${unit === 'mm' ? '0.1 mm, with Shift 1 mm' : '1/64 in, with Shift 1/16 in'}`
+      : 'With Shift, ten times as far';
   return (
     <section aria-label="Nudge" className="mt-2 text-base-content">
       <LengthField
         label="Arrow keys move"
-        hint="With Shift, ten times as far"
+        hint={says}
         unit={unit}
         echo={echo}
         value={nudge ?? nudgeStep(unit)}

@@ -11,7 +11,7 @@ import { pictureBox } from '../../../core/picture/place';
 import { imageKey } from '../../../core/scene/device';
 import { elementFrame } from '../../../core/scene/face';
 import { imageOf } from '../../../core/scene/images';
-import { toPoints } from '../../../core/units/length';
+import { roundIn } from '../../../core/units/length';
 import type { Bench } from '../../bench/bench';
 import { latestPreviews } from '../../bench/use-previews';
 import { act, select } from '../../store/session';
@@ -145,10 +145,9 @@ export function addShape(bench: Bench, name: ShapeName): void {
 }
 
 /** A new QR code is 20 mm wide, where the face has room for that. */
-const CODE_SIDE = toPoints(20, 'mm');
 export function addCode(bench: Bench): void {
   const safe = safeZone(bench);
-  const side = Math.min(CODE_SIDE, safe.width, safe.height);
+  const side = Math.min(roundIn(bench.unit, 20, 3 / 4), safe.width, safe.height);
   const code = makeCode({
     id: newId(),
     x: safe.x + safe.width - side,

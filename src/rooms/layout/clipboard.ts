@@ -8,7 +8,7 @@ import { findFace, titleOf } from '../../../core/job/find';
 import { membersOf } from '../../../core/job/groups';
 import { elementSchema, type Group, groupSchema, type Job } from '../../../core/job/schema';
 import { elementFrame } from '../../../core/scene/face';
-import { toPoints } from '../../../core/units/length';
+import { roundIn } from '../../../core/units/length';
 import type { Bench } from '../../bench/bench';
 import { act, select, useSession } from '../../store/session';
 
@@ -29,7 +29,7 @@ const storedSchema = z.object({
 });
 
 /** A copy pasted where its original is would not be seen: it is laid beside it. */
-const BESIDE = toPoints(3, 'mm');
+const beside = ({ unit }: Bench): number => roundIn(unit, 3, 1 / 8);
 
 /** The selection as it is kept with the job, in stack order, with the groups that are selected as a whole. */
 function selectionOf({ selection, piece, job, face }: Bench): Held {
@@ -84,10 +84,10 @@ export function paste(bench: Bench): void {
     const stored = storedSchema.safeParse(JSON.parse(sessionStorage.getItem(KEY) ?? 'null'));
     if (stored.success && stored.data.job === bench.job.id) held = stored.data;
   }
-  if (held) put('Paste', bench.face.id, held, held.from === bench.face.id ? BESIDE : 0);
+  if (held) put('Paste', bench.face.id, held, held.from === bench.face.id ? beside(bench) : 0);
 }
 
-export const duplicate = (bench: Bench): void => put('Duplicate', bench.face.id, selectionOf(bench), BESIDE);
+export const duplicate = (bench: Bench): void => put('Duplicate', bench.face.id, selectionOf(bench), beside(bench));
 
 /** Copies to the next face at the same place, and goes there; mirrored, as if seen through the paper. */
 export function copyToOtherFace(bench: Bench, mirrored = false): void {

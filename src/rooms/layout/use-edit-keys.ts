@@ -4,6 +4,13 @@ import type { Bench } from '../../bench/bench';
 import { unlessTyping } from '../../parts/typing';
 import { COMMANDS, type Command, canRun } from './commands';
 
+/** Whether Enter belongs to the button or link that it was gone to by keys; on what is selected already it edits that. */
+function isOfControl({ key }: KeyboardEvent): boolean {
+  const at = document.activeElement;
+  if (key !== 'Enter' || !at?.matches(':is(button, a[href], summary):focus-visible')) return false;
+  return at.closest('[aria-label="Stack"]') === null || at.getAttribute('aria-pressed') !== 'true';
+}
+
 /** Does what the pressed key stands for, where the room is not being typed in. */
 export function useEditKeys(bench: Bench | undefined): void {
   const latest = useRef(bench);
@@ -12,7 +19,7 @@ export function useEditKeys(bench: Bench | undefined): void {
     const press = (command: Command) =>
       unlessTyping((event) => {
         const now = latest.current;
-        if (!now || !canRun(command, now)) return;
+        if (!now || isOfControl(event) || !canRun(command, now)) return;
         event.preventDefault();
         command.run(now);
       });

@@ -5,8 +5,7 @@ import { type Job, SIDE_LIMITS } from '../../../core/job/schema';
 import { shopIn, shopsOf } from '../../../core/job/shops-of';
 import { beginPiece, STARTER_TYPEFACES, STARTERS } from '../../../core/starters';
 import { beginFrom } from '../../../core/starters/from-piece';
-import { nextKind, PIECE_NAMES, usualFaces, usualShop, usualSize } from '../../../core/starters/usual';
-import { countryOf } from '../../../core/trade/countries';
+import { nextKind, PIECE_NAMES, usualFaces, usualShop, usualSize, usualSizeIn } from '../../../core/starters/usual';
 import { KINDS, type Kind } from '../../../core/trade/schema';
 import { measuresOf, sizesOf } from '../../../core/trade/sizes';
 import { formatLength, formatSize, type PieceUnit } from '../../../core/units/length';
@@ -94,7 +93,7 @@ export default function NewPiece() {
   /** A kind in the size that is usual where the client is, in the look of what the job has already. */
   function begin(next: Kind, of: Job | undefined): void {
     setKind(next);
-    setSize(usualSize(next, countryOf(of?.country)));
+    setSize(of ? usualSizeIn(of, next) : usualSize(next, undefined));
     setFaces(usualFaces(next));
     setStarter(of?.look ? `${next}-${of.look}` : undefined);
   }

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { moveBlock, setSheet } from '../../../core/job/edits/pieces';
-import { USUAL_SHEET } from '../../../core/job/sheet';
+import { usualSheet } from '../../../core/job/sheet';
 import { asHand } from '../../../core/sheet/by-hand';
 import { type Cut, cuttingPlan } from '../../../core/sheet/cutting';
 import type { SheetForm } from '../../../core/sheet/form';
@@ -42,7 +42,7 @@ const EMPTY: SheetForm = { first: [], second: [], run: 0, sheets: 0, each: [] };
 
 function Sheets() {
   const { job, sheet: piece } = useBench();
-  const made = piece.sheet ?? USUAL_SHEET;
+  const made = piece.sheet ?? usualSheet(piece.unit);
   const { plans, found, problem, searching, stop } = usePlans(job, piece, made);
   const plan = plans[Math.min(made.taken, plans.length - 1)];
   const [side, setSide] = useState<Side>('front');
@@ -195,7 +195,7 @@ function LayoutRow({ plan, taken, onTake }: { plan: SheetPlan; taken: boolean; o
 
 function WriteSheets({ plan }: { plan: SheetPlan }) {
   const { job, sheet: piece, shop } = useBench();
-  const made = piece.sheet ?? USUAL_SHEET;
+  const made = piece.sheet ?? usualSheet(piece.unit);
   const writing = useWriting();
   const [done, setDone] = useState<{ plan: SheetPlan; file: WrittenSheets }>();
   const items = itemsOf(job, piece, made);

@@ -8,7 +8,7 @@ import { lookOf } from '../../../../core/job/look';
 import { makeShape } from '../../../../core/job/make';
 import type { Shape, Words } from '../../../../core/job/schema';
 import { ICON_INDENT } from '../../../../core/scene/words';
-import { toPoints } from '../../../../core/units/length';
+import { roundIn } from '../../../../core/units/length';
 import type { Bench } from '../../../bench/bench';
 import { act, select } from '../../../store/session';
 import { shapePaint } from '../add';
@@ -17,7 +17,7 @@ import type { Icon } from './icons';
 /** Icons are drawn in a square of this many points (16 user units). */
 const SIDE = 12;
 /** How large a new one is. */
-const NEW_SIDE = toPoints(5, 'mm');
+const newSide = ({ unit }: Bench): number => roundIn(unit, 5, 3 / 16);
 
 /** The icon as one area in points, from its square's top left corner. */
 async function outlineOfIcon(icon: Icon, bench: Bench): Promise<Path> {
@@ -33,7 +33,8 @@ const onto = (path: Path, { x, y, width, height }: Box): Path =>
 /** Lays a new icon in the middle of the face. */
 export async function placeIcon(icon: Icon, bench: Bench): Promise<void> {
   const { width, height } = bench.piece;
-  const at = { x: (width - NEW_SIDE) / 2, y: (height - NEW_SIDE) / 2, width: NEW_SIDE, height: NEW_SIDE };
+  const side = newSide(bench);
+  const at = { x: (width - side) / 2, y: (height - side) / 2, width: side, height: side };
   const framed = framedOutline(onto(await outlineOfIcon(icon, bench), at));
   if (!framed) return;
   const shape = makeShape({ id: nanoid(10), name: `Icon: ${icon.name}`, ...framed, paint: shapePaint(bench) });

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { NEW_POST, setEnvelope, setPost } from '../../../../core/job/edits/kinds';
+import { newPost, setEnvelope, setPost } from '../../../../core/job/edits/kinds';
 import type { EnvelopeMade } from '../../../../core/job/kinds';
 import type { Piece } from '../../../../core/job/schema';
 import { ENVELOPES, envelopeOf } from '../../../../core/trade/envelopes';
@@ -96,8 +96,11 @@ export function EnvelopeCard({ piece }: { piece: Piece }) {
         options={RULE_CHOICES}
         onChange={(rules) =>
           act('Rules of post', (job) =>
-            setPost(job, piece.id, rules ? { ...NEW_POST, rules, face: piece.faces[0]!.id } : undefined, () =>
-              nanoid(10),
+            setPost(
+              job,
+              piece.id,
+              rules ? { ...newPost(piece.unit), rules, face: piece.faces[0]!.id } : undefined,
+              () => nanoid(10),
             ),
           )
         }

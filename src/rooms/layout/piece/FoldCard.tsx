@@ -5,7 +5,7 @@ import { titleOf } from '../../../../core/job/find';
 import type { Piece } from '../../../../core/job/schema';
 import { crossingsOf } from '../../../../core/scene/crossings';
 import { FOLDS, type Fold, panelsOf } from '../../../../core/trade/folds';
-import { formatLength, toPoints } from '../../../../core/units/length';
+import { formatLength, roundIn } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
 import { Pick } from '../../../parts/Pick';
@@ -34,7 +34,11 @@ export function FoldCard({ piece }: { piece: Piece }) {
         options={CHOICES}
         onChange={(kind) =>
           act('Fold', (job) =>
-            setFold(job, piece.id, kind ? { less: toPoints(2, 'mm'), ...fold, kind: kind as Fold } : undefined),
+            setFold(
+              job,
+              piece.id,
+              kind ? { less: roundIn(piece.unit, 2, 1 / 16), ...fold, kind: kind as Fold } : undefined,
+            ),
           )
         }
       />

@@ -1,6 +1,6 @@
 import { nanoid } from 'nanoid';
 import { removeElements } from '../../../../core/job/edits/elements';
-import { NEW_LETTER, setLetter } from '../../../../core/job/edits/kinds';
+import { newLetter, setLetter } from '../../../../core/job/edits/kinds';
 import type { LetterMade } from '../../../../core/job/kinds';
 import type { Piece } from '../../../../core/job/schema';
 import { STARTER_TYPEFACES } from '../../../../core/starters';
@@ -49,7 +49,7 @@ export function LetterCard({ piece }: { piece: Piece }) {
         options={LAYOUTS}
         onChange={(layout) =>
           act('Letter', (job) =>
-            setLetter(job, piece.id, layout ? { ...NEW_LETTER, ...letter, layout } : undefined, newId),
+            setLetter(job, piece.id, layout ? { ...newLetter(piece.unit), ...letter, layout } : undefined, newId),
           )
         }
       />

@@ -1,5 +1,5 @@
 import { nanoid } from 'nanoid';
-import { NEW_POST, setPost, setThickness } from '../../../../core/job/edits/kinds';
+import { newPost, setPost, setThickness } from '../../../../core/job/edits/kinds';
 import type { Post } from '../../../../core/job/kinds';
 import type { Piece } from '../../../../core/job/schema';
 import { asFace } from '../../../../core/job/turned';
@@ -29,7 +29,7 @@ export function PostCard({ piece }: { piece: Piece }) {
   const choose = (id: string): void =>
     act('Address side', (job) => {
       const face = post?.face ?? piece.faces.at(-1)!.id;
-      return setPost(job, piece.id, id ? { ...NEW_POST, ...post, rules: id, face } : undefined, newId);
+      return setPost(job, piece.id, id ? { ...newPost(piece.unit), ...post, rules: id, face } : undefined, newId);
     });
   return (
     <section aria-label="Address side" className="grid gap-1.5 text-base-content">
