@@ -197,6 +197,8 @@ try {
       serviceWorkers: 'block',
     });
     const page = await context.newPage();
+    // The views as they are for who has worked in them before.
+    await page.addInitScript(() => localStorage.setItem('taught', 'jobs pieces house layout inks sheet hand-off'));
     await page.goto(home);
     await page.getByRole('heading', { name: 'Hollin & Fen' }).waitFor();
     await show(page);

@@ -126,7 +126,7 @@ export function faceImages(job: Job, piece: Piece, shop: ShopSpec, asked: Images
       `At ${ppi} ppi this piece has ${Math.round(cells / 1e6)} million pixels; at most ${MOST_CELLS / 1e6} million can be written. Choose fewer.`,
     );
   const chosen = piece.faces.flatMap(({ id }, i) => (faces.includes(i) ? [id] : []));
-  if (chosen.length === 0) throw new ImageError('Choose a face.');
+  if (chosen.length === 0) throw new ImageError('Choose a side.');
   refuseMissing(
     job,
     piece.faces.filter(({ id }) => chosen.includes(id)),

@@ -51,7 +51,7 @@ function tell(job: Job, piece: Piece, finding: Finding, accepted?: Told['accepte
     name: check?.name ?? finding.check,
     severity: finding.severity,
     face: piece.faces.find(({ id }) => id === finding.face)?.name ?? '',
-    what: element ? titleOf(element, job.assets) : 'The face',
+    what: element ? titleOf(element, job.assets) : 'The side',
     problem: finding.problem,
     measured: measuredAndWanted(finding, piece.unit),
     protects: finding.rule ?? check?.protects ?? '',

@@ -43,7 +43,7 @@ export const SHOPS: readonly ShopSpec[] = [
     condition: 'general-coated',
     tolerance: { x: pt('1 mm'), y: pt('1 mm'), twist: 0.3, backs: pt('0.5 mm') },
     overs: { makeReady: 40, pass: 0.02, finishing: 0.01 },
-    notes: 'Sheet-fed offset on coated and uncoated stocks. One PDF with a page a face, front then back.',
+    notes: 'Sheet-fed offset on coated and uncoated stocks. One PDF with a page a side, front then back.',
   },
   {
     ...COMMON,

@@ -20,7 +20,7 @@ export function PieceRoom({
   const bench = useBenchHere();
   const trouble = useTrouble();
   return (
-    <div className={`grid h-screen grid-rows-[auto_minmax(0,1fr)_46px] ${columns}`}>
+    <div className={`room grid h-screen grid-rows-[auto_minmax(0,1fr)_auto] ${columns}`}>
       <RoomBar here={here} bench={bench} />
       {bench ? (
         <>

@@ -90,7 +90,7 @@ export function StatusBar() {
 
   return (
     <section
-      className="relative col-span-3 flex min-w-0 items-center gap-1.5 bg-neutral px-2.5 text-neutral-content"
+      className="relative col-span-3 flex min-h-[46px] min-w-0 flex-wrap items-center gap-1.5 bg-neutral px-2.5 py-1 text-neutral-content"
       aria-label="Status bar"
     >
       {(shown.length > 0 || (open === 'all' && standing.length + unread.length > 0)) && (
@@ -143,7 +143,7 @@ export function StatusBar() {
       <label className="flex min-w-0 items-center gap-1.5 rounded-xs bg-white/8 py-1 pl-2 whitespace-nowrap">
         <span className="opacity-80">shop</span>
         <select
-          className="min-w-0 cursor-pointer truncate bg-transparent pr-1 font-semibold"
+          className="max-w-44 min-w-0 cursor-pointer truncate bg-transparent pr-1 font-semibold"
           value={shop.id}
           onChange={(event) => {
             const to = event.target.value;

@@ -2,7 +2,7 @@ import X from 'lucide-react/icons/x';
 import { putAway, useSettings } from '../store/settings';
 
 /** What the rooms are for, in a sentence each, for who comes there for the first time. */
-export const LESSONS = {
+const LESSONS = {
   jobs: 'A job holds one client’s pieces, details and inks. Paste the client’s details into New job, and it lays out the whole set.',
   pieces: 'All pieces of the job at one scale, and what is still open on each. Click a piece to work on it.',
   house:

@@ -72,6 +72,66 @@ test('what opens in Layout keeps the rules, and what is selected', async ({ page
   await page.keyboard.press('Escape');
 });
 
+test('nothing is cut off in a small window, or at 200 %', async ({ page }) => {
+  for (const size of [
+    { width: 1024, height: 700 },
+    // What 1280 × 800 holds at twice the size.
+    { width: 640, height: 400 },
+  ]) {
+    await page.setViewportSize(size);
+    for (const [room, isThere] of ROOMS) {
+      await rooms(page).getByRole('link', { name: room, exact: true }).click();
+      await isThere(page);
+      const [wide, window] = await page.evaluate(() => [
+        document.documentElement.scrollWidth,
+        document.documentElement.clientWidth,
+      ]);
+      expect.soft(wide, `${room} at ${size.width}`).toBeLessThanOrEqual(window!);
+      // The last thing of the status bar, which is in every room of a piece but the house style.
+      if (room === 'House style') continue;
+      const shop = page.getByRole('combobox', { name: 'shop' });
+      await shop.scrollIntoViewIfNeeded();
+      const box = (await shop.boundingBox())!;
+      expect.soft(box.x + box.width, `the shop, ${room}`).toBeLessThanOrEqual(size.width);
+      expect.soft(box.width, `the shop, ${room}`).toBeGreaterThan(90);
+    }
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+});
+
+test('lists, forms and dialogs keep the rules', async ({ page }) => {
+  await page.getByRole('button', { name: 'Cut test' }).click();
+  await page.getByRole('dialog').waitFor();
+  await isSound(page, 'Cut test');
+  await page.keyboard.press('Escape');
+  await element(page, 'name').click();
+  await page.getByRole('button', { name: /^Typeface/ }).click();
+  await page.getByRole('combobox', { name: 'Find a typeface' }).waitFor();
+  await isSound(page, 'the typefaces');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Add an ink' }).click();
+  await page.getByRole('dialog', { name: 'Add an ink' }).waitFor();
+  await isSound(page, 'Add an ink');
+  await page.keyboard.press('Escape');
+  for (const action of ['Shops…', 'All checks…', 'Guides…']) {
+    await page.keyboard.press('/');
+    await page.getByPlaceholder('Search actions').fill(action);
+    await page.keyboard.press('Enter');
+    await page.getByRole('dialog').waitFor();
+    await isSound(page, action);
+    await page.keyboard.press('Escape');
+  }
+  await rooms(page).getByRole('link', { name: 'Pieces', exact: true }).click();
+  await page.getByRole('main', { name: 'Table' }).waitFor();
+  await isSound(page, 'Pieces');
+  await page.getByRole('link', { name: 'New piece' }).click();
+  await page.getByRole('button', { name: /^Create piece/ }).waitFor();
+  await isSound(page, 'New piece');
+  await page.getByRole('link', { name: 'Tidy Edge: all jobs' }).click();
+  await page.getByRole('heading', { name: 'Jobs' }).waitFor();
+  await isSound(page, 'Jobs');
+});
+
 test('shortcuts are found by a word', async ({ page }) => {
   await page.keyboard.press('?');
   const dialog = page.getByRole('dialog', { name: 'Keyboard shortcuts' });

@@ -16,6 +16,6 @@ export const sizeMixture: Check = {
       TYPE_LIMITS.sizesOnFace,
       (e) =>
         e.kind === 'words' ? letteringsOf(e, context.sources.styles).map((l) => Math.round(l.size * 100) / 100) : [],
-      (values) => `Many sizes on one face: ${values} pt`,
+      (values) => `Many sizes on one side: ${values} pt`,
     ),
 };

@@ -20,7 +20,7 @@ export const typefaceMixture: Check = {
             e.kind === 'words'
               ? letteringsOf(e, context.sources.styles).map((l) => familyName(l.typeface, context.sources.ownFonts))
               : [],
-          (values) => `Many families on one face: ${values}`,
+          (values) => `Many families on one side: ${values}`,
         )
       : [],
 };

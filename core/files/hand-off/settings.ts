@@ -61,7 +61,7 @@ export const SETTING_WORDS: Readonly<Record<SettingName, { says: string; why: st
     says: 'Packing of pictures',
     why: 'Without loss each pixel stays as it is. JPEG is smaller, and blurs fine edges when its quality is low.',
   },
-  files: { says: 'One file, or one a face', why: 'Some shops sort the faces of a piece by file, others by page.' },
+  files: { says: 'One file, or one a side', why: 'Some shops sort the sides of a piece by file, others by page.' },
   fileName: { says: 'Names of the files', why: 'A name that says what it is saves a question.' },
   office: {
     says: 'Sheet',

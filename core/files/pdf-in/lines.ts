@@ -230,9 +230,7 @@ export function inLines(kept: readonly Kept[], sources: LineSources): ArtItem[] 
     const [first] = line;
     if (first && !words && first.area.path.length > 0) outlined.add(first.seen.font.name);
     if (first && words && sources.typefaceOf(first.seen.font.name) === undefined)
-      sources.note(
-        `The letters of ${first.seen.font.name} are not in the file: these words are set in another typeface.`,
-      );
+      sources.note(`The letters of ${first.seen.font.name} are not in the file: this text is set in another typeface.`);
     out.push(...(words ? [words] : outlinesOf(line)));
     line = [];
   };
@@ -247,8 +245,6 @@ export function inLines(kept: readonly Kept[], sources: LineSources): ArtItem[] 
   }
   settle();
   if (outlined.size > 0)
-    sources.note(
-      `Words in ${[...outlined].join(', ')} are outlines: they can be seen and printed, but not typed into.`,
-    );
+    sources.note(`Text in ${[...outlined].join(', ')} is outlines: it can be seen and printed, but not typed into.`);
   return out;
 }

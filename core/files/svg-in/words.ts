@@ -24,7 +24,7 @@ function runOf(reading: Reading, text: string, style: Style, size: number, x: nu
   const glyphs = font.shape({ text }).map((glyph) => ({ ...glyph, advance: glyph.advance + spacing }));
   const family = style.get('font-family')?.split(',')[0];
   reading.note(
-    `The words “${text.trim().slice(0, 40)}” are outlines in Source Sans 3${family ? ` instead of ${family}` : ''}.`,
+    `The text “${text.trim().slice(0, 40)}” became outlines in Source Sans 3${family ? ` instead of ${family}` : ''}.`,
   );
   return { typeface, font, size, text, glyphs, x, baseline };
 }

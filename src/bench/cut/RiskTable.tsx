@@ -18,7 +18,7 @@ export function RiskTable({ risk }: { risk: CutRisk }) {
       <caption className="sr-only">Chances by side</caption>
       <thead>
         <tr>
-          <th>Face</th>
+          <th>Side</th>
           <th>White edge</th>
           <th>Text cut into</th>
           <th>Border uneven</th>

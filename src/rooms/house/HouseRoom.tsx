@@ -14,7 +14,7 @@ export default function HouseRoom() {
   const bench = useBenchHere();
   const trouble = useTrouble();
   return (
-    <div className="grid h-screen grid-cols-[300px_minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
+    <div className="room room-flowing grid h-screen grid-cols-[300px_minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)]">
       {bench ? (
         <RoomBar here="house" bench={bench} />
       ) : (
@@ -32,7 +32,7 @@ export default function HouseRoom() {
                 <FirmCard />
                 <PeopleCard />
               </Cards>
-              <div className="grid grid-cols-[1fr_1fr] gap-8">
+              <div className="grid grid-cols-[repeat(auto-fit,minmax(min(400px,100%),1fr))] gap-8">
                 <Cards>
                   <TypeCard />
                   <LogosCard />

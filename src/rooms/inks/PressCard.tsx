@@ -27,7 +27,7 @@ export function PressCard() {
       const { hash, condition: read } = await intake().takeInProfile(bytes);
       await keepAsset(hash, bytes);
       setProblem(undefined);
-      act('Load a profile', (j) => setPressOf(addCondition(j, hash, read), shop.id, hash));
+      act('Import ICC profile', (j) => setPressOf(addCondition(j, hash, read), shop.id, hash));
     } catch (error) {
       setProblem((error as Error).message);
     }

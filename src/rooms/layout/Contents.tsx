@@ -95,7 +95,7 @@ export function Contents({ onPictures }: { onPictures(files: Iterable<File>): vo
       const members = membersOf(face, id).map((e) => e.id);
       return members.length > 0 ? members : [id];
     };
-    act('Restack', (job) => restackOver(job, elementsOf(String(active.id)), elementsOf(String(over.id))));
+    act('Reorder', (job) => restackOver(job, elementsOf(String(active.id)), elementsOf(String(over.id))));
   }
 
   return (

@@ -101,7 +101,7 @@ export default function LayoutRoom() {
   const { drawing } = useIncoming();
 
   return (
-    <div className="grid h-screen grid-cols-[264px_minmax(0,1fr)_276px] grid-rows-[auto_minmax(0,1fr)_46px]">
+    <div className="room grid h-screen grid-cols-[264px_minmax(0,1fr)_276px] grid-rows-[auto_minmax(0,1fr)_auto]">
       <RoomBar here="layout" bench={bench}>
         {(bench?.piece.faces.length ?? 0) > 1 && (
           <button
@@ -110,7 +110,8 @@ export default function LayoutRoom() {
             className={`btn btn-sm ${both ? 'btn-neutral' : ''}`}
             onClick={toggleBoth}
           >
-            <Columns size={15} /> Both sides <kbd className="key">b</kbd>
+            <Columns size={15} /> <span className="max-[1100px]:sr-only">Both sides</span>{' '}
+            <kbd className="key max-[1100px]:hidden">b</kbd>
           </button>
         )}
         <button
@@ -120,7 +121,7 @@ export default function LayoutRoom() {
           className={`btn btn-sm ${asCut ? 'btn-neutral' : ''}`}
           onClick={toggleAsCut}
         >
-          <Scissors size={15} /> As cut <kbd className="key">.</kbd>
+          <Scissors size={15} /> As cut <kbd className="key max-[1100px]:hidden">.</kbd>
         </button>
         <button
           type="button"

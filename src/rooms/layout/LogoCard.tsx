@@ -39,7 +39,7 @@ export function LogoCard() {
           <button
             type="button"
             className="btn btn-sm justify-self-start"
-            onClick={() => act('No logo', (j) => nameGroupLogo(j, face.id, group.id, undefined))}
+            onClick={() => act('Remove from logos', (j) => nameGroupLogo(j, face.id, group.id, undefined))}
           >
             Remove from logos
           </button>

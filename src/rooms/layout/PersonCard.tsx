@@ -13,7 +13,7 @@ export function PersonCard() {
       <select
         className="select select-sm w-full text-[15px]"
         value={person.id}
-        onChange={(event) => act('Show for', (j) => showFor(j, piece.id, event.target.value))}
+        onChange={(event) => act('Show person', (j) => showFor(j, piece.id, event.target.value))}
       >
         {job.people.map(({ id, name, title }) => (
           <option key={id} value={id}>

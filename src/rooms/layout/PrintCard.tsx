@@ -78,7 +78,7 @@ function PictureInks({ picture }: { picture: Picture }) {
       {isCmyk && !inks && (
         <Tick
           checked={picture.reseparate === true}
-          onChange={(on) => act('Separate again', (j) => setReseparate(j, picture.id, on))}
+          onChange={(on) => act('Convert again for this press', (j) => setReseparate(j, picture.id, on))}
         >
           Convert again for this press
         </Tick>

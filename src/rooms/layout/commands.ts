@@ -94,7 +94,7 @@ const nudge =
 
 /** One up or down in the stack, the selection keeping its own order. */
 function lift(bench: Bench, by: 1 | -1): void {
-  act('Restack', (job) => {
+  act('Reorder', (job) => {
     const order = idsOf(bench).sort((a, b) => (findElement(job, b)?.index ?? 0) - (findElement(job, a)?.index ?? 0));
     return (by > 0 ? order : order.reverse()).reduce(
       (j, id) => restack(j, id, (findElement(j, id)?.index ?? 0) + by),

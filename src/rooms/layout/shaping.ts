@@ -137,7 +137,7 @@ export function pushOutline(shape: Shape, by: number, join: 'mitre' | 'round'): 
 export function linesToShapes(bench: Bench): void {
   const lined = stacked(bench).filter((e) => e.kind === 'rule' || (e.kind === 'shape' && e.stroke));
   const made: string[] = [];
-  act('Line to shape', (job) =>
+  act('Convert stroke to shape', (job) =>
     lined.reduce((j, e) => {
       if (e.kind === 'rule') {
         const shape = shapeLike(shapeFrom(e, bench), e.id, seenArea(e, bench.sources));

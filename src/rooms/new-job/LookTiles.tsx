@@ -28,7 +28,7 @@ export function LookTiles({
   return (
     <fieldset className="min-h-0 flex-1 overflow-y-auto bg-[var(--table)] p-4">
       <legend className="sr-only">Look</legend>
-      <div className="grid grid-cols-[repeat(auto-fill,minmax(405px,1fr))] gap-3">
+      <div className="grid grid-cols-[repeat(auto-fill,minmax(min(405px,100%),1fr))] gap-3">
         {LOOKS.map((look) => (
           <label
             key={look.id}

@@ -54,7 +54,7 @@ export default function NewJob() {
           Create one piece instead…
         </a>
       </TopBar>
-      <main className="grid min-h-0 flex-1 grid-cols-[390px_minmax(0,1fr)]">
+      <main className="grid min-h-0 flex-1 grid-cols-[390px_minmax(0,1fr)] max-[999px]:block max-[999px]:overflow-y-auto">
         <div className="grid content-start gap-7 overflow-y-auto border-r border-base-300 bg-base-200 p-5">
           <DetailsCard draft={draft} onChange={setDraft} />
           <LogoCard job={job} kit={kit} onChange={(to) => setDraft((now) => ({ ...now, job: to(now.job) }))} />

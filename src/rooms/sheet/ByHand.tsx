@@ -25,12 +25,12 @@ export function ByHand({ made, hand, length }: { made: SheetMade; hand: SheetByH
   const { job, sheet: piece } = useBench();
   const items = itemsOf(job, piece, made);
   const put = (forms: SheetByHand['forms']): void =>
-    act('Layout by hand', (now) => setSheet(now, piece.id, { ...made, hand: { forms } }));
+    act('Edit layout', (now) => setSheet(now, piece.id, { ...made, hand: { forms } }));
   const putForm = (at: number, form: SheetByHand['forms'][number]): void =>
     put(hand.forms.map((each, i) => (i === at ? form : each)));
   function leave(): void {
     const { hand: _left, ...rest } = made;
-    act('Layout that was found', (now) => setSheet(now, piece.id, rest));
+    act('Choose layout', (now) => setSheet(now, piece.id, rest));
   }
   return (
     <section className="grid gap-3" aria-label="Layout by hand">

@@ -64,7 +64,7 @@ function Sheets() {
   function adjust(): void {
     if (!plan) return;
     const hand = asHand(plan.forms, gapOf(found.made, bleedOn(job, found.items, found.made)));
-    act('Layout by hand', (now) => setSheet(now, piece.id, { ...made, taken: 0, hand }));
+    act('Edit layout', (now) => setSheet(now, piece.id, { ...made, taken: 0, hand }));
   }
   const take = (taken: number): void => act('Sheet', (now) => setSheet(now, piece.id, { ...made, taken }));
   return (

@@ -88,7 +88,7 @@ export function GuidesPanel({ onClose }: { onClose(): void }) {
           type="button"
           className="btn btn-sm ml-auto"
           disabled={guides.length === 0}
-          onClick={() => act('Clear guides', (job) => clearGuides(job, home))}
+          onClick={() => act('Delete guides', (job) => clearGuides(job, home))}
         >
           Clear all
         </button>

@@ -59,7 +59,7 @@ export function IconsPanel({ onClose }: { onClose(): void }) {
             className="btn btn-sm"
             disabled={!words.paragraphs[line]?.icon}
             onClick={() => {
-              act('No icon before a line', (job) => setIcon(job, words.id, line, undefined, 0));
+              act('Remove icon', (job) => setIcon(job, words.id, line, undefined, 0));
               onClose();
             }}
           >

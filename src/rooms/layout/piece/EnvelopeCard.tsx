@@ -95,7 +95,7 @@ export function EnvelopeCard({ piece }: { piece: Piece }) {
         value={piece.post?.rules ?? ''}
         options={RULE_CHOICES}
         onChange={(rules) =>
-          act('Rules of post', (job) =>
+          act('Postal rules', (job) =>
             setPost(
               job,
               piece.id,

@@ -96,7 +96,7 @@ export function StyleCard({ words }: { words: Words }) {
           <button
             type="button"
             className="btn btn-xs"
-            onClick={() => act('Give look', (j) => copyLook(j, source, words.id))}
+            onClick={() => act('Paste style', (j) => copyLook(j, source, words.id))}
           >
             Paste style
           </button>
