@@ -117,13 +117,6 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     for (const name of [/^01632/, /^Fern mark/])
       await page.getByRole('button', { name }).click({ modifiers: ['Shift'] });
   },
-  paint: async (page) => {
-    await layout(page);
-    await page.getByRole('button', { name: 'Star', exact: true }).click();
-    await page.getByLabel('Kind of fill').selectOption('radial');
-    await page.getByRole('button', { name: /^Fen panel/ }).click();
-    await page.getByLabel('Kind of fill').selectOption('linear');
-  },
   logo: async (page) => {
     await layout(page);
     const mark = `<svg xmlns="http://www.w3.org/2000/svg" width="30mm" height="20mm" viewBox="0 0 60 40"><linearGradient id="g"><stop offset="0" stop-color="#0f4c3a"/><stop offset="1" stop-color="#e0a040"/></linearGradient><circle cx="20" cy="20" r="18" fill="url(#g)"/><path d="M20 8C28 14 28 26 20 32C12 26 12 14 20 8Z" fill="#fff8e8"/><text x="42" y="24" font-size="9" font-family="Serif">Fen</text></svg>`;
@@ -140,19 +133,12 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.mouse.move(520, 300);
     await page.waitForTimeout(500);
   },
-  'total-ink': async (page) => {
-    await page.goto(`${home}/inks?job=hollin-and-fen&piece=card`);
-    await page.getByRole('button', { name: /^Fen green/ }).click();
-    await page.getByRole('button', { name: 'Change it everywhere…' }).click();
-    for (const [label, value] of [
-      ['Magenta', '80'],
-      ['Black', '75'],
-    ] as const)
-      await page.getByLabel(label, { exact: true }).fill(value);
-    await page.getByRole('button', { name: 'Change it', exact: true }).click();
-    await page.getByRole('button', { name: 'Total ink' }).click();
-    await page.getByRole('region', { name: 'Above the limit' }).getByRole('button').first().waitFor();
-    await page.waitForTimeout(800);
+  colour: async (page) => {
+    await layout(page);
+    await page.locator('main [data-element="name"]').click();
+    await page.getByRole('button', { name: 'Add an ink' }).click();
+    await page.getByLabel('Hue, °').fill('36');
+    await page.getByLabel('Strength').fill('55');
   },
   'as-cut': async (page) => {
     await layout(page);
