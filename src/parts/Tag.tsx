@@ -1,6 +1,8 @@
+import { tagWidth } from './tag-width';
+
 /** A small label on the stage, centred on a point, in pixels. */
 export function Tag({ x, y, text, amber = false }: { x: number; y: number; text: string; amber?: boolean }) {
-  const width = text.length * 6.3 + 14;
+  const width = tagWidth(text);
   return (
     <g transform={`translate(${x} ${y})`} pointerEvents="none">
       <rect

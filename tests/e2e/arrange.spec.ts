@@ -235,3 +235,42 @@ test('things are turned to a hundredth of a degree, pulled along their own sides
 async function idOfSelected(page: Page): Promise<string | null> {
   return page.locator('main [data-element]').last().getAttribute('data-element');
 }
+
+fresh.describe('on a screen that is touched', () => {
+  fresh.use({ hasTouch: true });
+  fresh(
+    'fingers select and drag, and two of them zoom about the place between them and move nothing',
+    async ({ page }) => {
+      await openDemoCard(page);
+      const tools = await page.context().newCDPSession(page);
+      const touch = (
+        type: 'touchStart' | 'touchMove' | 'touchEnd',
+        ...touchPoints: { x: number; y: number; id: number }[]
+      ) => tools.send('Input.dispatchTouchEvent', { type, touchPoints });
+      const at = await middleOf(element(page, 'name'));
+      await touch('touchStart', { ...at, id: 0 });
+      await touch('touchEnd');
+      await expect(row(page, /^Iris Calloway/)).toHaveAttribute('aria-pressed', 'true');
+      const x = await shownIn(page, 'X');
+      await touch('touchStart', { ...at, id: 0 });
+      for (let i = 1; i <= 6; i++) await touch('touchMove', { x: at.x + 8 * i, y: at.y, id: 0 });
+      await touch('touchEnd');
+      await expect.poll(() => shownIn(page, 'X')).not.toBe(x);
+      await page.keyboard.press('Control+z');
+      await expect.poll(() => shownIn(page, 'X')).toBe(x);
+
+      const sheet = page.locator('svg[data-face]');
+      const before = (await sheet.boundingBox())!;
+      await touch('touchStart', { x: at.x - 40, y: at.y, id: 0 });
+      await touch('touchStart', { x: at.x - 40, y: at.y, id: 0 }, { x: at.x + 40, y: at.y, id: 1 });
+      for (let i = 1; i <= 8; i++)
+        await touch('touchMove', { x: at.x - 40 - 5 * i, y: at.y, id: 0 }, { x: at.x + 40 + 5 * i, y: at.y, id: 1 });
+      await touch('touchEnd');
+      await expect.poll(async () => (await sheet.boundingBox())!.width / before.width).toBeGreaterThan(1.7);
+      const after = await middleOf(element(page, 'name'));
+      expect(Math.abs(after.x - at.x)).toBeLessThan(12);
+      expect(Math.abs(after.y - at.y)).toBeLessThan(12);
+      expect(await shownIn(page, 'X')).toBe(x);
+    },
+  );
+});

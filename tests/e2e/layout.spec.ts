@@ -121,9 +121,9 @@ test('as cut hides everything but the finished piece; both faces lie side by sid
     .locator('svg[data-face]')
     .evaluate((svg) => [svg.getAttribute('width'), svg.getAttribute('height')].map(Number));
   expect(width! / height!).toBeCloseTo(85 / 55, 6);
-  await expect(page.getByText('washed')).toBeHidden();
+  await expect(page.getByText('washed', { exact: true })).toBeHidden();
   await page.keyboard.press('.');
-  await expect(page.getByText('washed')).toBeVisible();
+  await expect(page.getByText('washed', { exact: true })).toBeVisible();
   await page.keyboard.press('b');
   const [front, back] = await Promise.all(
     ['Front', 'Back'].map(

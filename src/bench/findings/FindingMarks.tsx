@@ -1,24 +1,34 @@
 import { type Finding, findingKey } from '../../../core/checks/check';
 import { tagWords } from '../../../core/checks/measure-words';
-import { type Box, bottom, outset } from '../../../core/geometry/box';
+import { type Box, outset } from '../../../core/geometry/box';
 import type { PieceUnit } from '../../../core/units/length';
 import { Tag } from '../../parts/Tag';
+import { placeTags } from './place-tags';
 import { usePointed } from './pointed';
 
-/** Findings where they are: an amber frame and the measured beside the wanted. `toScreen` gives pixels. */
+/** Findings where they are: an amber frame, and what is wrong beside it, clear of other tags and of what is kept. `toScreen` gives pixels. */
 export function FindingMarks({
   findings,
   unit,
   toScreen,
   chosen,
+  kept,
 }: {
   findings: readonly Finding[];
   unit: PieceUnit;
   toScreen(box: Box): Box;
   chosen: string | undefined;
+  /** What no tag should lie over, in pixels: legends, and the text of the piece. */
+  kept: readonly Box[];
 }) {
   const pointed = usePointed(({ key }) => key);
-  return findings.map((finding) => {
+  const tags = placeTags(
+    findings
+      .filter(({ element }) => element !== chosen)
+      .map((finding) => ({ text: tagWords(finding, unit), box: outset(toScreen(finding.place), 2) })),
+    kept,
+  );
+  const frames = findings.map((finding) => {
     const isPointed = findingKey(finding) === pointed;
     const box = outset(toScreen(finding.place), isPointed ? 5 : 2);
     return (
@@ -30,10 +40,15 @@ export function FindingMarks({
           strokeWidth={isPointed ? 4 : 1.2}
           strokeDasharray={finding.severity === 'advise' ? '2 3' : undefined}
         />
-        {finding.element !== chosen && (
-          <Tag x={box.x + box.width / 2} y={bottom(box) + 13} text={tagWords(finding, unit)} amber />
-        )}
       </g>
     );
   });
+  return (
+    <>
+      {frames}
+      {tags.map(({ x, y, text }) => (
+        <Tag key={`${x} ${y}`} x={x} y={y} text={text} amber />
+      ))}
+    </>
+  );
 }

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import type { Finding } from '../../../core/checks/check';
-import type { Box, Point } from '../../../core/geometry/box';
+import { type Box, outset, type Point } from '../../../core/geometry/box';
 import { formatLength, type PieceUnit } from '../../../core/units/length';
 import { FindingMarks } from '../../bench/findings/FindingMarks';
 import { BandPatterns, Bands } from './Bands';
@@ -56,6 +56,7 @@ export const FaceEdges = memo(function FaceEdges({
   view,
   findings,
   chosen,
+  text,
 }: {
   face: string;
   /** Only where several faces are shown. */
@@ -69,28 +70,28 @@ export const FaceEdges = memo(function FaceEdges({
   view: View;
   findings: readonly Finding[];
   chosen: string | undefined;
+  /** Where the text of the face lies, in its points; the same list as long as it does. */
+  text: readonly Box[];
 }) {
   const { zoom } = view;
   const toScreen = (box: Box): Box => onScreen(box, origin, view);
   const trim = toScreen({ x: 0, y: 0, width, height });
+  const below = trim.y + trim.height + bleed * zoom;
+  const legend = { x: trim.x - bleed * zoom, y: below + 8, width: 330, height: name === undefined ? 22 : 42 };
   return (
     <svg className="pointer-events-none absolute inset-0 size-full overflow-visible" aria-hidden="true">
       <BandPatterns />
       <Bands trim={trim} zoom={zoom} bleed={bleed} safe={safe} />
       <Rulers trim={trim} bleed={bleed} size={{ width, height }} zoom={zoom} unit={unit} />
-      <Legend
-        name={name}
-        at={{ x: trim.x - bleed * zoom, y: trim.y + trim.height + bleed * zoom + 24 }}
-        bleed={bleed}
-        safe={safe}
-        unit={unit}
-      />
+      <Legend name={name} at={{ x: legend.x, y: below + 24 }} bleed={bleed} safe={safe} unit={unit} />
       <FindingMarks
         // Misspelt words are told of in the list, not marked on the piece.
         findings={findings.filter((finding) => finding.face === face && finding.check !== 'spelling')}
         unit={unit}
         toScreen={toScreen}
         chosen={chosen}
+        // The lines of text, not the room that their leading takes.
+        kept={[legend, ...text.map((box) => outset(toScreen(box), -5))]}
       />
     </svg>
   );

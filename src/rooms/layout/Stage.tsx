@@ -156,6 +156,19 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
   // Other faces, another size or another window: start again from the whole, before they are seen anywhere else.
   useLayoutEffect(showAll, [showAll]);
 
+  // Where text lay when findings were last known: what is dragged draws nothing about the faces again.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is as old as the findings that stand beside it
+  const texts = useMemo(
+    () =>
+      new Map(
+        shown.map((f) => [
+          f.id,
+          f.elements.flatMap((e) => (e.kind === 'words' && !e.hidden ? [elementBox(e, sources)] : [])),
+        ]),
+      ),
+    [findings, sizes],
+  );
+
   const drawing = useDrawing();
   const { moving, base } = useMoving(view);
   const editingId = useEditing((state) => state.id);
@@ -217,6 +230,7 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                     view={base}
                     findings={findings}
                     chosen={selected?.id}
+                    text={texts.get(f.id) ?? []}
                   />
                 ))}
                 <svg

@@ -82,6 +82,8 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
   const spaceHeld = useRef(false);
   const cancelled = useRef(false);
   const dragging = useRef(false);
+  /** Two fingers on the stage move the view, and nothing on it until all have left. */
+  const pinching = useRef(false);
   const gesture = useRef<Gesture>(undefined);
 
   useEffect(() => {
@@ -259,6 +261,10 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
     {
       onDrag: ({ first, last, event, movement, memo, shiftKey, altKey, tap }) => {
         const drag: Drag = first ? begin(event as PointerEvent) : memo;
+        if (pinching.current) {
+          if (last) pinching.current = false;
+          return undefined;
+        }
         if (drag && !tap && !first) carryOn(drag, movement, shiftKey, altKey);
         dragging.current = Boolean(drag) && !last;
         if (!last || !drag) return drag;
@@ -268,6 +274,28 @@ export function useStageGestures(stage: RefObject<HTMLElement | null>, { view, s
         gesture.current?.settle();
         gesture.current = undefined;
         return drag;
+      },
+      onPinch: ({ event, first, origin: [x, y], movement: [scale], memo }) => {
+        // The wheel with a key is dealt with as a wheel.
+        if (event.type === 'wheel' || closest(event.target, '[data-panel]')) return memo;
+        if (first) {
+          pinching.current = true;
+          gesture.current?.drop();
+          gesture.current = undefined;
+          showCaught();
+          useSelectionBox.setState({ box: undefined });
+        }
+        const before = first ? { x, y, scale } : memo;
+        const box = stage.current!.getBoundingClientRect();
+        setView(
+          (v) =>
+            v &&
+            panBy(zoomAt(v, { x: x - box.x, y: y - box.y }, scale / before.scale), {
+              x: x - before.x,
+              y: y - before.y,
+            }),
+        );
+        return { x, y, scale };
       },
       onWheel: ({ event, last }) => {
         // The end of a gesture comes with its last event once more.
