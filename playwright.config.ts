@@ -10,8 +10,7 @@ export default defineConfig({
   timeout: 120_000,
   // A loaded machine takes its time to lay out the first piece.
   expect: { timeout: 15_000 },
-  // One more than there are cores here: a test waits for the page a quarter of its time.
-  workers: 3,
+  workers: 2,
   fullyParallel: true,
   reporter: [['list'], ['./tests/e2e/counted.ts']],
   use: {

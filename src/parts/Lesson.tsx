@@ -27,8 +27,8 @@ export function Lesson({ of }: { of: keyof typeof LESSONS }) {
       <button
         type="button"
         className="btn btn-ghost btn-xs btn-square"
-        aria-label="Dismiss"
-        title="Dismiss, and never show again"
+        aria-label="Got it"
+        title="Got it: never show this again"
         onClick={() => putAway(of)}
       >
         <X size={14} />

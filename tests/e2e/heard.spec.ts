@@ -160,7 +160,7 @@ test('a room says in a sentence what it is for, until that is put away; the tour
 }) => {
   const lesson = page.getByRole('complementary', { name: 'About this room' });
   await expect(lesson).toContainText('Hatched is cut away');
-  await lesson.getByRole('button', { name: 'Dismiss' }).click();
+  await lesson.getByRole('button', { name: 'Got it' }).click();
   await expect(lesson).toBeHidden();
   await rooms(page).getByRole('link', { name: 'Sheet', exact: true }).click();
   await expect(lesson).toContainText('press sheet');

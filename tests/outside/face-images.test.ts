@@ -134,7 +134,7 @@ describe('a face as TIFF', () => {
 describe('pictures that cannot be written', () => {
   it('are refused with words', () => {
     expect(() => images(job, { ppi: 5 })).toThrow(ImageError);
-    expect(() => images(job, { faces: [] })).toThrow(/Choose a face/);
+    expect(() => images(job, { faces: [] })).toThrow(/Choose a side/);
     const poster = { ...job, pieces: [{ ...job.pieces[0]!, width: mm(1500), height: mm(1000) }] };
     expect(() => images(poster, { ppi: 600 })).toThrow(/million pixels/);
   });
