@@ -250,8 +250,7 @@ export function createPress(engine: ColourEngine, condition: PressCondition, pro
       if (labs.length === 0) return [];
       const how = { intent: 'relative colorimetric', blackPointCompensation: false } as const;
       const measure = (of: Uint8Array): Float32Array => engine.measure(profile, of);
-      const amounts = refineAmounts(measure, labs, engine.match(profile, labs, how), REFINED);
-      const measures = engine.measure(profile, amounts);
+      const { amounts, labs: measures } = refineAmounts(measure, labs, engine.match(profile, labs, how), REFINED);
       const screens = toScreen(amounts);
       return labs.map((_, i) => ({
         cmyk: percents(amounts.subarray(4 * i, 4 * i + 4)),

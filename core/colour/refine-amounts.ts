@@ -31,14 +31,14 @@ const labAt = (labs: Float32Array, i: number): Lab => [labs[3 * i]!, labs[3 * i 
 /**
  * Amounts of CMYK (bytes) brought nearer to the colours that were asked for: a profile's table from colour to ink is
  * coarse and may be some ΔE off, its table from ink to colour is what was measured. Newton's method, so many rounds, each
- * kept for a colour only where it comes nearer.
+ * kept for a colour only where it comes nearer. With the amounts comes what they measure.
  */
 export function refineAmounts(
   measure: (amounts: Uint8Array) => Float32Array,
   asked: readonly Lab[],
   start: Uint8Array,
   rounds: number,
-): Uint8Array {
+): { amounts: Uint8Array; labs: Float32Array } {
   const best = Uint8Array.from(start);
   const bestLabs = measure(best);
   for (let round = 0; round < rounds; round++) {
@@ -67,5 +67,5 @@ export function refineAmounts(
       bestLabs.set(labs.subarray(3 * i, 3 * i + 3), 3 * i);
     });
   }
-  return best;
+  return { amounts: best, labs: bestLabs };
 }

@@ -1,4 +1,5 @@
-import { columnsOf, headOf, wholeSheet } from '../pen';
+import type { Box } from '../../geometry/box';
+import { columnsOf, headOf, type Mark, type Pen, wholeSheet } from '../pen';
 import type { Look } from '../starter';
 import { CARD, company, headline, invitation, large, legal, person, reachOf, running, sender } from './lines';
 import {
@@ -15,6 +16,13 @@ import {
 /** A short rule of the accent on the line that all hangs from, points. */
 const RULE = 24;
 
+/** A logo in the lower right corner of a box there; its clear space goes on to the trim. */
+const inCorner = ({ inner }: Pen, side: Box): Mark => ({
+  box: side,
+  at: { x: 1, y: 1 },
+  zone: { ...side, width: side.width + inner.x, height: side.height + inner.y },
+});
+
 /** White paper, and one line on the left that everything hangs from. */
 export const margin: Look = {
   id: 'margin',
@@ -24,11 +32,7 @@ export const margin: Look = {
     const { inner, gap, sheet } = pen;
     const [upper, lower] = rowsOf(inner, 0.42, gap);
     const [beside, side] = columnsOf(lower, 0.74, gap);
-    const small = {
-      box: side,
-      at: { x: 1, y: 1 },
-      zone: { ...side, width: side.width + inner.x, height: side.height + inner.y },
-    } as const;
+    const small = inCorner(pen, side);
     const isMarked = sheet.width > sheet.height * 1.2 && pen.holds(small);
     pen.set(0, [
       { name: 'Name', box: upper, said: person(pen) },
@@ -68,12 +72,7 @@ export const margin: Look = {
     pen.set(0, [{ name: 'Headline', box: upper, said: headline(pen, large(pen)) }]);
     pen.rule(0, 'Short rule', { x: inner.x, y: lower.y - gap / 2 - 0.75, length: RULE }, 1.5);
     pen.set(0, [{ name: 'Contact', box: text, ...invitation(pen, running(pen)), vertical: 'bottom' }]);
-    pen.mark(0, {
-      box: side,
-      at: { x: 1, y: 1 },
-      zone: { ...side, width: side.width + inner.x, height: side.height + inner.y },
-      name: nameBesides(pen, CARD.name),
-    });
+    pen.mark(0, { ...inCorner(pen, side), name: nameBesides(pen, CARD.name) });
   },
   back: (pen, free) => otherSide(pen, free),
 };

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { hexOf, type Press } from '../../../core/colour/engine';
 import { type HueSlice, hueSlice, type Lch, lchOfLab, MOST_CHROMA, withinReach } from '../../../core/colour/hue-slice';
-import { type Cmyk, cmykText } from '../../../core/colour/ink';
+import { type Cmyk, cmykText, PROCESS_PLATES } from '../../../core/colour/ink';
 
 /** Places of the field that are looked at; the screen blends what lies between. */
 const COLUMNS = 32;
@@ -34,6 +34,12 @@ function edgePath({ rows, edge }: HueSlice): string {
   return points.length > 1 ? `M${points.join('L')}` : '';
 }
 
+/** A slider's background: the colour that it leads to at each share of its length. */
+const ramp = (colourAt: (share: number) => string): string =>
+  `linear-gradient(to right, ${[0, 0.25, 0.5, 0.75, 1].map(colourAt).join(',')})`;
+const rampOf = (press: Press, at: (share: number) => Lch): string =>
+  ramp((share) => hexOf(withinReach(press, at(share)).rgb));
+
 /** A colour of the press chosen by eye: its hue, and how strong and light it is; beyond the line no ink reaches. */
 export function ColourField({ press, cmyk, onChange }: { press: Press; cmyk: Cmyk; onChange(cmyk: Cmyk): void }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -48,6 +54,16 @@ export function ColourField({ press, cmyk, onChange }: { press: Press; cmyk: Cmy
         hexOf(withinReach(press, { lightness: 62, chroma: 60, hue: i * 15 }).rgb),
       ).join(','),
     [press],
+  );
+  // Typing a name draws the form again, and none of these changes by it.
+  const { lightness, chroma } = lch;
+  const byStrength = useMemo(
+    () => rampOf(press, (share) => ({ lightness, hue: lch.hue, chroma: share * MOST_CHROMA })),
+    [press, lightness, lch.hue],
+  );
+  const byLightness = useMemo(
+    () => rampOf(press, (share) => ({ chroma, hue: lch.hue, lightness: share * 100 })),
+    [press, chroma, lch.hue],
   );
   useEffect(() => paint(canvas.current!, slice), [slice]);
 
@@ -84,9 +100,6 @@ export function ColourField({ press, cmyk, onChange }: { press: Press; cmyk: Cmy
       <span className="quiet text-right text-[13px] tabular-nums">{Math.round(value)}</span>
     </label>
   );
-  const along = (ask: (share: number) => Lch): string =>
-    `linear-gradient(to right, ${[0, 0.25, 0.5, 0.75, 1].map((share) => hexOf(withinReach(press, ask(share)).rgb)).join(',')})`;
-
   return (
     <fieldset aria-label="Colour by eye" className="grid gap-2">
       <div
@@ -106,20 +119,8 @@ export function ColourField({ press, cmyk, onChange }: { press: Press; cmyk: Cmy
         </svg>
       </div>
       {slider('Hue, °', hue, 360, `linear-gradient(to right, ${hues})`, (to) => ask({ hue: to }))}
-      {slider(
-        'Strength',
-        lch.chroma,
-        MOST_CHROMA,
-        along((share) => ({ ...lch, chroma: share * MOST_CHROMA })),
-        (to) => ask({ chroma: to }),
-      )}
-      {slider(
-        'Lightness',
-        lch.lightness,
-        100,
-        along((share) => ({ ...lch, lightness: share * 100 })),
-        (to) => ask({ lightness: to }),
-      )}
+      {slider('Strength', lch.chroma, MOST_CHROMA, byStrength, (to) => ask({ chroma: to }))}
+      {slider('Lightness', lch.lightness, 100, byLightness, (to) => ask({ lightness: to }))}
     </fieldset>
   );
 }
@@ -140,7 +141,7 @@ export function PlateSliders({
   const shown = cmyk ?? [0, 0, 0, 0];
   return (
     <div className="grid gap-1.5">
-      {(['Cyan', 'Magenta', 'Yellow', 'Black'] as const).map((plate, i) => {
+      {PROCESS_PLATES.map((plate, i) => {
         const at = (amount: number): string => hexOf(press.screen(shown.map((a, j) => (j === i ? amount : a)) as Cmyk));
         return (
           <div key={plate} className="grid grid-cols-[4.2rem_1fr_4.6rem] items-center gap-2 text-[13.5px]">
@@ -148,7 +149,7 @@ export function PlateSliders({
             <input
               type="range"
               className={SLIDER}
-              style={{ background: `linear-gradient(to right, ${[0, 0.25, 0.5, 0.75, 1].map(at).join(',')})` }}
+              style={{ background: ramp(at) }}
               aria-label={`${plate}, slid`}
               min={0}
               max={100}

@@ -65,9 +65,14 @@ export function Contents({ onPictures }: { onPictures(files: Iterable<File>): vo
   /** Groups that were opened or closed by hand. */
   const [left, setLeft] = useState<Readonly<Record<string, boolean>>>({});
   const topFirst = [...face.elements].reverse();
+  const members = useMemo(
+    () => new Map((face.groups ?? []).map((group) => [group.id, membersOf(face, group.id)])),
+    [face],
+  );
+  const membersIn = (group: string): readonly Element[] => members.get(group) ?? [];
   const folded = new Set(
     (face.groups ?? []).flatMap((group) =>
-      isListed(group, membersOf(face, group.id), chosen, left[group.id]) ? [] : [group.id],
+      isListed(group, membersIn(group.id), chosen, left[group.id]) ? [] : [group.id],
     ),
   );
   const rows = stackRows(face, topFirst).filter((row) => {
@@ -92,8 +97,8 @@ export function Contents({ onPictures }: { onPictures(files: Iterable<File>): vo
   function drop({ active, over }: DragEndEvent): void {
     if (!over || active.id === over.id) return;
     const elementsOf = (id: string): string[] => {
-      const members = membersOf(face, id).map((e) => e.id);
-      return members.length > 0 ? members : [id];
+      const parts = membersIn(id).map((e) => e.id);
+      return parts.length > 0 ? parts : [id];
     };
     act('Reorder', (job) => restackOver(job, elementsOf(String(active.id)), elementsOf(String(over.id))));
   }
@@ -131,13 +136,13 @@ export function Contents({ onPictures }: { onPictures(files: Iterable<File>): vo
                   <GroupRow
                     key={row.group.id}
                     group={row.group}
-                    members={membersOf(face, row.group.id)}
+                    members={membersIn(row.group.id)}
                     depth={row.depth}
-                    chosen={membersOf(face, row.group.id).every((e) => chosen.has(e.id))}
+                    chosen={membersIn(row.group.id).every((e) => chosen.has(e.id))}
                     open={!folded.has(row.group.id)}
                     finding={
                       folded.has(row.group.id)
-                        ? membersOf(face, row.group.id).flatMap((e) => firstFinding.get(e.id) ?? [])[0]
+                        ? membersIn(row.group.id).flatMap((e) => firstFinding.get(e.id) ?? [])[0]
                         : undefined
                     }
                     context={context}

@@ -1,3 +1,4 @@
+import { isItalic } from '../../../../core/type/families';
 import { type OwnFont, ownTypefaces, typefaceIn } from '../../../../core/type/own-font';
 import { TYPEFACES } from '../../../../core/type/typefaces';
 
@@ -16,7 +17,7 @@ export function sibling(
 ): { on: boolean; to: string } | undefined {
   const face = typefaceIn(typeface, ownFonts);
   if (!face) return undefined;
-  const has = { bold: /^bold\b/i.test(face.style), italic: /italic|oblique/i.test(face.style) };
+  const has = { bold: /^bold\b/i.test(face.style), italic: isItalic(face.style) };
   const want = { ...has, [quality]: !has[quality] };
   const names =
     STYLE_NAMES[[want.bold ? 'bold' : '', want.italic ? 'italic' : ''].filter(Boolean).join(' ') || 'plain']!;
