@@ -16,6 +16,7 @@ const FLOORS = [
   'core/cut',
   'core/sheet',
   'core/files',
+  'core/run',
   'core/client',
   'workers',
   'src/store',

@@ -4,5 +4,7 @@ import type { parseArgs } from 'node:util';
 export interface Command {
   help: string;
   options: NonNullable<Parameters<typeof parseArgs>[0]>['options'];
+  /** An option that stands in place of the file. */
+  insteadOfFile?: string;
   run(job: string, options: Record<string, string | boolean | undefined>): Promise<number>;
 }

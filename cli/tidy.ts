@@ -12,6 +12,7 @@ const COMMANDS: Record<string, () => Promise<Command>> = {
   export: async () => (await import('./export')).exportPiece,
   plates: async () => (await import('./plates')).plates,
   sheet: async () => (await import('./sheet')).sheet,
+  run: async () => (await import('./run')).run,
   inspect: async () => (await import('./inspect')).inspect,
 };
 
@@ -35,8 +36,9 @@ async function main(argv: string[]): Promise<number> {
     return 0;
   }
   const { values, positionals } = parseArgs({ args: rest, options: command.options ?? {}, allowPositionals: true });
-  if (positionals.length !== 1) throw new CliError(`Name one file: tidy ${name} FILE`);
-  return command.run(positionals[0]!, values as Record<string, string | boolean | undefined>);
+  const without = command.insteadOfFile !== undefined && values[command.insteadOfFile] !== undefined;
+  if (positionals.length !== (without ? 0 : 1)) throw new CliError(`Name one file: tidy ${name} FILE`);
+  return command.run(positionals[0] ?? '', values as Record<string, string | boolean | undefined>);
 }
 
 /** Errors whose message is for whoever called; loaded only when something went wrong. */

@@ -18,6 +18,7 @@ import { toPoints } from '../core/units/length';
 import { glasshouse, seeded } from './glasshouse';
 import { buildHouse } from './house';
 import { buildOpenDay } from './open-day';
+import { buildSpring } from './spring';
 import { buildStationery } from './stationery';
 
 /** Builds the demo job, the way a person would: from the project's own edits. */
@@ -277,7 +278,12 @@ export async function buildDemo(): Promise<JobBundle> {
 }
 
 // Read back as any job is, so that a slip here is told of here.
-const target = here('hollin-and-fen.tidyedge');
-const file = writeJobFile(await buildDemo());
-readJobFile(file);
-writeFileSync(target, file);
+const demo = await buildDemo();
+for (const [name, bundle] of [
+  ['hollin-and-fen', demo],
+  ['spring-runs', buildSpring(demo)],
+] as const) {
+  const file = writeJobFile(bundle);
+  readJobFile(file);
+  writeFileSync(here(`${name}.tidyedge`), file);
+}

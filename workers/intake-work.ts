@@ -8,11 +8,13 @@ import { type JobBundle, readJobFile } from '../core/files/job-file';
 import { openPdf, PdfArtError, readPageArt } from '../core/files/pdf-in/page';
 import { readSvg } from '../core/files/svg-in/read';
 import type { Asset } from '../core/job/schema';
+import type { Column } from '../core/job/table';
 import { asKept } from '../core/picture/as-kept';
 import { decodePicture, type Pixels } from '../core/picture/decode';
 import { LARGE, PictureError } from '../core/picture/limits';
 import { isSideways, type PictureFacts, probePicture, refuseTooLong } from '../core/picture/probe';
 import { upscaledBy } from '../core/picture/upscaled';
+import type { TableAsked, TableRead } from '../core/run/read-table';
 import { registeredFor } from '../core/trade/registered-conditions';
 import type { OwnCondition } from '../core/trade/schema';
 import { createFontBook } from '../core/type/font';
@@ -192,4 +194,48 @@ export async function traceLogo(file: Blob, colours: number): Promise<Art> {
   const pixels = width * height > LARGE ? await smallPixels(bytes, 2000) : decodePicture(bytes);
   const { traceArt } = await import('../core/client/trace-logo');
   return traceArt(pixels, colours, book);
+}
+
+/** A table as it was read, and the file of its rows that is kept: comma-separated UTF-8, whatever it came as. */
+export interface TableTaken extends Omit<TableRead, 'cells'> {
+  hash: string;
+  rows: number;
+  columns: Column[];
+  /** The first rows, to be looked at before it is taken. */
+  sample: string[][];
+}
+
+/** Reads a table and puts its rows on the shelf. Throws with words for the user. */
+export async function takeTable(file: Blob, asked: TableAsked, before: readonly Column[]): Promise<TableTaken> {
+  const { readTable, columnsFor } = await import('../core/run/read-table');
+  const { tableFile } = await import('../core/run/rows');
+  const { cells, ...read } = await readTable(new Uint8Array(await file.arrayBuffer()), asked);
+  const bytes = tableFile(read.heads, cells);
+  const hash = await quickHash(bytes);
+  await keepOnShelf(hash, bytes);
+  const sample = cells.slice(0, 6).map((row) => [...row]);
+  return { ...read, hash, rows: cells.length, columns: columnsFor({ heads: read.heads, cells }, before), sample };
+}
+
+/** Pictures out of a zip, or single files, under their file names. Those that cannot be used are told of. */
+export async function takeRowPictures(
+  files: readonly File[],
+): Promise<{ pictures: { file: string; hash: string; asset: Asset }[]; told: string[] }> {
+  const { unzipPictures } = await import('../core/run/zip-pictures');
+  const pictures: { file: string; hash: string; asset: Asset }[] = [];
+  const told: string[] = [];
+  for (const given of files) {
+    const isZip = /\.zip$/i.test(given.name);
+    const found = isZip
+      ? unzipPictures(new Uint8Array(await given.arrayBuffer()))
+      : [{ name: given.name, bytes: new Uint8Array(await given.arrayBuffer()) }];
+    for (const { name, bytes } of found)
+      try {
+        const { hash, asset } = await takeIn(new Blob([bytes as BlobPart]), name);
+        pictures.push({ file: name, hash, asset });
+      } catch (error) {
+        told.push(`${name}: ${(error as Error).message}`);
+      }
+  }
+  return { pictures, told };
 }

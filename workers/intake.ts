@@ -21,6 +21,7 @@ export function intake(): Room<IntakeWork> {
       takeIn: tooLong('This picture', 'Save it again from its program, with fewer pixels.'),
       takeInFont: tooLong('This font', 'Get it again from where it came from.'),
       takeInProfile: tooLong('This profile', 'Get it again from the print shop.'),
+      takeTable: tooLong('This table', 'Save it as CSV, with only the columns that are needed.'),
       openJobFile: tooLong('This job file', 'Ask for it to be saved again.'),
     },
   }).room;

@@ -14,6 +14,8 @@ const api = {
   readDrawing: async (...args: Parameters<Work['readDrawing']>) => (await work).readDrawing(...args),
   readDetails: async (...args: Parameters<Work['readDetails']>) => (await work).readDetails(...args),
   traceLogo: async (...args: Parameters<Work['traceLogo']>) => (await work).traceLogo(...args),
+  takeTable: async (...args: Parameters<Work['takeTable']>) => (await work).takeTable(...args),
+  takeRowPictures: async (...args: Parameters<Work['takeRowPictures']>) => (await work).takeRowPictures(...args),
   readPage: async (...args: Parameters<Work['readPage']>) => (await work).readPage(...args),
 };
 export type IntakeWork = typeof api;

@@ -3,11 +3,13 @@ import { expose } from 'comlink';
 type Preview = typeof import('./preview-work');
 type Write = typeof import('./write-work');
 type Save = typeof import('./save-work');
+type Run = typeof import('./run-work');
 
 // The work waits for wasm while it loads, and a message that came meanwhile would be lost: the door opens first.
 const preview = import('./preview-work');
 // Most visits write no file: what that takes is loaded when it is asked for.
 const write = (): Promise<Write> => import('./write-work');
+const run = (): Promise<Run> => import('./run-work');
 
 const api = {
   ready: async (): Promise<void> => void (await preview),
@@ -22,6 +24,8 @@ const api = {
   inspectFile: async (...args: Parameters<typeof import('./inspect-work')['inspectFile']>) =>
     (await import('./inspect-work')).inspectFile(...args),
   handOff: async (...args: Parameters<Write['handOff']>) => (await write()).handOff(...args),
+  checkTheRun: async (...args: Parameters<Run['checkTheRun']>) => (await run()).checkTheRun(...args),
+  writeRun: async (...args: Parameters<Run['writeRun']>) => (await run()).writeRun(...args),
 };
 export type PressRoom = typeof api;
 expose(api);

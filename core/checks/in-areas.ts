@@ -8,6 +8,7 @@ import { plates } from '../scene/colour';
 import { sourceWords } from '../trade/source-words';
 import { type CheckContext, type Finding, laidOut } from './check';
 import { inkIn } from './ink-shape';
+import { isMeantFor } from './meant-for';
 
 /** Whether an area may have a ground as light as a flat element is: a sorting machine still reads on it. */
 function isLightEnough(element: Element, { light }: Area, { sources }: CheckContext): boolean {
@@ -29,7 +30,11 @@ export function inAreas(
     if (!ink) return [];
     return areas
       .filter(
-        (area) => hits(area, ink) && inkIn(element, area.boxes, sources) && !isLightEnough(element, area, context),
+        (area) =>
+          !isMeantFor(area, element, context.job, context.piece) &&
+          hits(area, ink) &&
+          inkIn(element, area.boxes, sources) &&
+          !isLightEnough(element, area, context),
       )
       .map((area) => ({
         ...tell(area),

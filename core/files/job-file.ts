@@ -3,6 +3,7 @@ import type * as z from 'zod';
 import { allElements } from '../job/drawn';
 import { migrate } from '../job/migrate';
 import { type Asset, JOB_VERSION, type Job } from '../job/schema';
+import type { Table } from '../job/table';
 import { jobSchema } from '../job/whole';
 import { isSideways, probePicture } from '../picture/probe';
 import { takeFont } from '../type/take-font';
@@ -25,6 +26,7 @@ const EXTENSION: Record<Asset['type'], string> = { 'image/jpeg': 'jpg', 'image/p
 /** TrueType or CFF outlines: OpenType files of both kinds are called otf. */
 export const fontPath = (hash: string): string => `fonts/${hash}.otf`;
 export const profilePath = (hash: string): string => `profiles/${hash}.icc`;
+export const tablePath = (hash: string): string => `tables/${hash}.csv`;
 export const assetPath = (hash: string, asset: Pick<Asset, 'type'>): string =>
   `assets/${hash}.${EXTENSION[asset.type]}`;
 
@@ -39,19 +41,27 @@ function ordered(value: unknown): unknown {
   );
 }
 
-/** Pictures that some element still shows, those of people, and underlays. */
+/** The file that a table's rows are in, if they are in one. */
+const rowsFile = ({ source }: Table): string[] => ('file' in source ? [source.file] : []);
+/** The files of tables that go along with the job; a linked one stays where it is. */
+const keptTables = (job: Job): Map<string, string> =>
+  new Map(job.tables.flatMap(({ source, name }) => (source.kind === 'file' ? [[source.file, name] as const] : [])));
+
+/** Pictures that some element still shows, those of people and of rows, and underlays. */
 export const assetsInUse = (job: Job): Set<string> =>
   new Set([
     ...allElements(job).flatMap((e) => (e.kind === 'picture' ? [e.asset] : [])),
     ...job.people.flatMap(({ picture }) => picture ?? []),
     ...job.pieces.flatMap((piece) => piece.faces.flatMap(({ underlay }) => underlay?.asset ?? [])),
+    ...job.tables.flatMap(({ pictures }) => Object.values(pictures)),
   ]);
 
-/** The hash of every file a job needs: the pictures it shows, its own fonts and its own profiles. */
+/** The hash of every file a job needs: the pictures it shows, its own fonts and profiles, the rows of its tables. */
 export const filesOf = (job: Job): string[] => [
   ...assetsInUse(job),
   ...Object.keys(job.fonts),
   ...Object.keys(job.conditions),
+  ...job.tables.flatMap(rowsFile),
 ];
 
 // The oldest time a zip can hold: a file saved twice is the same file.
@@ -85,6 +95,11 @@ export function writeJobFile({ job, assets }: JobBundle): Uint8Array {
       throw new JobFileError(`The profile ${job.conditions[hash]!.name} is missing. Load it again, then save.`);
     entries[profilePath(hash)] = [bytes, { level: 6 }];
   }
+  for (const [hash, name] of [...keptTables(job)].sort(([a], [b]) => (a < b ? -1 : 1))) {
+    const bytes = assets[hash];
+    if (!bytes) throw new JobFileError(`The rows of the table ${name} are missing. Import its file again, then save.`);
+    entries[tablePath(hash)] = [bytes, { level: 6 }];
+  }
   return zipSync(entries, { mtime: ZIP_TIME });
 }
 
@@ -92,7 +107,7 @@ const LIMITS = {
   ...FILE_LIMITS,
   most: (name: string): number => (name === 'job.json' ? FILE_LIMITS.job : FILE_LIMITS.total),
 };
-const isOurs = (name: string): boolean => name === 'job.json' || /^(assets|fonts|profiles)\//.test(name);
+const isOurs = (name: string): boolean => name === 'job.json' || /^(assets|fonts|profiles|tables)\//.test(name);
 
 function unpack(bytes: Uint8Array): Record<string, Uint8Array> {
   try {
@@ -180,6 +195,14 @@ export function readJobFile(bytes: Uint8Array): JobBundle {
     if (hashOf(profile) !== hash)
       throw new JobFileError(`The profile ${name} in this file is damaged. Ask for it to be saved again.`);
     assets[hash] = profile;
+  }
+  for (const [hash, name] of keptTables(job)) {
+    const rows = entries[tablePath(hash)];
+    if (!rows)
+      throw new JobFileError(`The rows of the table ${name} are missing from this file. Ask for it to be saved again.`);
+    if (hashOf(rows) !== hash)
+      throw new JobFileError(`The rows of the table ${name} in this file are damaged. Ask for it to be saved again.`);
+    assets[hash] = rows;
   }
   return { job, assets };
 }

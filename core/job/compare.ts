@@ -55,6 +55,7 @@ const HOUSE = [
   ['roles', 'Typefaces'],
   ['fonts', 'Added fonts'],
   ['shops', 'Print shop specs'],
+  ['tables', 'Tables'],
 ] as const satisfies readonly (readonly [keyof Job, string])[];
 
 /** The changes from `before` to `after`, a line each; none where the two are the same. */

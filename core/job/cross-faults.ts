@@ -39,6 +39,7 @@ function idFaults(job: Job): string[] {
     ['logo', job.logos],
     ['person', job.people],
     ['shop', job.shops],
+    ['table', job.tables],
   ] as const;
   return [
     ...(twin === undefined ? [] : [`the id ${twin} is used twice`]),
@@ -123,6 +124,7 @@ function faceFaults(face: Face): string[] {
 function referenceFaults(job: Job): string[] {
   const faces = job.pieces.flatMap((p) => p.faces);
   const styles = new Set(ids(job.styles));
+  const tables = new Set(ids(job.tables));
   const faults = [
     ...faces.flatMap(({ name, underlay }) =>
       underlay && !job.assets[underlay.asset] ? [`the underlay of ${name} is missing`] : [],
@@ -131,6 +133,14 @@ function referenceFaults(job: Job): string[] {
       picture && !job.assets[picture] ? [`the picture of ${name} is missing`] : [],
     ),
   ];
+  for (const { name, columns } of job.tables) {
+    const again = repeated(columns.map(({ key }) => key));
+    if (again !== undefined) faults.push(`the column ${again} is twice in the table ${name}`);
+  }
+  for (const { run } of job.pieces) if (run && !tables.has(run.table)) faults.push(`the table ${run.table} is missing`);
+  for (const { name, pictures } of job.tables)
+    for (const [file, hash] of Object.entries(pictures))
+      if (!job.assets[hash]) faults.push(`the picture ${file} of the table ${name} is missing`);
   for (const list of [...faces, ...job.logos])
     for (const element of list.elements) {
       if (element.kind === 'picture' && !job.assets[element.asset])

@@ -7,6 +7,7 @@ import { JOB_LIMITS } from '../trade/job-limits';
 import { SEPARATOR_SIGNS } from '../type/separators';
 import { paragraphSchema, someLettering, someSetting } from '../type/style';
 import { toPoints } from '../units/length';
+import { byRowSchema } from './by-row';
 
 /** What lies on a face. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
@@ -83,6 +84,8 @@ const common = {
   opacity: z.number().min(0).max(1).optional(),
   shadow: shadowSchema.optional(),
   repeat: repeatSchema.optional(),
+  /** What of it follows the row of a table that the piece is printed for. */
+  byRow: byRowSchema.optional(),
   /** Whether its inks print on those below it or are left out of them; small black words overprint where it is left out. */
   overprint: z.enum(['overprints', 'knocks out']).optional(),
   x: place,
@@ -261,6 +264,11 @@ export type Framed = Exclude<Element, Words>;
 
 /** The paints an element names itself; words may have more from their style. */
 export function paintsOf(element: Element): Paint[] {
+  const byRow = (element.byRow?.ink?.inks ?? []).map(({ ink }) => ({ ink, tint: 1 }));
+  return [...byRow, ...plainPaints(element)];
+}
+
+function plainPaints(element: Element): Paint[] {
   const shadow = element.shadow ? [{ ink: element.shadow.ink, tint: element.shadow.tint }] : [];
   if (element.kind === 'picture') return [...shadow, ...(element.inks ?? [])];
   if (element.kind === 'code') return [...shadow, element.paint];

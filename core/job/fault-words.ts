@@ -14,6 +14,8 @@ const LISTS: Record<string, string> = {
   styles: 'text styles',
   shops: 'print shop specs',
   accepted: 'accepted findings',
+  tables: 'tables in one job',
+  columns: 'columns in one table',
   letters: 'letters on one letterhead',
   paragraphs: 'lines of text in one frame',
   spans: 'changes of style in one line',

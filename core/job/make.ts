@@ -29,6 +29,7 @@ export const makeJob = (id: string, name: string, changed: string): Job => ({
   conditions: {},
   pressOf: {},
   shops: [],
+  tables: [],
   accepted: [],
   spelling: { language: 'en-GB', words: [] },
 });

@@ -98,6 +98,9 @@ const from9 = (job: Loose): Loose => ({ ...job, version: 10 });
 /** A job may know its country, and a quoted detail may ask to be filled in since: nothing of an older job changes. */
 const from10 = (job: Loose): Loose => ({ ...job, version: 11 });
 
+/** Version 11 knew no tables. */
+const from11 = (job: Loose): Loose => ({ ...job, version: 12, tables: [] });
+
 /** The step from each version to the next. */
 const STEPS: Record<number, (job: Loose) => Loose> = {
   1: from1,
@@ -110,6 +113,7 @@ const STEPS: Record<number, (job: Loose) => Loose> = {
   8: from8,
   9: from9,
   10: from10,
+  11: from11,
 };
 
 /** An older job brought to the present version; anything else comes back as it is. */

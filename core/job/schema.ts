@@ -8,19 +8,21 @@ import { spellingSchema } from '../type/spelling';
 import { namedStyleSchema } from '../type/style';
 import { toPoints } from '../units/length';
 import { acceptedSchema } from './accepted';
+import { byRowSchema, runSchema } from './by-row';
 import { firmSchema, personSchema } from './details';
 import { elementSchema, id, name, place } from './element';
 import { logoSchema, rolesSchema } from './house';
 import { kindFacts } from './kinds';
 import { orderSchema } from './order';
 import { sheetSchema } from './sheet';
+import { tableSchema } from './table';
 import { underlaySchema } from './underlay';
 
 export * from './element';
 
 /** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
-export const JOB_VERSION = 11;
+export const JOB_VERSION = 12;
 
 /** A line to lay things out by; upright where `axis` is x. */
 export const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: place });
@@ -47,6 +49,8 @@ export const faceSchema = z.strictObject({
   turned: z.enum(['clockwise', 'anticlockwise']).optional(),
   underlay: underlaySchema.optional(),
   guides,
+  /** The rows that this side is printed for; all of them where it is left out. */
+  byRow: byRowSchema.pick({ shown: true }).optional(),
 });
 export type Face = z.infer<typeof faceSchema>;
 
@@ -75,6 +79,8 @@ export const pieceSchema = z.strictObject({
   sheet: sheetSchema.optional(),
   /** Whose details it shows; the first person's where it is left out. */
   person: id.optional(),
+  /** The rows of a table that it is printed for, each its own. */
+  run: runSchema.optional(),
   /** Guides of all its faces. */
   guides,
 });
@@ -134,6 +140,8 @@ export const jobShape = z.strictObject({
   pressOf: z.record(z.string().min(1).max(64), z.string().min(1).max(80)),
   /** Specs of shops that do not ship with the app. */
   shops: z.array(shopSpecSchema).max(JOB_LIMITS.shops),
+  /** Tables that pieces are printed from. */
+  tables: z.array(tableSchema).max(JOB_LIMITS.tables),
   /** Findings that somebody has looked at and let stand. */
   accepted: z.array(acceptedSchema).max(JOB_LIMITS.accepted),
 });

@@ -34,6 +34,12 @@ export const JOB_LIMITS = {
   /** Words that a job's spelling knows, and letters of one. */
   spellingWords: 20_000,
   spellingWord: 120,
+  /** Tables of a job; columns and rows of one, characters of a cell, cells that were typed over. */
+  tables: 100,
+  columns: 300,
+  rows: 1_000_000,
+  cell: 20_000,
+  cells: 100_000,
   /** Names of things. */
   name: 120,
 } as const;

@@ -43,6 +43,8 @@ export interface Font {
   shape(request: ShapeRequest): readonly Glyph[];
   /** Whether the font has a glyph for a character. */
   has(codePoint: number): boolean;
+  /** How many glyphs it has. */
+  glyphCount: number;
   advance(glyph: number): number;
   outline(glyph: number): Path;
   /** The exact box around a glyph's outline; undefined for one without ink. */
@@ -129,6 +131,7 @@ export function openFont(bytes: Uint8Array): Font {
     features: featureNames(face),
     shape,
     has: (codePoint) => covered.has(codePoint),
+    glyphCount: read('maxp')?.getUint16(4) ?? 0,
     advance: kept((glyph) => font.glyphHAdvance(glyph)),
     outline,
     ink: kept((glyph) => pathBounds(outline(glyph))),

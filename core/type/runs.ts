@@ -21,6 +21,19 @@ export interface Styled {
 
 const bidi = bidiFactory();
 
+/** Letters that are read from right to left, and signs that turn the direction (UAX #9). */
+const TURNS =
+  /[\u0590-\u08ff\u200e\u200f\u202a-\u202e\u2066-\u2069\ufb1d-\ufdff\ufe70-\ufeff]|[\ud802\ud803\ud83a\ud83b]/;
+type Levels = ReturnType<typeof bidi.getEmbeddingLevels>;
+/** The bidirectional levels of a text; where nothing turns them, all are 0. */
+const levelsOf = (text: string): Levels =>
+  TURNS.test(text)
+    ? bidi.getEmbeddingLevels(text)
+    : ({
+        levels: new Uint8Array(text.length),
+        paragraphs: [{ start: 0, end: Math.max(0, text.length - 1), level: 0 }],
+      } as Levels);
+
 /** What each way of setting case does to letters. */
 export const CASED: Record<Lettering['letterCase'], (text: string) => string> = {
   'as typed': (text) => text,
@@ -56,7 +69,7 @@ export function styledRuns({ spans }: Paragraph, base: Lettering): Styled {
     return { lettering, text: CASED[lettering.letterCase](text) };
   });
   const text = pieces.map((piece) => piece.text).join('');
-  const embedding = bidi.getEmbeddingLevels(text);
+  const embedding = levelsOf(text);
   const starts = scriptStarts(text);
   const runs: Run[] = [];
   let at = 0;

@@ -15,6 +15,10 @@ interface SubsetExports {
   hb_subset_input_create_or_fail(): number;
   hb_subset_input_destroy(i: number): void;
   hb_subset_input_glyph_set(i: number): number;
+  hb_subset_input_unicode_set(i: number): number;
+  hb_subset_input_set(i: number, which: number): number;
+  hb_set_clear(s: number): void;
+  hb_set_invert(s: number): void;
   hb_subset_input_set_flags(i: number, f: number): void;
   hb_subset_input_keep_everything(i: number): void;
   hb_subset_input_pin_all_axes_to_default(i: number, face: number): number;
@@ -25,6 +29,8 @@ interface SubsetExports {
 export interface FontCutter {
   /** Cuts a font down to some glyphs; they keep their numbers. */
   subset(font: Uint8Array, glyphs: Iterable<number>): Uint8Array;
+  /** Cuts a font down to some characters and all that any feature may put in their place; glyphs keep their numbers. */
+  closure(font: Uint8Array, codePoints: Iterable<number>): Uint8Array;
   /** The plain font that a variable one is at a place on its axes. */
   instance(font: Uint8Array, at: Readonly<Record<string, number>>): Uint8Array;
 }
@@ -33,6 +39,8 @@ const WRITABLE = 2;
 const NO_HINTING = 1;
 const RETAIN_GLYPH_IDS = 2;
 const NOTDEF_OUTLINE = 0x40;
+/** The set of feature tags among those of an order (hb-subset.h). */
+const LAYOUT_FEATURES = 6;
 
 const tagNumber = (tag: string): number =>
   (tag.charCodeAt(0) << 24) | (tag.charCodeAt(1) << 16) | (tag.charCodeAt(2) << 8) | tag.charCodeAt(3);
@@ -73,6 +81,15 @@ export async function createFontCutter(wasm: Uint8Array): Promise<FontCutter> {
       cut(font, (input) => {
         const wanted = x.hb_subset_input_glyph_set(input);
         for (const glyph of glyphs) x.hb_set_add(wanted, glyph);
+        x.hb_subset_input_set_flags(input, NO_HINTING | NOTDEF_OUTLINE | RETAIN_GLYPH_IDS);
+      }),
+    closure: (font, codePoints) =>
+      cut(font, (input) => {
+        const wanted = x.hb_subset_input_unicode_set(input);
+        for (const codePoint of codePoints) x.hb_set_add(wanted, codePoint);
+        const features = x.hb_subset_input_set(input, LAYOUT_FEATURES);
+        x.hb_set_clear(features);
+        x.hb_set_invert(features);
         x.hb_subset_input_set_flags(input, NO_HINTING | NOTDEF_OUTLINE | RETAIN_GLYPH_IDS);
       }),
     instance: (font, place) =>

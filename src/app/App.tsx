@@ -22,6 +22,7 @@ const ROOMS: Record<string, { title: string; load: Load }> = {
   pieces: { title: 'Pieces', load: () => import('../rooms/pieces/PiecesRoom') },
   house: { title: 'House style', load: () => import('../rooms/house/HouseRoom') },
   layout: { title: 'Layout', load: () => import('../rooms/layout/LayoutRoom') },
+  run: { title: 'Run', load: () => import('../rooms/run/RunRoom') },
   inks: { title: 'Inks', load: () => import('../rooms/inks/InksRoom') },
   sheet: { title: 'Sheet', load: () => import('../rooms/sheet/SheetRoom') },
   'hand-off': { title: 'Hand-off', load: () => import('../rooms/hand-off/HandOffRoom') },

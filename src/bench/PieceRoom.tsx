@@ -10,7 +10,7 @@ export function PieceRoom({
   waiting,
   children,
 }: {
-  here: 'inks' | 'sheet' | 'hand-off';
+  here: 'run' | 'inks' | 'sheet' | 'hand-off';
   /** The class of its columns. */
   columns: string;
   /** What is said until the piece is there. */

@@ -2,13 +2,14 @@ const ROOMS = [
   ['pieces', 'Pieces'],
   ['house', 'House style'],
   ['layout', 'Layout'],
+  ['run', 'Run'],
   ['inks', 'Inks'],
   ['sheet', 'Sheet'],
   ['hand-off', 'Hand-off'],
 ] as const;
 
 /** Rooms that only a piece has. */
-const OF_A_PIECE: ReadonlySet<string> = new Set(['layout', 'inks', 'sheet', 'hand-off']);
+const OF_A_PIECE: ReadonlySet<string> = new Set(['layout', 'run', 'inks', 'sheet', 'hand-off']);
 
 /** The rooms of a piece, and which of them one is in. */
 export function RoomLinks({ here }: { here: (typeof ROOMS)[number][0] }) {

@@ -14,7 +14,7 @@ export function RoomBar({
   bench,
   children,
 }: {
-  here: 'house' | 'layout' | 'inks' | 'sheet' | 'hand-off';
+  here: 'house' | 'layout' | 'run' | 'inks' | 'sheet' | 'hand-off';
   bench: Bench | undefined;
   children?: ReactNode;
 }) {

@@ -9,6 +9,7 @@ const LESSONS = {
     'What is written here once is quoted on every piece: change a phone number, and each card and letterhead follows.',
   layout:
     'Hatched is cut away, washed keeps text out. Drop a picture anywhere, type on the left; the status bar says what a print shop would send back.',
+  run: 'One piece, many people: text, codes and pictures follow the columns of a table, and every row is checked before it is written.',
   inks: 'The side as its plates print it. Show one plate alone, or point anywhere to read the ink there.',
   sheet: 'The piece on its press sheet, as many as fit, with the cuts in the order that a guillotine makes them.',
   'hand-off': 'Choose whom the file is for. Each file is checked before it is written, and read back after.',

@@ -2,6 +2,7 @@ import { type JobBundle, JobFileError, readJobFile } from '../../core/files/job-
 import type { History } from '../../core/job/history';
 import type { Job } from '../../core/job/schema';
 import demoUrl from '../../demo/hollin-and-fen.tidyedge?url';
+import runsUrl from '../../demo/spring-runs.tidyedge?url';
 import { announce } from './channel';
 import { type Opened, openKept } from './open-kept';
 import { planWrite, type WritePlan, type Written } from './plan-write';
@@ -102,8 +103,10 @@ export async function listJobs(): Promise<Listed[]> {
 }
 
 export async function layOutDemo(): Promise<void> {
-  const answer = await fetch(demoUrl);
-  await keepBundle(readJobFile(new Uint8Array(await answer.arrayBuffer())));
+  for (const url of [demoUrl, runsUrl]) {
+    const answer = await fetch(url);
+    await keepBundle(readJobFile(new Uint8Array(await answer.arrayBuffer())));
+  }
   await db.notes.put({ key: 'demo' });
 }
 

@@ -1,5 +1,5 @@
 import type { Zippable } from 'fflate';
-import { assetPath, fontPath, JobFileError, profilePath, readJob } from '../../core/files/job-file';
+import { assetPath, fontPath, JobFileError, profilePath, readJob, tablePath } from '../../core/files/job-file';
 import { salvage } from '../../core/job/salvage';
 import type { Job } from '../../core/job/schema';
 import { keepBundle } from './kept-jobs';
@@ -20,11 +20,25 @@ export async function rawFile(id: string): Promise<Zippable> {
     'job.json': new TextEncoder().encode(text),
     'steps.json': new TextEncoder().encode(JSON.stringify(rest, null, 1)),
   };
-  const { assets = {}, fonts = {} } = row.job as { assets?: Partial<Job['assets']>; fonts?: object };
+  const {
+    assets = {},
+    fonts = {},
+    conditions = {},
+  } = row.job as {
+    assets?: Partial<Job['assets']>;
+    fonts?: object;
+    conditions?: object;
+  };
   for (const hash of new Set(text.match(HASH) ?? [])) {
     const bytes = (await db.assets.get(hash))?.bytes;
     const asset = assets[hash];
-    const path = asset ? assetPath(hash, asset) : hash in fonts ? fontPath(hash) : profilePath(hash);
+    const path = asset
+      ? assetPath(hash, asset)
+      : hash in fonts
+        ? fontPath(hash)
+        : hash in conditions
+          ? profilePath(hash)
+          : tablePath(hash);
     if (bytes) entries[path] = [bytes, { level: 0 }];
   }
   return entries;

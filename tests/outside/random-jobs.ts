@@ -266,6 +266,16 @@ const rule = fc
           ...more,
         }),
   );
+/** What codes can hold that take figures or postcodes alone. */
+const CODES: Partial<Record<string, string>> = {
+  ean13: '4006381333931',
+  imb: '01234567094987654321',
+  royalmail: 'LE28HS9Z',
+  kix: '2500GG30250',
+  auspost: '5956439111',
+  identcode: '56310243031',
+  leitcode: '2134807501640',
+};
 const code = fc.record({ common, side: between(30, 80), symbology: from(SYMBOLOGY_IDS), paint: solid }).map(
   ({ common, side, symbology, paint }) =>
     (id: string): Element =>
@@ -275,7 +285,7 @@ const code = fc.record({ common, side: between(30, 80), symbology: from(SYMBOLOG
         width: symbology === 'qrcode' ? side : side * 1.6,
         height: side,
         symbology,
-        text: symbology === 'ean13' ? '4006381333931' : 'https://hollin.example/a?b=c',
+        text: CODES[symbology] ?? 'https://hollin.example/a?b=c',
         paint,
       }),
 );

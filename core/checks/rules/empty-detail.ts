@@ -1,4 +1,5 @@
 import { QUOTE_NAMES, type Quote } from '../../job/details';
+import { columnQuoted } from '../../job/table';
 import { elementFrame } from '../../scene/face';
 import type { Check, Finding } from '../check';
 
@@ -12,7 +13,10 @@ export const emptyDetail: Check = {
     face.elements.flatMap((element): Finding[] => {
       if (element.kind !== 'words') return [];
       const spans = element.paragraphs.flatMap((paragraph) => paragraph.spans);
-      const empty = spans.filter(({ quote, text }) => quote && text.trim() === '').map(({ quote }) => quote as Quote);
+      // Cells of a table are often empty: their lines close up by design.
+      const empty = spans
+        .filter(({ quote, text }) => quote && columnQuoted(quote) === undefined && text.trim() === '')
+        .map(({ quote }) => quote as Quote);
       return [...new Set(empty)].map((quote) => ({
         check: 'empty-detail',
         severity: 'advise',

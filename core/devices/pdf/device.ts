@@ -1,13 +1,14 @@
 import type { Box } from '../../geometry/box';
 import type { Matrix } from '../../geometry/matrix';
 import { boxPath } from '../../geometry/path';
+import { isShade } from '../../scene/colour';
 import { type GlyphRun, imageKey } from '../../scene/device';
 import { runOutline } from '../../scene/run-outline';
 import type { PatchDevice } from '../flat/flat';
 import { colourOp, shadeKey } from './colours';
 import { numbers, pdfNumber } from './numbers';
 import { across, addForm, begin, blankPage, end, named, type PdfPage, stateKey, up } from './page';
-import { pathOps } from './paths';
+import { gridFill, pathOps } from './paths';
 import type { PdfUses } from './uses';
 import { telling, textOps } from './words';
 
@@ -81,7 +82,8 @@ export function pdfDevice(
       page.out.push('Q');
     },
     fillPath: (path, given) => {
-      page.out.push(colourOp(page, given, false), pathOps(page, path), 'f');
+      const grid = isShade(given) ? undefined : gridFill(page, path);
+      page.out.push(colourOp(page, given, false), ...(grid ? [grid] : [pathOps(page, path), 'f']));
     },
     strokePath: (path, pen, given) => {
       const { weight, dash, cap = 'flat', join = 'mitre' } = pen;

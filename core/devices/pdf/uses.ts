@@ -10,6 +10,8 @@ export interface FontUse {
   typeface: string;
   font: Font;
   glyphs: Map<number, string>;
+  /** Whether all glyphs that may come are there already: none is added, so that the file does not depend on what is drawn first. */
+  isWhole?: true;
 }
 
 /** What the pages of one document share; the writer makes PDF objects of it. Keys are resource names. */

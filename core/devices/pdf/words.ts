@@ -65,13 +65,17 @@ function shown(run: GlyphRun, use: FontUse, isTold: boolean): string {
   for (const { glyphs, text } of clustersOf(run)) {
     const [only] = glyphs;
     const known = use.glyphs.get(only!.id);
-    if (glyphs.length === 1 && (known === undefined || known === text)) {
-      use.glyphs.set(only!.id, text);
+    if (glyphs.length === 1 && (known === text || (known === undefined && !use.isWhole))) {
+      if (!use.isWhole) use.glyphs.set(only!.id, text);
       plain.push(only!);
       continue;
     }
     flush();
-    for (const glyph of glyphs) if (!use.glyphs.has(glyph.id)) use.glyphs.set(glyph.id, text);
+    for (const glyph of glyphs) {
+      if (use.glyphs.has(glyph.id)) continue;
+      if (use.isWhole) throw new Error(`The glyph ${glyph.id} of ${use.typeface} was not foreseen.`);
+      use.glyphs.set(glyph.id, text);
+    }
     // Within words that are told as a whole, a part of them is not told again.
     parts.push(...(isTold ? [showing(glyphs, run)] : [telling(text), showing(glyphs, run), 'EMC']));
   }

@@ -27,7 +27,7 @@ export interface Proven {
   rows: Row[];
 }
 
-type Kept = Map<string, LaidPicture>;
+export type Kept = Map<string, LaidPicture>;
 
 /** The pictures of a job as the press has them, each separated once. */
 const separatedOf =
@@ -41,21 +41,21 @@ const separatedOf =
     return found;
   };
 
-const profileRow = (profile: Uint8Array | undefined, { press }: PdfKit): Row => {
+export const profileRow = (profile: Uint8Array | undefined, { press }: PdfKit): Row => {
   const right = profile !== undefined && sameBytes(profile, press.profile);
   const { name } = press.condition;
   return { what: 'Profile of the press', asked: name, read: right ? name : 'another one', right };
 };
 
 /** What holds for every page of a file. */
-const pageFacts = (kit: PdfKit, standard: Standard, words: PdfAsked['words'], kept: Kept) => ({
+export const pageFacts = (kit: PdfKit, standard: Standard, words: PdfAsked['words'], kept: Kept) => ({
   picture: separatedOf(kit, kept),
   flat: !STANDARD_FACTS[standard].seeThrough,
   outlines: words === 'outlines',
 });
 
 /** Every page as it was drawn beside the file's. */
-function rowsOf(
+export function rowsOf(
   proofs: readonly PageProof[],
   drawn: readonly PageDrawn[],
   read: readonly PageRead[],

@@ -17,6 +17,7 @@ export function catalog(
   profileName: string,
   facts: FileFacts,
   standard: Standard,
+  more: Readonly<Record<string, unknown>> = {},
 ): PDFRef {
   const { seeThrough, xmp } = STANDARD_FACTS[standard];
   const major = press.profile[8] ?? 0;
@@ -44,7 +45,9 @@ export function catalog(
         ),
       }
     : {};
-  return context.register(context.obj({ Type: 'Catalog', Pages: pages, OutputIntents: [intent], ...metadata }));
+  return context.register(
+    context.obj({ Type: 'Catalog', Pages: pages, OutputIntents: [intent], ...metadata, ...more } as never),
+  );
 }
 
 /** The Info dictionary of a file. */

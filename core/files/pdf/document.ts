@@ -78,7 +78,7 @@ export function openDocument(job: Job, standard: Standard, kit: PdfKit, pictures
   return { context, job, standard, seeThrough, uses: noUses(), desk, plateRef };
 }
 
-function refuseForbidden({ fonts }: PdfUses): void {
+export function refuseForbidden({ fonts }: PdfUses): void {
   for (const { font } of fonts.values())
     if (font.embedding === 'forbidden')
       throw new ExportError(

@@ -49,8 +49,10 @@ function toUnicode(glyphs: [number, string][]): string {
   const line = ([glyph, text]: [number, string]): string =>
     `<${glyph.toString(16).padStart(4, '0')}> <${utf16Hex(text)}>`;
   const blocks: string[] = [];
-  for (let i = 0; i < glyphs.length; i += MOST_PER_BLOCK) {
-    const block = glyphs.slice(i, i + MOST_PER_BLOCK);
+  // A glyph that stands for no letters by itself is told of where it is shown.
+  const telling = glyphs.filter(([, text]) => text !== '');
+  for (let i = 0; i < telling.length; i += MOST_PER_BLOCK) {
+    const block = telling.slice(i, i + MOST_PER_BLOCK);
     blocks.push(`${block.length} beginbfchar\n${block.map(line).join('\n')}\nendbfchar`);
   }
   return `/CIDInit /ProcSet findresource begin

@@ -5,6 +5,8 @@ export interface FileFacts {
   date: string;
   /** 32 hexadecimal digits. */
   id: string;
+  /** Whether it is made of document parts, PDF/VT-1. */
+  variable?: boolean;
 }
 
 export const PRODUCER = 'Tidy Edge';
@@ -15,7 +17,7 @@ const escapeXml = (text: string): string =>
 const uuid = (id: string): string => `uuid:${id.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5')}`;
 
 /** The XMP packet of a PDF/X-4 file (ISO 15930-7, 6.16; ISO 16684-1). */
-export function xmpPacket({ title, date, id }: FileFacts): string {
+export function xmpPacket({ title, date, id, variable }: FileFacts): string {
   const when = date.replace(/\.\d+Z$/, 'Z');
   return `<?xpacket begin="\uFEFF" id="W5M0MpCehiHzreSzNTczkc9d"?>
 <x:xmpmeta xmlns:x="adobe:ns:meta/">
@@ -25,7 +27,7 @@ export function xmpPacket({ title, date, id }: FileFacts): string {
     xmlns:xmp="http://ns.adobe.com/xap/1.0/"
     xmlns:xmpMM="http://ns.adobe.com/xap/1.0/mm/"
     xmlns:pdf="http://ns.adobe.com/pdf/1.3/"
-    xmlns:pdfxid="http://www.npes.org/pdfx/ns/id/">
+    xmlns:pdfxid="http://www.npes.org/pdfx/ns/id/"${variable ? '\n    xmlns:pdfvtid="http://www.npes.org/pdfvt/ns/id/"' : ''}>
    <dc:format>application/pdf</dc:format>
    <dc:title><rdf:Alt><rdf:li xml:lang="x-default">${escapeXml(title)}</rdf:li></rdf:Alt></dc:title>
    <xmp:CreatorTool>${PRODUCER}</xmp:CreatorTool>
@@ -38,7 +40,13 @@ export function xmpPacket({ title, date, id }: FileFacts): string {
    <xmpMM:VersionID>1</xmpMM:VersionID>
    <pdf:Producer>${PRODUCER}</pdf:Producer>
    <pdf:Trapped>False</pdf:Trapped>
-   <pdfxid:GTS_PDFXVersion>PDF/X-4</pdfxid:GTS_PDFXVersion>
+   <pdfxid:GTS_PDFXVersion>PDF/X-4</pdfxid:GTS_PDFXVersion>${
+     variable
+       ? `
+   <pdfvtid:GTS_PDFVTVersion>PDF/VT-1</pdfvtid:GTS_PDFVTVersion>
+   <pdfvtid:GTS_PDFVTModDate>${when}</pdfvtid:GTS_PDFVTModDate>`
+       : ''
+   }
   </rdf:Description>
  </rdf:RDF>
 </x:xmpmeta>

@@ -37,14 +37,15 @@ export function resourcesOf(context: PDFContext, names: ReadonlySet<string>, nam
   );
 }
 
-/** Makes PDF objects of what the pages use, besides their fonts and pictures, which are given. */
+/** Makes PDF objects of what the pages use, besides their fonts and pictures, which are given; what was named before may be named again. */
 export function nameUses(
   context: PDFContext,
   uses: PdfUses,
   given: { fonts: Map<string, PDFRef>; images: Map<string, PDFRef>; plateRef(plate: string): PDFRef },
-  job: Job,
+  job: Pick<Job, 'inks'>,
+  before: Named = new Map(),
 ): Named {
-  const named = new Map<string, { category: Category; ref: PDFRef }>();
+  const named = new Map(before);
   const put = (key: string, category: Category, ref: PDFRef | undefined): void => {
     if (ref) named.set(key, { category, ref });
   };

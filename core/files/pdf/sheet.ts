@@ -75,7 +75,14 @@ const rectangle = (box: Box, sheet: Box): string =>
 const inside = (box: Box): Box => outset(box, -0.05);
 
 /** What draws a form where it is placed: clipped to the colour it may lay, turned about its trim. */
-function drawPlaced({ trim, angle }: Placed, key: string, piece: Piece, own: number, clip: Box, sheet: Box): string {
+export function drawPlaced(
+  { trim, angle }: Placed,
+  key: string,
+  piece: Piece,
+  own: number,
+  clip: Box,
+  sheet: Box,
+): string {
   const middle = { x: trim.x + trim.width / 2, y: bottom(sheet) - (trim.y + trim.height / 2) };
   // The page's y grows upwards: a turn clockwise is one the other way round.
   const turn = (-angle * Math.PI) / 180;
@@ -89,7 +96,7 @@ function drawPlaced({ trim, angle }: Placed, key: string, piece: Piece, own: num
 }
 
 /** The plates of everything on the sheets. */
-const platesOf = (job: Job, items: readonly SheetItem[]): string[] => [
+export const platesOf = (job: Job, items: readonly SheetItem[]): string[] => [
   ...new Set(items.flatMap(({ piece }) => pieceFacts(job, piece).plates)),
 ];
 
@@ -124,7 +131,7 @@ interface Laid {
 }
 
 /** What is drawn of each piece on a side, in the order that it is. */
-function laidOn(job: Job, { items, made }: SheetAsked, placed: readonly Placed[]): Laid[] {
+export function laidOn(job: Job, { items, made }: SheetAsked, placed: readonly Placed[]): Laid[] {
   const bleed = bleedOn(job, items, made);
   const trims = placed.map(({ trim }) => trim);
   const laid = placed.map((each): Laid => {

@@ -22,7 +22,7 @@ import { drawOnSheet, faceArt } from './face-art';
 import type { FileFacts } from './metadata';
 
 /** The marks of a face as asked. */
-function drawMarks({ job, piece, face, asked, boxes, sources }: Marked, device: Device): void {
+export function drawMarks({ job, piece, face, asked, boxes, sources }: Marked, device: Device): void {
   const { marks } = asked.shop;
   const bleed = asked.shop.bleed[piece.kind];
   const also = asked.also ?? [];
@@ -53,6 +53,8 @@ export interface Marked {
   asked: PdfAsked;
   boxes: PageBoxes;
   sources: SceneSources;
+  /** The face that the marks tell of, where it is another: one that is the same for every row of a run. */
+  marksOf?: Face;
 }
 
 /** Draws a page as it is asked for: the face within its bleed, and its marks over it. */
@@ -60,7 +62,7 @@ export function drawPageAsked(marked: Marked, device: Device): void {
   device.beginClip(boxPath(marked.boxes.bleed));
   drawOnSheet(marked.piece, marked.face, marked.sources, device);
   device.endClip();
-  drawMarks(marked, device);
+  drawMarks(marked.marksOf ? { ...marked, face: marked.marksOf } : marked, device);
 }
 
 /** What tells a file from all others: the job and what was asked of it. */

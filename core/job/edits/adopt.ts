@@ -8,8 +8,9 @@ import { copyOfPiece } from './pieces';
 /** A job with only one of its pieces, and what that piece is made of: what a template keeps. */
 export const templateOf = (job: Job, pieceId: string): Job => ({
   ...job,
-  pieces: job.pieces.filter(({ id }) => id === pieceId),
+  pieces: job.pieces.flatMap(({ run: _run, ...piece }) => (piece.id === pieceId ? [piece] : [])),
   people: [],
+  tables: [],
   firm: {},
 });
 
@@ -77,7 +78,7 @@ export function adoptPiece(job: Job, from: Job, pieceId: string, name: string, n
         : {}),
     }),
   );
-  const { person: _person, printedWith, ...plain } = copy;
+  const { person: _person, run: _run, printedWith, ...plain } = copy;
   const printed = printedWith?.inks
     ? { ...printedWith, inks: printedWith.inks.map((ink) => inks.ids.get(ink) ?? ink) }
     : printedWith;

@@ -35,10 +35,13 @@ export function moveInk(job: Job, id: string, to: number): Job {
 
 /** An element with each of its paints changed; the paint that words have from their style becomes their own. */
 export function mapElementPaints(
-  element: Element,
+  given: Element,
   styles: readonly NamedStyle[],
   change: (paint: Paint) => Paint,
 ): Element {
+  const byRow = given.byRow?.ink;
+  const inks = byRow?.inks.map((each) => ({ ...each, ink: change({ ink: each.ink, tint: 1 }).ink }));
+  const element = byRow && inks ? { ...given, byRow: { ...given.byRow, ink: { ...byRow, inks } } } : given;
   const shadow = element.shadow ? { shadow: { ...element.shadow, ...change(element.shadow) } } : {};
   if (element.kind === 'picture')
     return { ...element, ...shadow, ...(element.inks ? { inks: element.inks.map(change) } : {}) };

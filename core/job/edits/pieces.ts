@@ -51,6 +51,7 @@ export function restorePiece(job: Job, from: Job, place: number): Job {
     inks: [...job.inks, ...missing(job.inks, from.inks)],
     styles: [...job.styles, ...missing(job.styles, from.styles)],
     shops: [...job.shops, ...missing(job.shops, from.shops)],
+    tables: [...job.tables, ...missing(job.tables, from.tables)],
     assets: { ...from.assets, ...job.assets },
     fonts: { ...from.fonts, ...job.fonts },
     conditions: { ...from.conditions, ...job.conditions },

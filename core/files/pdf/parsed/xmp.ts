@@ -12,6 +12,7 @@ const SPACES = {
   pdf: 'http://ns.adobe.com/pdf/1.3/',
   pdfx: 'http://ns.adobe.com/pdfx/1.3/',
   pdfxid: 'http://www.npes.org/pdfx/ns/id/',
+  pdfvtid: 'http://www.npes.org/pdfvt/ns/id/',
 } as const;
 const RDF = 'http://www.w3.org/1999/02/22-rdf-syntax-ns#';
 

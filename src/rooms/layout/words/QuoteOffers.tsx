@@ -1,4 +1,3 @@
-import { QUOTE_NAMES } from '../../../../core/job/details';
 import { useQuoting } from './quoting';
 
 /** The details on offer while one is being quoted. */
@@ -24,7 +23,7 @@ export function QuoteOffers() {
             take(offer);
           }}
         >
-          <span className="shrink-0">{QUOTE_NAMES[offer.quote]}</span>
+          <span className="shrink-0">{offer.name}</span>
           <span className="quiet truncate">{offer.says || 'empty'}</span>
         </button>
       ))}

@@ -3,16 +3,45 @@ import type { SuggestionOptions, SuggestionProps } from '@tiptap/suggestion';
 import { create } from 'zustand';
 import { detailOf, QUOTE_NAMES, QUOTES, type Quote } from '../../../../core/job/details';
 import { personOf } from '../../../../core/job/edits/house';
+import { quoteOfColumn, tableOfPiece } from '../../../../core/job/edits/runs';
 import { pieceOf } from '../../../../core/job/find';
+import type { Job } from '../../../../core/job/schema';
+import { columnQuoted } from '../../../../core/job/table';
 import { asked } from '../../../parts/address';
 import { useSession } from '../../../store/session';
+import { rowsHere } from '../../../store/tables';
 
-/** Details quoted in the editor: the sign @, a few letters of the detail's name, and it is picked from a list. */
+/** Details, and columns of the piece's table, quoted in the editor: the sign @, a few letters of the name, and it is picked from a list. */
 
 /** A detail on offer, with what it says now. */
 export interface Offer {
-  quote: Quote;
+  quote: string;
+  name: string;
   says: string;
+}
+
+/** What a quote is called: a detail of the house, or a column of the piece's table. */
+export function quoteName(quote: string): string {
+  const { history } = useSession.getState();
+  const job = history?.job;
+  const key = columnQuoted(quote);
+  if (key === undefined || !job) return QUOTE_NAMES[quote as Quote] ?? quote;
+  const piece = pieceOf(job, asked('piece') ?? '');
+  const table = piece && tableOfPiece(job, piece);
+  return table?.columns.find((column) => column.key === key)?.name ?? 'Column that is gone';
+}
+
+/** The columns of the piece's table, with what they say in its first row. */
+function columnOffers(job: Job): Offer[] {
+  const piece = pieceOf(job, asked('piece') ?? '');
+  const table = piece && tableOfPiece(job, piece);
+  const rows = rowsHere(job, table);
+  const [first] = rows?.numbers ?? [];
+  return (table?.columns ?? []).map(({ key, name }) => ({
+    quote: quoteOfColumn(key),
+    name,
+    says: rows && first !== undefined ? rows.cell(first, key).replace(/\r?\n/g, '\u2028') : '',
+  }));
 }
 
 interface Quoting {
@@ -33,8 +62,9 @@ function offersFor(query: string): Offer[] {
   if (!job) return [];
   const person = personOf(job, pieceOf(job, asked('piece') ?? '') ?? {});
   const wanted = query.toLowerCase();
-  return QUOTES.map((quote) => ({ quote, says: detailOf(quote, job.firm, person) }))
-    .filter(({ quote, says }) => `${QUOTE_NAMES[quote]} ${says}`.toLowerCase().includes(wanted))
+  const details = QUOTES.map((quote) => ({ quote, name: QUOTE_NAMES[quote], says: detailOf(quote, job.firm, person) }));
+  return [...columnOffers(job), ...details]
+    .filter(({ name, says }) => `${name} ${says}`.toLowerCase().includes(wanted))
     .sort((a, b) => Number(b.says !== '') - Number(a.says !== ''))
     .slice(0, MOST_OFFERS);
 }
@@ -79,8 +109,8 @@ export const QuoteNode = Mention.extend({
   parseHTML: () => [],
   renderHTML: ({ node }) => [
     'span',
-    { class: 'quote-chip', title: QUOTE_NAMES[node.attrs['quote'] as Quote] },
-    (node.attrs['text'] as string) || `${QUOTE_NAMES[node.attrs['quote'] as Quote]}: empty`,
+    { class: 'quote-chip', title: quoteName(node.attrs['quote'] as string) },
+    (node.attrs['text'] as string) || `${quoteName(node.attrs['quote'] as string)}: empty`,
   ],
   renderText: ({ node }) => node.attrs['text'] as string,
 }).configure({ suggestion: suggestion as never });

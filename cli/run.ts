@@ -1,0 +1,266 @@
+import { closeSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, writeSync } from 'node:fs';
+import { basename, dirname, join } from 'node:path';
+import { plainName, unlike } from '../core/files/file-names';
+import { refuseDiffering } from '../core/files/hand-off/read-back-error';
+import type { Standard } from '../core/files/pdf/standards';
+import { tableOfPiece } from '../core/job/edits/runs';
+import { pressConditionOf } from '../core/job/press-of';
+import { shopIn } from '../core/job/shops-of';
+import { checkRun } from '../core/run/check-run';
+import { placesOf } from '../core/run/impose';
+import { filledIn } from '../core/run/made';
+import { rowsPrinted, tallyOf } from '../core/run/order';
+import { rowPlan } from '../core/run/row-piece';
+import { cellsOfFile, type Rows, rowsOf } from '../core/run/rows';
+import { assembler, type Frame } from '../core/run/write/assemble';
+import { openPart, refuseStrangers } from '../core/run/write/join';
+import type { Payload } from '../core/run/write/objects';
+import { proveRows } from '../core/run/write/prove-run';
+import { openRun, type RunAsked } from '../core/run/write/rows';
+import { openSheetRun, runSheets } from '../core/run/write/sheets';
+import { sourcesOf } from '../core/scene/sources';
+import { SheetError } from '../core/sheet/plan';
+import type { Command } from './command';
+import { CliError, openJob, pieceAsked } from './given';
+import { loadKit } from './kit';
+import { openReviewer, writeTicket } from './review';
+
+type Options = Parameters<Command['run']>[1];
+
+const STANDARDS: Readonly<Record<string, { standard: Standard; variable?: true }>> = {
+  pdfx4: { standard: 'PDF/X-4' },
+  pdfvt1: { standard: 'PDF/X-4', variable: true },
+  pdfx1a: { standard: 'PDF/X-1a:2001' },
+  pdfx1a2003: { standard: 'PDF/X-1a:2003' },
+};
+
+/** Rows by their place in the run, 0 first: `0..99`, `3,5,8`, or both. */
+function rowsGiven(text: string | boolean | undefined, count: number): number[] {
+  if (typeof text !== 'string') return Array.from({ length: count }, (_, i) => i);
+  const wanted = new Set<number>();
+  for (const part of text.split(',')) {
+    const [, from, to] = /^\s*(\d+)(?:\.\.(\d+))?\s*$/.exec(part) ?? [];
+    if (from === undefined) throw new CliError('--rows takes places in the run, 0 first: 0..99, or 3,5,8.');
+    const last = Math.min(to === undefined ? Number(from) : Number(to), count - 1);
+    if (Number(from) >= count) throw new CliError(`This run has ${count} rows: --rows takes 0 to ${count - 1}.`);
+    for (let n = Number(from); n <= last; n++) wanted.add(n);
+  }
+  return [...wanted].sort((a, b) => a - b);
+}
+
+/** A file that is there whole or not at all: a killed process leaves nothing that looks finished. */
+function writeWhole(path: string, frame: Frame, payloads: Iterable<Payload>): { bytes: number; pages: number } {
+  mkdirSync(dirname(path), { recursive: true });
+  const half = `${path}.part`;
+  const file = openSync(half, 'w');
+  // Writing by the megabyte is ten times faster than by the object.
+  let waiting: Uint8Array[] = [];
+  let size = 0;
+  const flush = (): void => {
+    if (size > 0) writeSync(file, Buffer.concat(waiting));
+    waiting = [];
+    size = 0;
+  };
+  let made: { bytes: number; pages: number };
+  try {
+    const out = assembler(frame, (bytes) => {
+      waiting.push(bytes);
+      size += bytes.length;
+      if (size > 4_000_000) flush();
+    });
+    for (const payload of payloads) out.add(payload);
+    made = out.end();
+    flush();
+  } finally {
+    closeSync(file);
+  }
+  renameSync(half, path);
+  return made;
+}
+
+/** Joins the parts in a folder, in the order of their names: `part-2` before `part-10`. */
+function joinParts(folder: string, out: string): number {
+  const names = readdirSync(folder)
+    .filter((name) => name.toLowerCase().endsWith('.pdf'))
+    .sort(new Intl.Collator('en', { numeric: true }).compare);
+  const parts = names.map((name) => openPart(name, new Uint8Array(readFileSync(join(folder, name)))));
+  refuseStrangers(parts);
+  function* payloads(): Iterable<Payload> {
+    for (const part of parts) for (let i = 0; i < part.rows.length; i++) yield part.payload(i);
+  }
+  const { pages } = writeWhole(out, parts[0]!.frame, payloads());
+  console.log(`${parts.length} parts, ${parts.reduce((sum, { rows }) => sum + rows.length, 0)} rows, ${pages} pages.`);
+  return 0;
+}
+
+/** The rows of a piece's table, with what of its file is here. */
+function openRows(path: string, options: Options) {
+  const { job, assets } = openJob(path);
+  const piece = pieceAsked(job, options['piece']);
+  const table = tableOfPiece(job, piece);
+  const { run } = piece;
+  if (!table || !run) throw new CliError(`${piece.name} is not printed from a table. Give it one in Run.`);
+  const linked = typeof options['table'] === 'string' ? new Uint8Array(readFileSync(options['table'])) : undefined;
+  const hash = 'file' in table.source ? table.source.file : undefined;
+  const bytes = linked ?? (hash === undefined ? undefined : assets[hash]);
+  if (hash !== undefined && !bytes)
+    throw new CliError(`The rows of ${table.name} are not in the job file. Give their file with --table.`);
+  const file = bytes && cellsOfFile(bytes);
+  const rows: Rows = rowsOf(table, { people: job.people, firm: job.firm, country: job.country, file });
+  return { job, assets, piece, run, rows };
+}
+
+const said = (rows: Rows, row: number): string => {
+  const [column] = rows.table.columns;
+  return column ? rows.cell(row, column.key).split('\n')[0]! : '';
+};
+
+export const run: Command = {
+  help: `run JOB.tidyedge --piece ID [--as pdfx4|pdfvt1|pdfx1a|pdfx1a2003] [--rows 0..99] [--each] [--sheets] [--no-marks] [--outlines] [--check] [--list] [--json] [--table FILE.csv] [--anyway] --out FILE|DIR   prints a piece for the rows of its table
+--check prints the findings of all rows, by cause; exit 1 where one is an error. --list prints where each row lies on the sheets, as CSV.
+--rows takes places in the run, 0 first: a share of it, or the rows of a reprint. --each writes a file a row into the folder --out, by the run's names. --sheets lays the rows on the piece's press sheets.
+run --join DIR --out FILE   joins parts that --rows wrote: the file is the one that would have been written at once.
+pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are open errors; --anyway exports with them.`,
+  options: {
+    piece: { type: 'string' },
+    as: { type: 'string' },
+    rows: { type: 'string' },
+    each: { type: 'boolean' },
+    sheets: { type: 'boolean' },
+    'no-marks': { type: 'boolean' },
+    outlines: { type: 'boolean' },
+    check: { type: 'boolean' },
+    list: { type: 'boolean' },
+    json: { type: 'boolean' },
+    table: { type: 'string' },
+    join: { type: 'string' },
+    anyway: { type: 'boolean' },
+    out: { type: 'string' },
+  },
+  insteadOfFile: 'join',
+  async run(path, options) {
+    const { out } = options;
+    if (typeof options['join'] === 'string') {
+      if (typeof out !== 'string') throw new CliError('Say where to write with --out.');
+      return joinParts(options['join'], out);
+    }
+    const { job, assets, piece, run: made, rows } = openRows(path, options);
+    const order = rowsPrinted(made, rows);
+    const going = rowsGiven(options['rows'], order.length).map((place) => order[place]!);
+    const shop = shopIn(job, piece.shop);
+    const kit = await loadKit(assets);
+    const press = kit.press(pressConditionOf(job, shop));
+    const on = { ...kit, press, assets };
+    const filesHere = new Set(Object.keys(assets));
+    const way = STANDARDS[String(options['as'] ?? 'pdfx4')];
+    if (!way) throw new CliError(`Choose a format with --as: ${Object.keys(STANDARDS).join(', ')}.`);
+    const asked: RunAsked = {
+      pieceId: piece.id,
+      shop,
+      marks: options['no-marks'] !== true,
+      ...(options['outlines'] === true ? { words: 'outlines' as const } : {}),
+      ...way,
+    };
+    if (options['list'] === true) {
+      const { places } = runSheets(job, asked, going.length);
+      console.log('row,name,sheet,place,depth');
+      for (const { row, sheet, place, depth } of placesOf(going, places.length, made.sheets, made.leaders))
+        console.log(`${row + 1},"${said(rows, row).replaceAll('"', '""')}",${sheet},${place},${depth}`);
+      return 0;
+    }
+    const plan = rowPlan(job, piece, rows, sourcesOf(job, kit.fonts));
+    const checked = await checkRun(plan, going, { fonts: kit.fonts, press, filesHere });
+    const errors = checked.findings.filter(({ severity }) => severity === 'stop');
+    if (options['check'] === true || typeof out !== 'string') {
+      const { printed, rows: count, leftOut } = tallyOf(made, rows);
+      if (options['json'])
+        console.log(
+          JSON.stringify(
+            {
+              rows: count,
+              printed,
+              leftOut,
+              hard: checked.hard,
+              unread: checked.unread,
+              findings: checked.findings.map(({ finding: _finding, key: _key, ...rest }) => rest),
+            },
+            null,
+            1,
+          ),
+        );
+      else {
+        console.log(`${count} rows in, ${printed} printed, ${leftOut.length} left out.`);
+        for (const { severity, problem, rows: found } of checked.findings)
+          console.log(
+            `${severity === 'stop' ? 'error' : severity === 'warn' ? 'warning' : 'advice'}  ${problem}: ${found.length} ${found.length === 1 ? 'row' : 'rows'}, ${found
+              .slice(0, 5)
+              .map((row) => `${row + 1} ${said(rows, row)}`)
+              .join('; ')}`,
+          );
+      }
+      return errors.length > 0 ? 1 : 0;
+    }
+    if (errors.length > 0 && options['anyway'] !== true) {
+      const [first] = errors;
+      throw new CliError(
+        `${errors.length === 1 ? 'An error stops' : `${errors.length} errors stop`} this run, the first: ${first!.problem}, row ${first!.rows[0]! + 1} ${said(rows, first!.rows[0]!)}. See them with --check, or export with --anyway.`,
+      );
+    }
+    const letGo = openReviewer(kit, assets).pass([{ job, piece }], options['anyway'] === true);
+    try {
+      if (options['sheets'] === true) {
+        const writer = openSheetRun(
+          job,
+          { ...asked, order: going, sheets: made.sheets, leaders: made.leaders },
+          rows,
+          on,
+        );
+        const units = Array.from({ length: writer.sheets }, (_, n) => n);
+        const { pages } = writeWhole(
+          out,
+          writer.frame,
+          map(units, (n) => writer.payload(n)),
+        );
+        console.log(`${going.length} rows on ${writer.sheets} sheets, ${pages} pages.`);
+        writeTicket(job, letGo, dirname(out));
+        return 0;
+      }
+      const hard = checked.hard
+        .map(({ row }) => row)
+        .filter((row) => going.includes(row))
+        .slice(0, 3);
+      refuseDiffering(basename(out), proveRows(job, asked, rows, hard, on).rows);
+      const writer = openRun(job, asked, rows, on);
+      if (options['each'] === true) {
+        mkdirSync(out, { recursive: true });
+        const taken = new Set<string>();
+        for (const row of going) {
+          writeWhole(join(out, nameOf(made.names, rows, row, taken)), writer.frame, [writer.payload(row)]);
+        }
+        console.log(`${going.length} files.`);
+      } else {
+        const { pages } = writeWhole(
+          out,
+          writer.frame,
+          map(going, (row) => writer.payload(row)),
+        );
+        console.log(`${going.length} rows, ${pages} pages.`);
+      }
+      writeTicket(job, letGo, options['each'] === true ? out : dirname(out));
+      return 0;
+    } catch (error) {
+      if (error instanceof SheetError) throw new CliError(error.message);
+      throw error;
+    }
+  },
+};
+
+function* map<A, B>(all: Iterable<A>, to: (each: A) => B): Iterable<B> {
+  for (const each of all) yield to(each);
+}
+
+/** The name of a row's own file; one that another has already gets a number. */
+const nameOf = (pattern: string, rows: Rows, row: number, taken: Set<string>): string => {
+  const said = filledIn(pattern.replaceAll('{row}', `${row + 1}`), (key) => rows.cell(row, key));
+  return unlike(`${plainName(said) || `${row + 1}`}.pdf`, taken);
+};

@@ -1,0 +1,91 @@
+import { type Row, rulesRow } from '../../files/hand-off/comparison';
+import { drawnPage, type PageDrawn, type PageProof } from '../../files/hand-off/page-drawn';
+import { type Kept, pageFacts, profileRow, rowsOf } from '../../files/hand-off/prove';
+import { pageBoxes } from '../../files/pdf/asked';
+import type { PdfKit } from '../../files/pdf/document';
+import { readFile } from '../../files/pdf/read-back';
+import { held, type RuleSeen } from '../../files/pdf/rules';
+import { heldAsVariable } from '../../files/pdf/rules/variable';
+import { drawPageAsked } from '../../files/pdf/write';
+import type { Face, Job } from '../../job/schema';
+import type { Device } from '../../scene/device';
+import { printedFaces } from '../../scene/shown-faces';
+import { sourcesOf } from '../../scene/sources';
+import { facesFor, rowPlan } from '../row-piece';
+import type { Rows } from '../rows';
+import { type Assembler, assembler, type Frame, type Sink } from './assemble';
+import type { Payload } from './objects';
+import { openRun, type RunAsked } from './rows';
+
+/** Some rows as a file in memory. */
+export function smallFile(frame: Frame, payloads: Iterable<Payload>): Uint8Array {
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  const sink: Sink = (bytes) => {
+    chunks.push(bytes);
+    size += bytes.length;
+  };
+  const file: Assembler = assembler(frame, sink);
+  for (const payload of payloads) file.add(payload);
+  file.end();
+  const whole = new Uint8Array(size);
+  let at = 0;
+  for (const chunk of chunks) {
+    whole.set(chunk, at);
+    at += chunk.length;
+  }
+  return whole;
+}
+
+/**
+ * Writes some rows of a run as a file of their own, reads it again by a reader that shares nothing with the writer, and
+ * holds every page against what is drawn for its row. The hard rows are the ones to ask for: all others are written by the
+ * same way. Throws ExportError, or SyntaxFault where it cannot be read.
+ */
+export function proveRows(
+  job: Job,
+  asked: RunAsked,
+  rows: Rows,
+  some: readonly number[],
+  kit: PdfKit,
+): { rows: Row[]; rules: RuleSeen[] } {
+  const writer = openRun(job, asked, rows, kit);
+  const bytes = smallFile(
+    writer.frame,
+    some.map((row) => writer.payload(row)),
+  );
+  const standard = asked.standard ?? asked.shop.standard;
+  const piece = job.pieces.find(({ id }) => id === asked.pieceId)!;
+  const { view, pages, profile } = readFile(bytes);
+  const rules = [...held(view, standard), ...(asked.variable ? heldAsVariable(view) : [])];
+  const sources = sourcesOf(job, kit.fonts);
+  const boxes = pageBoxes(piece, asked.shop, asked.marks, asked.office, asked.also);
+  const kept: Kept = new Map();
+  const common = pageFacts(kit, standard, asked.words, kept);
+  const plan = rowPlan(job, piece, rows, sources);
+  const proofs = some.flatMap((row): (PageProof & { face: Face })[] =>
+    printedFaces({ faces: facesFor(plan, row).faces }, sources).map((face) => {
+      // The slug names the plates of the piece, whatever row it is.
+      const shown = printedFaces(piece, sources).find(({ id }) => id === face.id)!;
+      const marked = { job, piece, face, asked, boxes, sources };
+      const draw = (device: Device): void => drawPageAsked({ ...marked, marksOf: shown }, device);
+      return { ...common, face, name: `Row ${row + 1}, ${face.name}`, draw, media: boxes.media, art: boxes.bleed };
+    }),
+  );
+  // A side that no row changes is drawn once.
+  const once = new Map<Face, PageDrawn>();
+  const drawn = proofs.map(({ face, ...proof }) => {
+    const found = once.get(face) ?? drawnPage(proof);
+    once.set(face, found);
+    return found;
+  });
+  return {
+    rules,
+    rows: [
+      { what: 'Pages', asked: `${proofs.length}`, read: `${pages.length}`, right: proofs.length === pages.length },
+      rulesRow(standard, rules),
+      ...rowsOf(proofs, drawn, pages, asked.pictures),
+      profileRow(profile, kit),
+    ],
+  };
+}

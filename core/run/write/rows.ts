@@ -1,0 +1,312 @@
+import { PDFContext, PDFHexString, type PDFRef } from '@cantoo/pdf-lib';
+import { pdfDevice } from '../../devices/pdf/device';
+import type { PdfForm, PdfUses } from '../../devices/pdf/uses';
+import { ExportError, type PdfAsked, pageBoxes } from '../../files/pdf/asked';
+import { clipTo, type PdfKit, pdfBox } from '../../files/pdf/document';
+import { pictureDesk } from '../../files/pdf/pictures';
+import { type Named, nameUses, resourcesOf } from '../../files/pdf/resources';
+import { flate } from '../../files/pdf/streams';
+import { drawMarks, fileId } from '../../files/pdf/write';
+import { refuseMissing } from '../../files/refuse-missing';
+import type { Face, Job, Piece } from '../../job/schema';
+import type { ImageRef } from '../../scene/device';
+import { printedFaces } from '../../scene/shown-faces';
+import { sourcesOf } from '../../scene/sources';
+import { facesFor, type RowPlan, rowPlan } from '../row-piece';
+import type { Rows } from '../rows';
+import type { Frame } from './assemble';
+import {
+  bytesOf,
+  LOCAL,
+  objectBytes,
+  objectsFrom,
+  type Payload,
+  type RowPicture,
+  refTo,
+  SHARED_PICTURE,
+} from './objects';
+import { refuseSeeThrough } from './see-through';
+import {
+  type Closed,
+  closeShared,
+  drawAll,
+  type FaceRecipe,
+  type Prepared,
+  pageEntries,
+  prepare,
+  usesForRow,
+} from './shared';
+
+/** A run as pages: a page for each side of each row. */
+
+export interface RunAsked extends PdfAsked {
+  /** Whether the file is PDF/VT-1: each row a document part with what it says. */
+  variable?: boolean;
+}
+
+/** What makes the rows of one file. */
+export interface RunWriter {
+  frame: Frame;
+  /** All that is in the file for a row. Throws ExportError for one that cannot be printed whole. */
+  payload(row: number): Payload;
+}
+
+/** What of a row's resources is its own, once all rows' are taken away. */
+function ownUses(own: PdfUses, shared: PdfUses): PdfUses {
+  const beyond = <K, V>(mine: Map<K, V>, theirs: Map<K, V>): Map<K, V> =>
+    new Map([...mine].filter(([key]) => !theirs.has(key)));
+  return {
+    fonts: new Map(),
+    images: beyond(own.images, shared.images),
+    plates: beyond(own.plates, shared.plates),
+    mixtures: beyond(own.mixtures, shared.mixtures),
+    patches: own.patches.slice(shared.patches.length),
+    shades: beyond(own.shades, shared.shades),
+    tones: beyond(own.tones, shared.tones),
+    forms: own.forms.slice(shared.forms.length),
+    states: beyond(own.states, shared.states),
+  };
+}
+
+const hasOwn = (uses: PdfUses): boolean =>
+  Object.values(uses).some((each) => ('size' in each ? each.size : each.length) > 0);
+
+interface MadeObjects {
+  objects: Payload['objects'];
+  pictures: RowPicture[];
+  /** The object of their resources, -1 where they need none of their own. */
+  resources: number;
+  /** The object of the first content; the others follow it. */
+  first: number;
+}
+/** A content with the names it uses; one that is drawn as a form has a size. */
+interface Content {
+  content: string;
+  names: ReadonlySet<string>;
+  form?: { name: string; width: number; height: number };
+}
+export type ObjectMaker = (contents: readonly Content[], uses: PdfUses) => MadeObjects;
+
+/** What makes objects for one row after another: contents, and what only they use. */
+export function objectMaker(
+  { document }: Prepared,
+  { frame, named: shared }: Closed,
+  kit: PdfKit,
+  asked: PdfAsked,
+): ObjectMaker {
+  const { job, standard, context: whole, uses: sharedUses } = document;
+  const handedOn = new Set<string>();
+  const plateRef = (plate: string): PDFRef => {
+    const before = whole.largestObjectNumber;
+    const ref = document.plateRef(plate);
+    if (whole.largestObjectNumber !== before) throw new Error(`The ink ${plate} was not foreseen.`);
+    return ref;
+  };
+  const nameOf = (hash: string): string | undefined => job.assets[hash]?.name;
+  const blank = (): PDFContext => {
+    const context = PDFContext.create();
+    context.largestObjectNumber = LOCAL - 1;
+    return context;
+  };
+
+  /** A picture by itself, as objects that any row may name. */
+  function pictureOf(image: ImageRef, ppi: number): RowPicture {
+    const key = fileId(image, Math.round(ppi), standard);
+    if (handedOn.has(key)) return { key, objects: [] };
+    handedOn.add(key);
+    const context = blank();
+    const ref = pictureDesk(context, job.inks, plateRef, { ...kit, nameOf }, asked.pictures).embed(image, ppi);
+    const made = objectsFrom(context, LOCAL);
+    if (made.at(-1)?.number !== ref.objectNumber) throw new Error('A picture is not the last of its objects.');
+    return { key, objects: made.map(({ object }) => ({ body: objectBytes(object), refers: made.length > 1 })) };
+  }
+
+  return (contents, uses) => {
+    const own = ownUses(uses, sharedUses);
+    const context = blank();
+    const pictures: RowPicture[] = [];
+    const isOwn = hasOwn(own);
+    const forms = contents.filter(({ form }) => form);
+    const pages = contents.filter(({ form }) => !form);
+    const namesOf = (some: readonly Content[]): Set<string> => new Set(some.flatMap(({ names }) => [...names]));
+    let named: Named = shared;
+    if (isOwn) {
+      const images = new Map<string, PDFRef>();
+      for (const [name, { image, ppi }] of own.images) {
+        images.set(name, refTo(SHARED_PICTURE + pictures.length));
+        pictures.push(pictureOf(image, ppi));
+      }
+      named = nameUses(context, own, { fonts: new Map(), images, plateRef }, job, shared);
+    }
+    if (forms.length > 0) {
+      const inside = isOwn ? resourcesOf(context, namesOf(forms), named) : refTo(frame.kinds[0]!.resources);
+      const withForms = new Map(named);
+      for (const { content, form } of forms) {
+        const { name, width, height } = form!;
+        const entries = { Type: 'XObject', Subtype: 'Form', BBox: [0, 0, width, height], Resources: inside };
+        withForms.set(name, { category: 'XObject', ref: context.register(flate(context, bytesOf(content), entries)) });
+      }
+      named = withForms;
+    }
+    const resources = isOwn || forms.length > 0 ? resourcesOf(context, namesOf(pages), named) : undefined;
+    const first = context.largestObjectNumber - LOCAL + 1;
+    for (const { content } of pages) context.register(flate(context, bytesOf(content)));
+    const objects = objectsFrom(context, LOCAL).map(({ object }, i) => ({
+      body: objectBytes(object),
+      refers: i < first,
+    }));
+    return { objects, pictures, resources: resources ? resources.objectNumber - LOCAL : -1, first };
+  };
+}
+
+/** What draws a face for a row: the forms that all rows share, and what is its own between them. */
+export function faceContent(
+  { sources, words, boxes, document }: Prepared,
+  piece: Piece,
+  recipe: FaceRecipe,
+  face: Face,
+  uses: PdfUses,
+): { content: string; names: Set<string> } {
+  const names = new Set<string>();
+  const byId = new Map(face.elements.map((element) => [element.id, element]));
+  const parts = recipe.stretches.map((stretch) => {
+    if ('form' in stretch) {
+      names.add(stretch.form);
+      return `/${stretch.form} Do\n`;
+    }
+    const elements = stretch.elements.flatMap((id) => byId.get(id) ?? []);
+    if (elements.length === 0) return '';
+    if (!document.seeThrough) refuseSeeThrough(elements, sources, document.desk.separated);
+    const device = pdfDevice(boxes.media, uses, words);
+    drawAll(elements, piece, face, sources, device);
+    for (const name of device.names()) names.add(name);
+    return device.content();
+  });
+  return { content: parts.join(''), names };
+}
+
+/** Why a row cannot be written, in words, where it cannot. */
+export function refuseRow(
+  { rows, piece }: RowPlan,
+  row: number,
+  faults: readonly { problem: string; kind: string }[],
+): void {
+  const fault = faults.find(({ kind }) => kind !== 'does not fit');
+  if (!fault) return;
+  const [column] = rows.table.columns;
+  const said = column ? rows.cell(row, column.key) : '';
+  throw new ExportError(
+    `Row ${row + 1}${said ? ` (${said.split('\n')[0]})` : ''} of ${piece.name}: ${fault.problem}. Mend the row, or leave it out with a reason.`,
+  );
+}
+
+const hex = (sign: string): string => sign.charCodeAt(0).toString(16).padStart(2, '0');
+/** Text as a hexadecimal string: a byte a sign where plain ASCII does (ISO 32000-1, 7.9.2). */
+const hexText = (text: string): string =>
+  /^[\x20-\x7e]*$/.test(text) ? `<${[...text].map(hex).join('')}>` : PDFHexString.fromText(text).toString();
+
+/** What a row says, as metadata of a document part: its columns as text. */
+export function rowMetadata({ table, cell }: Rows, row: number): string {
+  const entry = (key: string, said: string): string => `/${key.replace(/-/g, '_')}${hexText(said)}`;
+  const said = table.columns.map(({ key }) => entry(`TDYE_${key}`, cell(row, key)));
+  return `<<${entry('TDYE_Row', `${row + 1}`)}${said.join('')}>>`;
+}
+
+/** Opens the file of a run as pages. Throws ExportError. */
+export function openRun(job: Job, asked: RunAsked, rows: Rows, kit: PdfKit): RunWriter {
+  const piece = job.pieces.find(({ id }) => id === asked.pieceId);
+  if (!piece) throw new ExportError(`This job has no piece called ${asked.pieceId}.`);
+  if (asked.variable && (asked.standard ?? asked.shop.standard) !== 'PDF/X-4')
+    throw new ExportError('PDF/VT-1 is built on PDF/X-4. Choose PDF/X-4, or leave the document parts out.');
+  const sources = sourcesOf(job, kit.fonts);
+  refuseMissing(
+    job,
+    printedFaces(piece, sources).map((face) => ({
+      ...face,
+      elements: face.elements.filter((e) => e.kind !== 'picture' || e.byRow?.from === undefined),
+    })),
+    ({ asset }) => kit.assets[asset] !== undefined,
+  );
+  const boxes = pageBoxes(piece, asked.shop, asked.marks, asked.office, asked.also);
+  const prepared = prepare(job, piece, asked, boxes, kit, sources);
+  const faces = printedFaces(piece, sources);
+  const kinds = faces.map((face, i) => kindOf(job, piece, face, i, asked, prepared));
+  const facts = {
+    title: `${job.name}: ${piece.name}`,
+    date: job.changed,
+    id: fileId(job, asked, rows.table),
+    ...(asked.variable ? { variable: true } : {}),
+  };
+  const closed = closeShared(
+    prepared,
+    piece,
+    rows,
+    kinds.map(({ entries, whole }) => ({ entries, content: whole })),
+    facts,
+    kit,
+  );
+  const plan = rowPlan(job, piece, rows, sources);
+  const make = objectMaker(prepared, closed, kit, asked);
+  const { uses } = prepared.document;
+  const clip = clipTo(pdfBox(boxes.bleed, boxes.media));
+  return {
+    frame: closed.frame,
+    payload(row) {
+      const { faces: made, faults } = facesFor(plan, row);
+      refuseRow(plan, row, faults);
+      const shown = new Map(printedFaces({ faces: made }, sources).map((face) => [face.id, face]));
+      const own = usesForRow(uses);
+      const contents: { content: string; names: Set<string>; face: number }[] = [];
+      const pages: Payload['pages'] = [];
+      for (const [i, recipe] of prepared.recipes.entries()) {
+        const face = shown.get(recipe.face);
+        if (!face) continue;
+        if (recipe.isSame) {
+          pages.push({ face: i, content: -1, resources: -1 });
+          continue;
+        }
+        const { content, names } = faceContent(prepared, piece, recipe, face, own);
+        const marks = kinds[i]!.marks;
+        names.add(marks);
+        pages.push({ face: i, content: contents.length, resources: -1 });
+        contents.push({ content: `q\n${clip}\n${content}Q\n/${marks} Do\n`, names, face: i });
+      }
+      const { objects, pictures, resources, first } = make(contents, own);
+      return {
+        unit: row,
+        objects,
+        pictures,
+        pages: pages.map((page) => (page.content < 0 ? page : { ...page, content: first + page.content, resources })),
+        ...(asked.variable ? { metadata: rowMetadata(rows, row) } : {}),
+      };
+    },
+  };
+}
+
+/** A side as a kind of page: its boxes, the form of its marks, and its whole content where no row changes it. */
+function kindOf(
+  job: Job,
+  piece: Piece,
+  face: Face,
+  i: number,
+  asked: RunAsked,
+  { document, recipes, boxes, words, sources }: Prepared,
+): { entries: string; marks: string; whole: string } {
+  const device = pdfDevice(boxes.media, document.uses, words);
+  drawMarks({ job, piece, face, asked, boxes, sources }, device);
+  const form: PdfForm = {
+    key: `X${document.uses.forms.length + 1}`,
+    content: device.content(),
+    names: device.names(),
+    isMask: false,
+    shared: true,
+    size: boxes.media,
+  };
+  document.uses.forms.push(form);
+  const recipe = recipes[i]!;
+  const forms = recipe.stretches.map((stretch) => ('form' in stretch ? `/${stretch.form} Do\n` : ''));
+  const whole = recipe.isSame
+    ? `q\n${clipTo(pdfBox(boxes.bleed, boxes.media))}\n${forms.join('')}Q\n/${form.key} Do\n`
+    : '';
+  return { entries: pageEntries(boxes), marks: form.key, whole };
+}

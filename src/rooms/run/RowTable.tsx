@@ -1,0 +1,279 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import type { Run } from '../../../core/job/by-row';
+import { addRow, removeRows, setCell } from '../../../core/job/edits/runs';
+import type { Table } from '../../../core/job/table';
+import { alikeRows } from '../../../core/run/alike';
+import { sortedRows } from '../../../core/run/order';
+import type { Rows } from '../../../core/run/rows';
+import { act } from '../../store/session';
+import { shownCell } from './shown-cell';
+import type { Checked } from './use-run';
+
+const ROW_HEIGHT = 30;
+
+/** What is looked through when rows are filtered: all that was read of each, in small letters. Made once a table. */
+function useSearched(rows: Rows): (row: number) => string {
+  return useMemo(() => {
+    const keys = rows.table.columns.filter(({ made }) => made === undefined).map(({ key }) => key);
+    const shown = keys.length > 0 ? keys : rows.table.columns.map(({ key }) => key);
+    const kept = new Map<number, string>();
+    return (row) => {
+      const found = kept.get(row);
+      if (found !== undefined) return found;
+      const text = shown
+        .map((key) => rows.cell(row, key))
+        .join('\n')
+        .toLowerCase();
+      kept.set(row, text);
+      return text;
+    };
+  }, [rows]);
+}
+
+type Sort = { key: string; descending: boolean } | undefined;
+
+/** The table itself: found in, put in order, typed over. Only the rows in sight are drawn. */
+export function RowTable({
+  table,
+  rows,
+  run,
+  shown,
+  onShow,
+  checked,
+}: {
+  table: Table;
+  rows: Rows;
+  run: Run;
+  shown: number | undefined;
+  onShow(row: number): void;
+  checked: Checked;
+}) {
+  const [query, setQuery] = useState('');
+  const [sort, setSort] = useState<Sort>();
+  const [only, setOnly] = useState<'all' | 'alike' | 'left out'>('all');
+  const [editing, setEditing] = useState<{ row: number; key: string }>();
+  const scroller = useRef<HTMLDivElement>(null);
+  const searched = useSearched(rows);
+  const wanted = useDeferredValue(query.trim().toLowerCase());
+  const leftOut = useMemo(() => new Map(run.leftOut.map(({ row, why }) => [row, why])), [run.leftOut]);
+  const alike = useMemo(() => {
+    if (only !== 'alike') return undefined;
+    const keys = table.columns.filter(({ made, type }) => made === undefined && type !== 'picture').slice(0, 6);
+    return alikeRows(
+      rows,
+      keys.map(({ key }) => key),
+    );
+  }, [only, rows, table.columns]);
+  const numbers = useMemo(() => {
+    const chosen =
+      only === 'alike'
+        ? (alike ?? []).flatMap((group) => group.rows)
+        : only === 'left out'
+          ? rows.numbers.filter((row) => leftOut.has(row))
+          : rows.numbers;
+    const found = wanted === '' ? chosen : chosen.filter((row) => searched(row).includes(wanted));
+    return sort ? sortedRows(rows, found, sort.key, sort.descending) : found;
+  }, [rows, wanted, sort, searched, only, alike, leftOut]);
+  const faulty = useMemo(() => {
+    const marks = new Map<number, 'stop' | 'warn'>();
+    for (const { severity, rows: found } of checked.result?.findings ?? []) {
+      // What every row has is a fault of the piece, not of the rows.
+      if (severity === 'advise' || found.length > rows.numbers.length / 2) continue;
+      for (const row of found) if (marks.get(row) !== 'stop') marks.set(row, severity);
+    }
+    return marks;
+  }, [checked.result, rows]);
+  const virtual = useVirtualizer({
+    count: numbers.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 12,
+  });
+  const at = shown === undefined ? -1 : numbers.indexOf(shown);
+  useEffect(() => {
+    if (at >= 0) virtual.scrollToIndex(at, { align: 'center' });
+  }, [at, virtual]);
+  const { columns } = table;
+  const isFixed = table.source.kind === 'people';
+  const grid = `56px repeat(${columns.length}, minmax(120px, 1fr))`;
+  const wide = 56 + 120 * columns.length;
+  return (
+    <section aria-label="Rows" className="flex min-h-0 flex-1 flex-col border-base-300 border-t bg-base-100">
+      <div className="flex flex-wrap items-center gap-2 px-3 py-2">
+        <input
+          type="search"
+          className="input input-sm w-56"
+          aria-label="Find rows"
+          placeholder="Find rows"
+          value={query}
+          onChange={(event) => setQuery(event.target.value)}
+        />
+        <select
+          className="select select-sm w-auto text-[14px]"
+          aria-label="Rows shown"
+          value={only}
+          onChange={(event) => setOnly(event.target.value as typeof only)}
+        >
+          <option value="all">All rows</option>
+          <option value="alike">Rows that look alike</option>
+          <option value="left out">Left out ({leftOut.size})</option>
+        </select>
+        <span role="status" className="quiet text-[13px]">
+          {numbers.length === rows.numbers.length
+            ? `${numbers.length.toLocaleString('en')} rows`
+            : `${numbers.length.toLocaleString('en')} of ${rows.numbers.length.toLocaleString('en')} rows`}
+        </span>
+        {isFixed ? (
+          <span className="quiet ml-auto text-[13px]">Change people in House style</span>
+        ) : (
+          <span className="ml-auto flex gap-1.5">
+            <button type="button" className="btn btn-xs" onClick={() => act('Add row', (job) => addRow(job, table.id))}>
+              Add row
+            </button>
+            <button
+              type="button"
+              className="btn btn-xs"
+              disabled={shown === undefined}
+              onClick={() => shown !== undefined && act('Delete row', (job) => removeRows(job, table.id, [shown]))}
+            >
+              Delete row
+            </button>
+          </span>
+        )}
+      </div>
+      {/* biome-ignore lint/a11y/useSemanticElements: a table of fifty thousand rows draws only those in sight */}
+      <div
+        ref={scroller}
+        role="grid"
+        aria-label={table.name}
+        aria-rowcount={numbers.length + 1}
+        aria-colcount={columns.length + 1}
+        className="min-h-0 flex-1 overflow-auto text-[13.5px]"
+        tabIndex={0}
+      >
+        <div style={{ minWidth: wide }}>
+          {/* biome-ignore lint/a11y/useSemanticElements: as above */}
+          <div
+            role="row"
+            aria-rowindex={1}
+            tabIndex={-1}
+            className="sticky top-0 z-10 grid border-base-300 border-b bg-base-200"
+            style={{ gridTemplateColumns: grid }}
+          >
+            {/* biome-ignore lint/a11y/useSemanticElements: as above */}
+            <span role="columnheader" tabIndex={-1} className="px-2 py-1 text-right">
+              Row
+            </span>
+            {columns.map(({ key, name }) => (
+              // biome-ignore lint/a11y/useSemanticElements: as above
+              <span
+                key={key}
+                role="columnheader"
+                tabIndex={-1}
+                aria-sort={sort?.key === key ? (sort.descending ? 'descending' : 'ascending') : 'none'}
+                className="min-w-0"
+              >
+                <button
+                  type="button"
+                  className="w-full truncate px-2 py-1 text-left font-semibold"
+                  title={`Sort by ${name}`}
+                  onClick={() =>
+                    setSort(
+                      sort?.key !== key
+                        ? { key, descending: false }
+                        : sort.descending
+                          ? undefined
+                          : { key, descending: true },
+                    )
+                  }
+                >
+                  {name}
+                  {sort?.key === key ? (sort.descending ? ' ↓' : ' ↑') : ''}
+                </button>
+              </span>
+            ))}
+          </div>
+          <div className="relative" style={{ height: virtual.getTotalSize() }}>
+            {virtual.getVirtualItems().map(({ index, start }) => {
+              const row = numbers[index]!;
+              const why = leftOut.get(row);
+              const mark = faulty.get(row);
+              return (
+                // biome-ignore lint/a11y/useSemanticElements: as above
+                <div
+                  key={row}
+                  role="row"
+                  tabIndex={-1}
+                  aria-rowindex={index + 2}
+                  aria-selected={row === shown}
+                  className={`absolute inset-x-0 grid border-base-300 border-b ${row === shown ? 'bg-base-300' : 'hover:bg-base-200'} ${why === undefined ? '' : 'line-through opacity-70'}`}
+                  style={{ gridTemplateColumns: grid, height: ROW_HEIGHT, transform: `translateY(${start}px)` }}
+                  title={why === undefined ? undefined : `Left out: ${why}`}
+                >
+                  {/* biome-ignore lint/a11y/useSemanticElements: as above */}
+                  <span role="rowheader" tabIndex={-1} className="figures">
+                    <button
+                      type="button"
+                      className="h-full w-full px-2 text-right"
+                      aria-label={`Show row ${row + 1}`}
+                      onClick={() => onShow(row)}
+                    >
+                      {mark && <span className={mark === 'stop' ? 'text-error' : 'text-[var(--amber-text)]'}>● </span>}
+                      {row + 1}
+                    </button>
+                  </span>
+                  {columns.map((column) => {
+                    const said = rows.cell(row, column.key);
+                    const isEdited = editing?.row === row && editing.key === column.key;
+                    const canEdit = !isFixed && column.made === undefined;
+                    return (
+                      // biome-ignore lint/a11y/useSemanticElements: as above
+                      <span key={column.key} role="gridcell" tabIndex={-1} className="min-w-0">
+                        {isEdited ? (
+                          <input
+                            className="h-full w-full bg-base-100 px-2 outline-2 outline-primary"
+                            aria-label={`${column.name}, row ${row + 1}`}
+                            // biome-ignore lint/a11y/noAutofocus: the cell was asked to be typed in
+                            autoFocus
+                            defaultValue={rows.raw(row, column.key)}
+                            onKeyDown={(event) => {
+                              event.stopPropagation();
+                              if (event.key === 'Enter') event.currentTarget.blur();
+                              if (event.key === 'Escape') setEditing(undefined);
+                            }}
+                            onBlur={(event) => {
+                              const text = event.target.value;
+                              setEditing(undefined);
+                              if (text !== rows.raw(row, column.key))
+                                act('Edit cell', (job) => setCell(job, table.id, row, column.key, text));
+                            }}
+                          />
+                        ) : (
+                          <button
+                            type="button"
+                            className="h-full w-full truncate px-2 text-left"
+                            aria-label={`${column.name}, row ${row + 1}: ${said || 'empty'}`}
+                            onClick={() => onShow(row)}
+                            onDoubleClick={() => canEdit && setEditing({ row, key: column.key })}
+                            onKeyDown={(event) => {
+                              if (event.key !== 'F2' || !canEdit) return;
+                              event.preventDefault();
+                              setEditing({ row, key: column.key });
+                            }}
+                          >
+                            {shownCell(column, said)}
+                          </button>
+                        )}
+                      </span>
+                    );
+                  })}
+                </div>
+              );
+            })}
+          </div>
+        </div>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,183 @@
+import { useMemo, useState } from 'react';
+import type { Standard } from '../../../core/files/pdf/standards';
+import { type Run, SHEET_WAYS } from '../../../core/job/by-row';
+import { setRun } from '../../../core/job/edits/runs';
+import type { Job } from '../../../core/job/schema';
+import { tallyOf } from '../../../core/run/order';
+import type { Rows } from '../../../core/run/rows';
+import type { RunOrder, WrittenRun } from '../../../workers/run-work';
+import { useBench } from '../../bench/bench';
+import { ExportRow } from '../../bench/gate/ExportRow';
+import { useGate } from '../../bench/gate/use-gate';
+import { Pick } from '../../parts/Pick';
+import { saveFiles } from '../../parts/save-files';
+import { Tick } from '../../parts/Tick';
+import { useWriting } from '../../parts/use-writing';
+import { loadAssets } from '../../store/assets';
+import { act } from '../../store/session';
+import { keepHandOff } from '../../store/versions';
+import type { Checked } from './use-run';
+
+const KINDS = [
+  ['pages', 'One PDF'],
+  ['files', 'A PDF a row'],
+  ['sheets', 'Press sheets'],
+] as const;
+type Way = 'PDF/X-4' | 'PDF/VT-1' | 'PDF/X-1a:2001' | 'PDF/X-1a:2003';
+const WAYS: readonly (readonly [Way, string])[] = [
+  ['PDF/X-4', 'PDF/X-4'],
+  ['PDF/VT-1', 'PDF/VT-1'],
+  ['PDF/X-1a:2001', 'PDF/X-1a:2001'],
+  ['PDF/X-1a:2003', 'PDF/X-1a:2003'],
+];
+
+/** The order of the rows, how they lie on sheets, and the file. */
+export function RunExport({
+  job,
+  run,
+  rows,
+  checked,
+  printed,
+  row,
+}: {
+  job: Job;
+  run: Run;
+  rows: Rows;
+  checked: Checked;
+  printed: readonly number[];
+  row: number | undefined;
+}) {
+  const { sheet: piece, shop } = useBench();
+  const [as, setAs] = useState<RunOrder['as']>('pages');
+  const [way, setWay] = useState<Way>(shop.standard);
+  const [reprint, setReprint] = useState('');
+  const [sure, setSure] = useState(false);
+  const [done, setDone] = useState<{ job: Job; file: WrittenRun }>();
+  const writing = useWriting();
+  const going = useMemo(() => [{ job, piece }], [job, piece]);
+  const gate = useGate(going);
+  const { rows: count, leftOut } = tallyOf(run, rows);
+  const errors = checked.result?.findings.filter(({ severity }) => severity === 'stop') ?? [];
+  const chosen = rowsIn(reprint);
+  const set = (to: Partial<Omit<Run, 'table'>>): void => act('Run', (now) => setRun(now, piece.id, to));
+  const columns = rows.table.columns.map(({ key, name }) => [key, name] as const);
+  async function write(): Promise<void> {
+    const assets = await loadAssets(job);
+    const order: RunOrder = {
+      as,
+      standard: (way === 'PDF/VT-1' ? 'PDF/X-4' : way) as Standard,
+      variable: way === 'PDF/VT-1' && as === 'pages',
+      marks: true,
+      letGo: sure ? errors.map(({ key }) => key) : [],
+      ...(chosen.length > 0 ? { only: chosen } : {}),
+    };
+    const file = await writing.run((room, tell) => room.writeRun(job, piece.id, order, gate.letGo, assets, tell));
+    if (!file) return;
+    setDone({ job, file });
+    void keepHandOff(job, [piece.id]);
+  }
+  const file = done?.job === job ? done.file : undefined;
+  const isWaiting = checked.done !== undefined || !checked.result;
+  return (
+    <section aria-label="Export" className="grid max-h-[55%] gap-2 overflow-y-auto border-base-300 border-t p-4">
+      <p className="text-[14px]" role="status" aria-label="Count of rows">
+        {count.toLocaleString('en')} rows in = {printed.length.toLocaleString('en')} printed + {leftOut.length} left out
+      </p>
+      <div className="grid grid-cols-2 gap-2">
+        <Pick
+          label="Order"
+          value={run.by ?? ''}
+          options={[['', 'As in the table'], ...columns]}
+          onChange={(by) => set(by === '' ? ({ by: undefined } as never) : { by })}
+        />
+        <Pick label="Write" value={as} options={KINDS} onChange={(kind) => setAs(kind as RunOrder['as'])} />
+        <Pick
+          label="Standard"
+          value={way}
+          options={as === 'pages' ? WAYS : WAYS.filter(([each]) => each !== 'PDF/VT-1')}
+          onChange={(each) => setWay(each as Way)}
+        />
+        {as === 'sheets' && (
+          <Pick
+            label="Rows on sheets"
+            value={run.sheets}
+            options={SHEET_WAYS.map((each) => [each, each === 'across' ? 'Across sheets' : 'Cut and stack'])}
+            onChange={(sheets) => set({ sheets: sheets as Run['sheets'] })}
+          />
+        )}
+        {as === 'files' && (
+          <label className="grid gap-0.5">
+            <span className="quiet text-[13px]">File names</span>
+            <input
+              className="input input-sm w-full"
+              key={run.names}
+              defaultValue={run.names}
+              placeholder={columns[0] ? `{row}-{${columns[0][0]}}` : '{row}'}
+              maxLength={200}
+              onBlur={(event) =>
+                event.target.value.trim() !== '' &&
+                event.target.value !== run.names &&
+                set({ names: event.target.value.trim() })
+              }
+            />
+          </label>
+        )}
+      </div>
+      {as === 'sheets' && (
+        <Tick checked={run.leaders} onChange={(leaders) => set({ leaders })}>
+          A leader card on each pile
+        </Tick>
+      )}
+      <label className="grid gap-0.5">
+        <span className="quiet text-[13px]">Only rows (a reprint)</span>
+        <input
+          className="input input-sm w-full"
+          placeholder={row === undefined ? 'all' : `all, or ${row + 1}, 12–20`}
+          value={reprint}
+          onChange={(event) => setReprint(event.target.value)}
+        />
+      </label>
+      {errors.length > 0 && (
+        <Tick checked={sure} onChange={setSure}>
+          <span className="text-error">
+            Export with {errors.length} {errors.length === 1 ? 'error' : 'errors'} of the rows
+          </span>
+        </Tick>
+      )}
+      {file ? (
+        <>
+          <p role="status" className="text-[14px] text-success">
+            {file.rows.toLocaleString('en')} rows{file.pages > 0 ? `, ${file.pages.toLocaleString('en')} pages` : ''}
+            {file.rules.length > 0 ? `; all ${file.rules.length} rules hold` : ''}.
+          </p>
+          <button
+            type="button"
+            className="btn btn-primary justify-self-start"
+            onClick={() => saveFiles([file, ...file.beside], file.name.replace(/\.(pdf|zip)$/, '-all.zip'))}
+          >
+            Save {file.beside.length > 0 ? file.name.replace(/\.pdf$/, '-all.zip') : file.name}
+          </button>
+        </>
+      ) : (
+        <ExportRow
+          gate={gate}
+          writing={writing}
+          says={`Export ${(chosen.length || printed.length).toLocaleString('en')} ${(chosen.length || printed.length) === 1 ? 'row' : 'rows'}`}
+          disabled={isWaiting || printed.length === 0 || (errors.length > 0 && !sure)}
+          onWrite={() => void write()}
+        />
+      )}
+    </section>
+  );
+}
+
+/** Rows as people count them, from 1: `3, 8, 12–20`. */
+function rowsIn(text: string): number[] {
+  const found = new Set<number>();
+  for (const part of text.split(/[,;\s]+/)) {
+    const [, from, to] = /^(\d+)(?:[-–](\d+))?$/.exec(part) ?? [];
+    if (from === undefined) continue;
+    for (let n = Number(from); n <= Number(to ?? from) && found.size < 1_000_000; n++) found.add(n - 1);
+  }
+  return [...found].sort((a, b) => a - b);
+}
