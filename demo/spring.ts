@@ -409,7 +409,14 @@ function vouchers(start: Job, card: Piece): Job {
 /** Builds the job of runs from the main one: its house, and three pieces of its own. */
 export function buildSpring({ job: main, assets }: JobBundle): JobBundle {
   const of = (id: string): Piece => main.pieces.find((piece) => piece.id === id)!;
-  const start: Job = { ...main, id: 'spring-runs', name: 'Spring mailing', pieces: [], country: 'GB' };
+  const start: Job = {
+    ...main,
+    id: 'spring-runs',
+    name: 'Spring mailing',
+    changed: '2026-11-01T09:00:00.000Z',
+    pieces: [],
+    country: 'GB',
+  };
   const mailed = mailing(vouchers(staffCards(start, of('card')), of('card')), of('postcard'));
   let job = requoted(mailed.job);
   for (const piece of job.pieces) {

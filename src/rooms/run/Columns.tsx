@@ -20,6 +20,7 @@ export function Columns({ table, rows, row }: { table: Table; rows: Rows; row: n
           key={column.key}
           column={column}
           table={table}
+          rows={rows}
           said={row === undefined ? '' : rows.cell(row, column.key)}
         />
       ))}
@@ -31,7 +32,7 @@ export function Columns({ table, rows, row }: { table: Table; rows: Rows; row: n
   );
 }
 
-function ColumnRow({ column, table, said }: { column: Column; table: Table; said: string }) {
+function ColumnRow({ column, table, rows, said }: { column: Column; table: Table; rows: Rows; said: string }) {
   const bench = useBench();
   const [open, setOpen] = useState(false);
   const uses = askingColumn(bench.sheet, column.key).length;
@@ -63,15 +64,11 @@ function ColumnRow({ column, table, said }: { column: Column; table: Table; said
             <button
               type="button"
               className="btn btn-xs"
-              onClick={() => placeColumn(bench, table, column, 'words', said)}
+              onClick={() => placeColumn(bench, rows, column, 'words', said)}
             >
               Place as text
             </button>
-            <button
-              type="button"
-              className="btn btn-xs"
-              onClick={() => placeColumn(bench, table, column, 'code', said)}
-            >
+            <button type="button" className="btn btn-xs" onClick={() => placeColumn(bench, rows, column, 'code', said)}>
               Place as QR code
             </button>
           </div>

@@ -1,0 +1,99 @@
+import { execFileSync } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Page, test as plain } from '@playwright/test';
+import { bytesOf } from './bench';
+import { test } from './one-page';
+
+const rowsOf = (page: Page) => page.getByRole('grid');
+const stage = (page: Page) => page.getByRole('region', { name: 'The piece for a row' });
+
+const CSV = `Name,Role,Email
+Ada Lund,Grafter,ada@hollin.example
+Béla Ödegård,,bela@hollin.example
+Wilhelmina Featherstonehaugh-Rowntree of Great Fenwick and Upper Sedge,Head of the long border and of everything beyond it,w@hollin.example
+`;
+
+test('a card becomes a card for each row of a table, checked, left out, and written', async ({ page }, info) => {
+  await page.getByRole('link', { name: 'Run', exact: true }).click();
+  await page.getByRole('button', { name: /^Import table/ }).click();
+  const dialog = page.getByRole('dialog', { name: 'Import table' });
+  await dialog
+    .getByLabel('Table file')
+    .setInputFiles({ name: 'staff.csv', mimeType: 'text/csv', buffer: Buffer.from(CSV) });
+  await expect(dialog.getByLabel('The first row names the columns')).toBeChecked();
+  await expect(dialog.getByRole('cell', { name: 'Béla Ödegård' })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Import 3 rows' }).click();
+  await expect(rowsOf(page).getByRole('row')).toHaveCount(4);
+
+  // A column comes onto the side as text, and each row says its own.
+  await page.getByRole('button', { name: /^Name / }).click();
+  await page.getByRole('button', { name: 'Place as text' }).click();
+  await expect(page.getByText('Row 1: 1 of 3 printed')).toBeVisible();
+  await page.getByRole('button', { name: 'Next row' }).click();
+  await expect(page.getByText('Row 2: 2 of 3 printed')).toBeVisible();
+
+  // A cell is typed over.
+  await rowsOf(page).getByRole('button', { name: 'Role, row 2: empty' }).dblclick();
+  await page.getByLabel('Role, row 2').fill('Seeds');
+  await page.keyboard.press('Enter');
+  await expect(rowsOf(page).getByRole('button', { name: 'Role, row 2: Seeds' })).toBeVisible();
+
+  // The longest name runs past the edge: that row is found, and left out with a reason.
+  const findings = page.getByRole('region', { name: 'Findings of the rows' });
+  await expect(findings.getByRole('button', { name: /^3 Wilhelmina/ }).first()).toBeVisible({ timeout: 30_000 });
+  await findings
+    .getByRole('button', { name: /^3 Wilhelmina/ })
+    .first()
+    .click();
+  await page.getByLabel('Why row 3 is left out').fill('has her own card');
+  await page.getByRole('button', { name: 'Leave out', exact: true }).click();
+  await expect(page.getByText('3 rows in = 2 printed + 1 left out')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Export 2 rows' }).click({ timeout: 60_000 });
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Save .*-run\.pdf/ }).click({ timeout: 90_000 });
+  const path = info.outputPath('run.pdf');
+  writeFileSync(path, await bytesOf(await saved));
+  const fronts = execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' })
+    .split('\f')
+    .filter((_, i) => i % 2 === 0);
+  expect(fronts[0]).toContain('Ada Lund');
+  expect(fronts[1]).toContain('Béla Ödegård');
+  expect(fronts.join('')).not.toContain('Wilhelmina');
+
+  // In Layout a column is quoted like a detail.
+  await page.getByRole('link', { name: 'Layout', exact: true }).click();
+  await page.locator('main [data-element="title"]').dblclick();
+  const editor = page.getByRole('textbox', { name: 'Text', exact: true });
+  await editor.press('End');
+  await editor.pressSequentially(' @Rol');
+  await page.getByRole('option', { name: /^Role/ }).click();
+  await expect(editor).toContainText('Grafter');
+});
+
+plain('the demo’s runs: rows one after another, found, in order, and no fault by axe', async ({ page }) => {
+  await page.goto('/');
+  await page.getByText('Spring mailing').first().waitFor();
+  await page.goto('/run?job=spring-runs&piece=mailing');
+  await expect(page.getByText('Row 28: 1 of 240 printed')).toBeVisible({ timeout: 30_000 });
+  await page.getByLabel('Find rows').fill('featherstone');
+  await expect(page.getByText(/^\d+ of 240 rows$/)).toBeVisible();
+  for (const name of await rowsOf(page)
+    .getByRole('button', { name: /^Name, row/ })
+    .allInnerTexts())
+    expect(name).toContain('Featherstone');
+  await page.getByLabel('Find rows').fill('');
+  await rowsOf(page).getByRole('button', { name: 'Town', exact: true }).click();
+  await expect(rowsOf(page).getByRole('columnheader', { name: /^Town/ })).toHaveAttribute('aria-sort', 'ascending');
+  await expect(page.getByRole('heading', { name: 'No findings in any row' })).toBeVisible({ timeout: 60_000 });
+  // A made column tells what it will say before it is added.
+  await page.getByRole('button', { name: 'Add column…' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add column' });
+  await dialog.getByLabel('Kind').selectOption({ label: 'Contact card for a code' });
+  await expect(dialog.getByRole('status', { name: 'Examples' })).toContainText('BEGIN:VCARD');
+  expect((await new AxeBuilder({ page }).include('dialog[open]').analyze()).violations).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(stage(page)).toBeVisible();
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+});
