@@ -1,5 +1,7 @@
-import { spawn } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
 
@@ -75,14 +77,6 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByText('What would help most').waitFor();
     await page.waitForTimeout(1500);
   },
-  shops: async (page) => {
-    await layout(page);
-    await page
-      .getByRole('region', { name: 'Status bar' })
-      .getByRole('combobox')
-      .selectOption({ label: 'All shops, compared…' });
-    await page.getByRole('button', { name: /^Letterpress/ }).click();
-  },
   house: async (page) => {
     await page.goto(`${home}/house?job=hollin-and-fen&piece=card`);
     await page.getByRole('region', { name: 'People' }).waitFor();
@@ -101,11 +95,6 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
   folded: async (page) => {
     await page.goto(`${home}/layout?job=hollin-and-fen&piece=year`);
     await page.locator('svg[data-face] image').first().waitFor();
-  },
-  fits: async (page) => {
-    await page.goto(`${home}/layout?job=hollin-and-fen&piece=letterhead`);
-    await page.getByRole('button', { name: 'Envelopes for it' }).click();
-    await page.getByRole('figure').first().scrollIntoViewIfNeeded();
   },
   arrange: async (page) => {
     await layout(page, 'open-day', 'event');
@@ -147,6 +136,12 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.keyboard.press('.');
     await page.locator('svg[data-face] image').waitFor();
   },
+  run: async (page) => {
+    await page.goto(`${home}/run?job=spring-runs&piece=mailing`);
+    await page.getByRole('heading', { name: 'No findings in any row' }).waitFor({ timeout: 60_000 });
+    await page.getByRole('button', { name: /widest/ }).click();
+    await page.waitForTimeout(1500);
+  },
   sheet: async (page) => {
     await page.goto(`${home}/sheet?job=hollin-and-fen&piece=card`);
     await page.getByText('23 up').first().waitFor();
@@ -162,6 +157,14 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
 };
 
 mkdirSync(folder, { recursive: true });
+/** A sheet of a run, as its file has it. */
+function pictureOfSheet(): void {
+  const file = join(tmpdir(), 'tidy-run-sheet.pdf');
+  const asked = ['--piece', 'voucher', '--sheets', '--out', file];
+  execFileSync(process.execPath, ['scripts/tidy.mjs', 'run', 'demo/spring-runs.tidyedge', ...asked], { cwd: root });
+  execFileSync('pdftoppm', ['-r', '64', '-f', '2', '-l', '2', '-singlefile', '-png', file, `${folder}run-sheet`]);
+}
+
 const server = spawn(process.execPath, ['scripts/serve.mjs'], {
   cwd: root,
   env: { ...process.env, HOST: '127.0.0.1', PORT: String(PORT) },
@@ -184,7 +187,7 @@ try {
     });
     const page = await context.newPage();
     // The views as they are for who has worked in them before.
-    await page.addInitScript(() => localStorage.setItem('taught', 'jobs pieces house layout inks sheet hand-off'));
+    await page.addInitScript(() => localStorage.setItem('taught', 'jobs pieces house layout run inks sheet hand-off'));
     await page.goto(home);
     await page.getByRole('heading', { name: 'Hollin & Fen' }).waitFor();
     await show(page);
@@ -193,6 +196,7 @@ try {
     await context.close();
   }
   await browser.close();
+  pictureOfSheet();
 } finally {
   server.kill();
 }

@@ -20,6 +20,7 @@ import { dragInPage, inksInPage, typeInPage } from './in-page';
 import { letterJob, letterParagraphs, SENTENCE } from './letter';
 import { platesAgainstGhostscript } from './plates';
 import { roomsInPage } from './rooms';
+import { runsAgainstPlain } from './runs';
 import { flattenedAgainstLive, gangingInTime, sheetsAgainstCopies } from './sheets';
 
 /**
@@ -104,6 +105,7 @@ for (const [care, flag, says] of [
 await platesAgainstGhostscript(folder, report, timed);
 
 const demo = new Uint8Array(readFileSync(demoFile));
+await runsAgainstPlain(readFileSync(demoFile.replace('hollin-and-fen', 'spring-runs')), kit, report);
 await sheetsAgainstCopies(demo, folder, report, timed);
 await flattenedAgainstLive(demo, report, timed);
 await gangingInTime(report, timed);

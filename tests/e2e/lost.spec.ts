@@ -66,7 +66,7 @@ test('a deleted job comes back from the bin, with what can be undone', async ({ 
   await page.getByRole('link', { name: /all jobs/ }).click();
   page.on('dialog', (dialog) => void dialog.accept());
   await page.getByRole('button', { name: 'Delete the job Hollin & Fen' }).click();
-  await expect(page.getByText('No job is here')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Hollin & Fen' })).toHaveCount(0);
   await page.getByText('Bin (1)').click();
   await page.getByRole('button', { name: 'Restore Hollin & Fen' }).click();
   await page.getByRole('link', { name: /Business card, Iris/ }).click();

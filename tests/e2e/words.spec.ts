@@ -92,7 +92,7 @@ fresh('a font of one’s own is tried, taken, exported, and found in the saved j
   // The font is in the job's own file, and comes back with it.
   await page.goto('/');
   const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save to a file' }).click();
+  await page.getByRole('button', { name: 'Save to a file' }).first().click();
   const job = await bytesOf(await saving);
   expect(Object.keys(unzipSync(job)).join()).toMatch(/fonts\/[0-9a-f]{64}\.otf/);
 });

@@ -1,31 +1,35 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { addTable } from '../../../core/job/edits/runs';
-import { CHECK_DIGITS, type Column, type Table } from '../../../core/job/table';
+import type { Column, Made, Table } from '../../../core/job/table';
 import { rowsOf } from '../../../core/run/rows';
 import { JOB_LIMITS } from '../../../core/trade/job-limits';
 import { useBench } from '../../bench/bench';
 import { Dialog } from '../../parts/Dialog';
 import { NumberField } from '../../parts/NumberField';
-import { Pick } from '../../parts/Pick';
 import { Tick } from '../../parts/Tick';
 import { act } from '../../store/session';
+import { CountFields } from './MadeFields';
+
+type Counted = Extract<Made, { kind: 'count' }>;
 
 /** Rows that are counted: a number each, and a random code beside it where that is wanted. */
 export function CountRows({ onClose }: { onClose(): void }) {
   const { job, sheet: piece } = useBench();
   const [rows, setRows] = useState(piece.order?.quantity ?? 100);
-  const [count, setCount] = useState({
+  const [count, setCount] = useState<Counted>({
+    kind: 'count',
     first: 1,
     step: 1,
     digits: 4,
     before: '',
-    check: 'none' as (typeof CHECK_DIGITS)[number],
+    after: '',
+    check: 'none',
   });
   const [code, setCode] = useState(false);
   const [length, setLength] = useState(8);
   const columns: Column[] = [
-    { key: 'number', name: 'Number', type: 'text', made: { kind: 'count', after: '', ...count } },
+    { key: 'number', name: 'Number', type: 'text', made: count },
     ...(code
       ? [
           {
@@ -61,47 +65,7 @@ export function CountRows({ onClose }: { onClose(): void }) {
     <Dialog title="Count rows" onClose={onClose}>
       <div className="grid gap-3">
         <NumberField label="Rows" value={rows} least={1} most={JOB_LIMITS.rows} onChange={setRows} />
-        <div className="grid grid-cols-2 gap-3">
-          <label className="input input-sm w-full">
-            <span className="quiet text-[13px]">Prefix</span>
-            <input
-              aria-label="Prefix"
-              maxLength={40}
-              value={count.before}
-              onChange={(event) => setCount({ ...count, before: event.target.value })}
-            />
-          </label>
-          <NumberField
-            label="Figures"
-            value={count.digits}
-            least={1}
-            most={20}
-            onChange={(digits) => setCount({ ...count, digits })}
-          />
-          <NumberField
-            label="From"
-            value={count.first}
-            least={0}
-            most={999_999_999_999}
-            onChange={(first) => setCount({ ...count, first })}
-          />
-          <NumberField
-            label="Step"
-            value={count.step}
-            least={-1_000_000}
-            most={1_000_000}
-            onChange={(step) => setCount({ ...count, step })}
-          />
-        </div>
-        <Pick
-          label="Check digit"
-          value={count.check}
-          options={CHECK_DIGITS.map((each) => [
-            each,
-            each === 'none' ? 'None' : `${each[0]!.toUpperCase()}${each.slice(1)}`,
-          ])}
-          onChange={(check) => setCount({ ...count, check: check as typeof count.check })}
-        />
+        <CountFields made={count} onChange={setCount} />
         <Tick checked={code} onChange={setCode}>
           A random code beside each number
         </Tick>
