@@ -73,6 +73,12 @@ const isLike =
   like('the same') > 0 && like('a fault') === 0 && like('wrong') <= 0.03 * (like('the same') + like('wrong'));
 count(`pages of others: ${drawn.trim()}`, isLike ? 1 : 0, isLike ? 0 : 1);
 
+// Shares of a run on a queue, a worker killed among them.
+if (run('which', ['redis-server'], 'ignore').status !== 0) run('apt-get', ['install', '-y', '-qq', 'redis-server']);
+const queued = run('node', ['tests/queue/kill-a-worker.mjs'], ['ignore', 'pipe', 'inherit']).stdout;
+const isWhole = queued.includes('1 passed');
+count('a queue of shares, a worker killed', isWhole ? 1 : 0, isWhole ? 0 : 1);
+
 if (!isBuilt()) build();
 const { stdout } = run('tsx', ['tests/kill/run.ts', kills], ['ignore', 'pipe', 'inherit']);
 console.log(stdout);
