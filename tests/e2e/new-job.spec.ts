@@ -134,6 +134,10 @@ test('the room can be heard, in both themes', async ({ page }) => {
   const light = await new AxeBuilder({ page }).analyze();
   expect(light.violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
   await page.getByRole('button', { name: 'Use the dark theme' }).click();
+  // Buttons fade from one theme to the other: their colours are looked at once they have come.
+  await page.evaluate(() =>
+    Promise.all(document.getAnimations().map(({ finished }) => finished.catch(() => undefined))),
+  );
   const dark = await new AxeBuilder({ page }).withRules(['color-contrast']).analyze();
   expect(dark.violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
 });

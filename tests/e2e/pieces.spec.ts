@@ -108,7 +108,7 @@ fresh('a letterhead is begun from the card: its logo and the firm’s details, n
 
 fresh('the set on the table: named, copied, deleted and brought back, and a picture of it', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('link', { name: 'Pieces', exact: true }).click();
+  await page.locator('a[href="/pieces?job=hollin-and-fen"]').click();
   const pieces = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: /^Open / }) });
   await expect(pieces).toHaveCount(8);
   await page.getByRole('button', { name: 'Copy Envelope No. 10' }).click();
@@ -202,7 +202,7 @@ test('a letter is written on the letterhead, goes on to a second sheet, and is e
 
 fresh('a piece is kept as a template, and opened as a copy in the client’s own inks', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('link', { name: 'Pieces', exact: true }).click();
+  await page.locator('a[href="/pieces?job=hollin-and-fen"]').click();
   await page.getByRole('button', { name: 'Save Postcard, spring opening as a template' }).click();
   await page.getByRole('link', { name: 'New piece' }).click();
   await page.getByText('Postcard', { exact: true }).click();
