@@ -1,6 +1,5 @@
 import { closeSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, writeSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
-import { plainName, unlike } from '../core/files/file-names';
 import { refuseDiffering } from '../core/files/hand-off/read-back-error';
 import type { Standard } from '../core/files/pdf/standards';
 import { tableOfPiece } from '../core/job/edits/runs';
@@ -8,10 +7,10 @@ import { pressConditionOf } from '../core/job/press-of';
 import { shopIn } from '../core/job/shops-of';
 import { checkRun } from '../core/run/check-run';
 import { placesOf } from '../core/run/impose';
-import { filledIn } from '../core/run/made';
 import { rowsPrinted, tallyOf } from '../core/run/order';
+import { rowFileName } from '../core/run/row-file';
 import { rowPlan } from '../core/run/row-piece';
-import { cellsOfFile, type Rows, rowsOf } from '../core/run/rows';
+import { cellsOfFile, type Rows, rowsOf, rowTitle } from '../core/run/rows';
 import { assembler, type Frame } from '../core/run/write/assemble';
 import { openPart, refuseStrangers } from '../core/run/write/join';
 import type { Payload } from '../core/run/write/objects';
@@ -110,11 +109,6 @@ function openRows(path: string, options: Options) {
   return { job, assets, piece, run, rows };
 }
 
-const said = (rows: Rows, row: number): string => {
-  const [column] = rows.table.columns;
-  return column ? rows.cell(row, column.key).split('\n')[0]! : '';
-};
-
 export const run: Command = {
   help: `run JOB.tidyedge --piece ID [--as pdfx4|pdfvt1|pdfx1a|pdfx1a2003] [--rows 0..99] [--each] [--sheets] [--no-marks] [--outlines] [--check] [--list] [--json] [--table FILE.csv] [--anyway] --out FILE|DIR   prints a piece for the rows of its table
 --check prints the findings of all rows, by cause; exit 1 where one is an error. --list prints where each row lies on the sheets, as CSV.
@@ -165,7 +159,7 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
       const { places } = runSheets(job, asked, going.length);
       console.log('row,name,sheet,place,depth');
       for (const { row, sheet, place, depth } of placesOf(going, places.length, made.sheets, made.leaders))
-        console.log(`${row + 1},"${said(rows, row).replaceAll('"', '""')}",${sheet},${place},${depth}`);
+        console.log(`${row + 1},"${rowTitle(rows, row).replaceAll('"', '""')}",${sheet},${place},${depth}`);
       return 0;
     }
     const plan = rowPlan(job, piece, rows, sourcesOf(job, kit.fonts));
@@ -194,7 +188,7 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
           console.log(
             `${severity === 'stop' ? 'error' : severity === 'warn' ? 'warning' : 'advice'}  ${problem}: ${found.length} ${found.length === 1 ? 'row' : 'rows'}, ${found
               .slice(0, 5)
-              .map((row) => `${row + 1} ${said(rows, row)}`)
+              .map((row) => `${row + 1} ${rowTitle(rows, row)}`)
               .join('; ')}`,
           );
       }
@@ -203,7 +197,7 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
     if (errors.length > 0 && options['anyway'] !== true) {
       const [first] = errors;
       throw new CliError(
-        `${errors.length === 1 ? 'An error stops' : `${errors.length} errors stop`} this run, the first: ${first!.problem}, row ${first!.rows[0]! + 1} ${said(rows, first!.rows[0]!)}. See them with --check, or export with --anyway.`,
+        `${errors.length === 1 ? 'An error stops' : `${errors.length} errors stop`} this run, the first: ${first!.problem}, row ${first!.rows[0]! + 1} ${rowTitle(rows, first!.rows[0]!)}. See them with --check, or export with --anyway.`,
       );
     }
     const letGo = openReviewer(kit, assets).pass([{ job, piece }], options['anyway'] === true);
@@ -235,7 +229,7 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
         mkdirSync(out, { recursive: true });
         const taken = new Set<string>();
         for (const row of going) {
-          writeWhole(join(out, nameOf(made.names, rows, row, taken)), writer.frame, [writer.payload(row)]);
+          writeWhole(join(out, rowFileName(made.names, rows, row, taken)), writer.frame, [writer.payload(row)]);
         }
         console.log(`${going.length} files.`);
       } else {
@@ -258,9 +252,3 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
 function* map<A, B>(all: Iterable<A>, to: (each: A) => B): Iterable<B> {
   for (const each of all) yield to(each);
 }
-
-/** The name of a row's own file; one that another has already gets a number. */
-const nameOf = (pattern: string, rows: Rows, row: number, taken: Set<string>): string => {
-  const said = filledIn(pattern.replaceAll('{row}', `${row + 1}`), (key) => rows.cell(row, key));
-  return unlike(`${plainName(said) || `${row + 1}`}.pdf`, taken);
-};

@@ -1,6 +1,6 @@
 import { zipSync } from 'fflate';
 import type { ImageFile } from '../core/files/face-images';
-import { exportName, plainName, unlike } from '../core/files/file-names';
+import { exportName } from '../core/files/file-names';
 import type { LetGo } from '../core/files/gate';
 import { refuseDiffering } from '../core/files/hand-off/read-back-error';
 import type { Progress } from '../core/files/pdf/document';
@@ -15,10 +15,10 @@ import type { Job } from '../core/job/schema';
 import { shopIn } from '../core/job/shops-of';
 import { checkRun, type RunChecked } from '../core/run/check-run';
 import { placesOf } from '../core/run/impose';
-import { filledIn } from '../core/run/made';
 import { rowsPrinted } from '../core/run/order';
+import { rowFileName } from '../core/run/row-file';
 import { rowPlan } from '../core/run/row-piece';
-import { cellsOfFile, type Rows, rowsOf } from '../core/run/rows';
+import { cellsOfFile, type Rows, rowsOf, rowTitle } from '../core/run/rows';
 import { assembler, type Frame } from '../core/run/write/assemble';
 import type { Payload } from '../core/run/write/objects';
 import { proveRows } from '../core/run/write/prove-run';
@@ -144,12 +144,6 @@ async function written(
   return { bytes, pages };
 }
 
-/** The name of a row's own file. */
-const fileOf = (pattern: string, rows: Rows, row: number, taken: Set<string>): string => {
-  const said = filledIn(pattern.replaceAll('{row}', `${row + 1}`), (key) => rows.cell(row, key));
-  return unlike(`${plainName(said) || `${row + 1}`}.pdf`, taken);
-};
-
 /** Where each row lies on the sheets, as a table of its own. */
 function placesTable(
   rows: Rows,
@@ -158,11 +152,9 @@ function placesTable(
   way: 'cut and stack' | 'across',
   leaders: boolean,
 ): string {
-  const [column] = rows.table.columns;
   const quoted = (text: string): string => `"${text.replaceAll('"', '""')}"`;
   const lines = placesOf(order, up, way, leaders).map(
-    ({ row, sheet, place, depth }) =>
-      `${row + 1},${quoted(column ? rows.cell(row, column.key).split('\n')[0]! : '')},${sheet},${place},${depth}`,
+    ({ row, sheet, place, depth }) => `${row + 1},${quoted(rowTitle(rows, row))},${sheet},${place},${depth}`,
   );
   return `Row,Name,Sheet,Pile,Depth\n${lines.join('\n')}\n`;
 }
@@ -232,7 +224,7 @@ export async function writeRun(
         () => writer.payload(row),
         () => undefined,
       );
-      files[fileOf(run.names, rows, row, taken)] = one.bytes;
+      files[rowFileName(run.names, rows, row, taken)] = one.bytes;
       tell({ done: 0.2 + (0.8 * i) / going.length, what: `Writing ${i + 1} of ${going.length}` });
     }
     return {

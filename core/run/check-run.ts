@@ -1,6 +1,5 @@
 import { type Finding, findingKey, type Severity } from '../checks/check';
 import { review, type Seen } from '../checks/review';
-import { pieceOf } from '../job/find';
 import type { Element, Face, Job, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
 import { addressFaults } from './address';
@@ -272,7 +271,7 @@ function stretches(
 
 function lookAt(job: Job, piece: Piece, seen: RunSeen, shop: ReturnType<typeof shopIn>): Looked {
   const changed: Job = { ...job, pieces: job.pieces.map((each) => (each.id === piece.id ? piece : each)) };
-  const { open } = review(changed, pieceOf(changed, piece.id)!, { ...seen, plates: [], misspelt: new Map() }, shop);
+  const { open } = review(changed, piece, { ...seen, plates: [], misspelt: new Map() }, shop);
   const found = new Map(open.map((finding) => [findingKey(finding), finding]));
   return { keys: [...found.keys()].sort().join('|'), findings: found };
 }

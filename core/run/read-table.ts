@@ -42,13 +42,11 @@ const MOST_UNPACKED = 500_000_000;
 
 const isFilled = (row: readonly string[]): boolean => row.some((cell) => cell.trim() !== '');
 
-/** Whether a first row names the columns: every cell is filled, no two are the same, and none looks like what is below. */
-function looksLikeHeads(first: readonly string[], below: readonly (readonly string[])[]): boolean {
+/** Whether a first row names the columns: every cell is filled, no two are the same, and none is a number, a date or an address. */
+function looksLikeHeads(first: readonly string[]): boolean {
   const heads = first.map((cell) => cell.trim());
   if (heads.some((head) => head === '' || head.length > 60) || new Set(heads).size < heads.length) return false;
-  const plain = heads.every((head) => typeOf('', [head]) === 'text');
-  if (below.length === 0) return plain;
-  return plain;
+  return heads.every((head) => typeOf('', [head]) === 'text');
 }
 
 /** Heads that are filled and told apart. */
@@ -71,7 +69,7 @@ function shaped(all: Cells, header: boolean | undefined): Pick<TableRead, 'heads
   const filled = all.filter(isFilled);
   const [first] = filled;
   if (!first) throw new TableError('There are no rows in this file. Choose another, or another sheet of it.');
-  const hasHeads = header ?? looksLikeHeads(first, filled.slice(1, 50));
+  const hasHeads = header ?? looksLikeHeads(first);
   const body = hasHeads ? filled.slice(1) : filled;
   const width = Math.min(
     filled.reduce((most, row) => Math.max(most, row.length), 0),

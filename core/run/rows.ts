@@ -21,6 +21,12 @@ export interface Rows {
   made(row: number, way: Made): string;
 }
 
+/** What a row is called where it is told of: the first line of what its first column says. */
+export function rowTitle({ table, cell }: Rows, row: number): string {
+  const [column] = table.columns;
+  return column ? cell(row, column.key).split('\n')[0]! : '';
+}
+
 /** The rows of a kept file: comma-separated UTF-8 with one head, as `tableFile` writes it. */
 export function cellsOfFile(bytes: Uint8Array): Cells {
   const { data } = Papa.parse<string[]>(new TextDecoder().decode(bytes), { delimiter: ',', skipEmptyLines: false });

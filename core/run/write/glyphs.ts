@@ -23,11 +23,7 @@ function addLetters(text: string, to: Set<number>): void {
 export function lettersOf(rows: Rows, keys: Iterable<string>): Set<number> {
   const letters = new Set<number>();
   addLetters(ALWAYS, letters);
-  for (const key of keys)
-    for (const row of rows.numbers) {
-      const said = rows.cell(row, key);
-      for (const sign of said) letters.add(sign.codePointAt(0)!);
-    }
+  for (const key of keys) for (const row of rows.numbers) addLetters(rows.cell(row, key), letters);
   return letters;
 }
 

@@ -1,8 +1,9 @@
 import { PDFContext, PDFHexString, type PDFRef } from '@cantoo/pdf-lib';
 import { pdfDevice } from '../../devices/pdf/device';
-import type { PdfForm, PdfUses } from '../../devices/pdf/uses';
+import type { PdfUses } from '../../devices/pdf/uses';
 import { ExportError, type PdfAsked, pageBoxes } from '../../files/pdf/asked';
 import { clipTo, type PdfKit, pdfBox } from '../../files/pdf/document';
+import { drawOnSheet } from '../../files/pdf/face-art';
 import { pictureDesk } from '../../files/pdf/pictures';
 import { type Named, nameUses, resourcesOf } from '../../files/pdf/resources';
 import { flate } from '../../files/pdf/streams';
@@ -13,7 +14,7 @@ import type { ImageRef } from '../../scene/device';
 import { printedFaces } from '../../scene/shown-faces';
 import { sourcesOf } from '../../scene/sources';
 import { facesFor, type RowPlan, rowPlan } from '../row-piece';
-import type { Rows } from '../rows';
+import { type Rows, rowTitle } from '../rows';
 import type { Frame } from './assemble';
 import {
   bytesOf,
@@ -27,9 +28,9 @@ import {
 } from './objects';
 import { refuseSeeThrough } from './see-through';
 import {
+  addShared,
   type Closed,
   closeShared,
-  drawAll,
   type FaceRecipe,
   type Prepared,
   pageEntries,
@@ -178,7 +179,7 @@ export function faceContent(
     if (elements.length === 0) return '';
     if (!document.seeThrough) refuseSeeThrough(elements, sources, document.desk.separated);
     const device = pdfDevice(boxes.media, uses, words);
-    drawAll(elements, piece, face, sources, device);
+    drawOnSheet(piece, { ...face, elements }, sources, device);
     for (const name of device.names()) names.add(name);
     return device.content();
   });
@@ -193,10 +194,9 @@ export function refuseRow(
 ): void {
   const fault = faults.find(({ kind }) => kind !== 'does not fit');
   if (!fault) return;
-  const [column] = rows.table.columns;
-  const said = column ? rows.cell(row, column.key) : '';
+  const said = rowTitle(rows, row);
   throw new ExportError(
-    `Row ${row + 1}${said ? ` (${said.split('\n')[0]})` : ''} of ${piece.name}: ${fault.problem}. Mend the row, or leave it out with a reason.`,
+    `Row ${row + 1}${said ? ` (${said})` : ''} of ${piece.name}: ${fault.problem}. Mend the row, or leave it out with a reason.`,
   );
 }
 
@@ -294,19 +294,11 @@ function kindOf(
 ): { entries: string; marks: string; whole: string } {
   const device = pdfDevice(boxes.media, document.uses, words);
   drawMarks({ job, piece, face, asked, boxes, sources }, device);
-  const form: PdfForm = {
-    key: `X${document.uses.forms.length + 1}`,
-    content: device.content(),
-    names: device.names(),
-    isMask: false,
-    shared: true,
-    size: boxes.media,
-  };
-  document.uses.forms.push(form);
+  const marks = addShared(document.uses, device, boxes.media);
   const recipe = recipes[i]!;
   const forms = recipe.stretches.map((stretch) => ('form' in stretch ? `/${stretch.form} Do\n` : ''));
   const whole = recipe.isSame
-    ? `q\n${clipTo(pdfBox(boxes.bleed, boxes.media))}\n${forms.join('')}Q\n/${form.key} Do\n`
+    ? `q\n${clipTo(pdfBox(boxes.bleed, boxes.media))}\n${forms.join('')}Q\n/${marks} Do\n`
     : '';
-  return { entries: pageEntries(boxes), marks: form.key, whole };
+  return { entries: pageEntries(boxes), marks, whole };
 }

@@ -1,12 +1,12 @@
 import type { PDFRef } from '@cantoo/pdf-lib';
 import { pieceFacts } from '../../checks/piece-facts';
 import { isProcessPlate, platesOf } from '../../colour/ink';
-import { drawFlat } from '../../devices/flat/flat';
-import { pdfDevice } from '../../devices/pdf/device';
+import type { pdfDevice } from '../../devices/pdf/device';
 import { kept, noUses, type PdfUses } from '../../devices/pdf/uses';
 import type { PageBoxes, PdfAsked } from '../../files/pdf/asked';
 import { catalog, infoOf } from '../../files/pdf/catalog';
 import { type OpenDocument, openDocument, type PdfKit, pdfBox, refuseForbidden } from '../../files/pdf/document';
+import { faceArt } from '../../files/pdf/face-art';
 import { embedFont } from '../../files/pdf/fonts';
 import type { FileFacts } from '../../files/pdf/metadata';
 import { type Named, nameUses, resourcesOf } from '../../files/pdf/resources';
@@ -14,12 +14,8 @@ import { STANDARD_FACTS } from '../../files/pdf/standards';
 import { flate } from '../../files/pdf/streams';
 import { inkOf } from '../../job/find';
 import type { Element, Face, Job, Piece, Words } from '../../job/schema';
-import { ontoSheet } from '../../job/turned';
-import type { Device } from '../../scene/device';
-import { drawElement } from '../../scene/face';
 import { printedFaces } from '../../scene/shown-faces';
 import type { SceneSources } from '../../scene/sources';
-import { placedDevice } from '../../scene/turn';
 import { followersOn } from '../row-piece';
 import type { Rows } from '../rows';
 import type { Frame } from './assemble';
@@ -47,19 +43,6 @@ export interface Prepared {
   words: 'text' | 'outlines';
 }
 
-/** Some elements of a face as they lie on its sheet. */
-export const drawAll = (
-  elements: readonly Element[],
-  piece: Piece,
-  face: Face,
-  sources: SceneSources,
-  device: Device,
-): void => {
-  const onto = ontoSheet(piece, face);
-  const on = onto ? placedDevice(device, { ...onto, scale: 1 }) : device;
-  for (const element of elements) drawElement(element, sources, on);
-};
-
 /** The elements of a face in stretches that change with the rows, and stretches that do not. */
 function stretchesOf(face: Face, changing: ReadonlySet<string>): { changes: boolean; elements: Element[] }[] {
   const found: { changes: boolean; elements: Element[] }[] = [];
@@ -73,18 +56,15 @@ function stretchesOf(face: Face, changing: ReadonlySet<string>): { changes: bool
 }
 
 /** A form that is drawn as it is wherever it is named. */
-function addShared(
+export function addShared(
   uses: PdfUses,
-  device: ReturnType<typeof pdfDevice>,
+  { content, names }: Pick<ReturnType<typeof pdfDevice>, 'content' | 'names'>,
   size: { width: number; height: number },
 ): string {
   const key = `X${uses.forms.length + 1}`;
-  uses.forms.push({ key, content: device.content(), names: device.names(), isMask: false, shared: true, size });
+  uses.forms.push({ key, content: content(), names: names(), isMask: false, shared: true, size });
   return key;
 }
-
-/** More cells than this of what is see-through take more memory than a browser gives. */
-const MOST_CELLS = 30_000_000;
 
 /** Opens the file of a run: draws what never changes. Throws ExportError. */
 export function prepare(
@@ -99,25 +79,15 @@ export function prepare(
   const { uses, seeThrough, desk } = document;
   const words = asked.words ?? 'text';
   const changing = followersOn(piece.faces);
-  const most = 72 * Math.sqrt(MOST_CELLS / (boxes.bleed.width * boxes.bleed.height));
   const recipes = printedFaces(piece, sources).map((face): FaceRecipe => {
     const parts = stretchesOf(face, changing);
     const stretches = parts.map(({ changes, elements }, i): Stretch => {
       if (changes) return { elements: elements.map(({ id }) => id) };
-      const device = pdfDevice(boxes.media, uses, words);
-      const draw = (on: Device): void => drawAll(elements, piece, face, sources, on);
-      if (seeThrough) draw(device);
-      else if (i === 0)
-        drawFlat(draw, device, {
-          box: boxes.bleed,
-          ppi: Math.min(asked.shop.ppi.wanted, most),
-          picture: desk.separated,
-        });
-      else {
-        refuseSeeThrough(elements, sources, desk.separated);
-        draw(device);
-      }
-      return { form: addShared(uses, device, boxes.media) };
+      // Below all that changes, what is see-through is flattened once for all rows.
+      if (!seeThrough && i > 0) refuseSeeThrough(elements, sources, desk.separated);
+      const lying = { ...boxes, ppi: asked.shop.ppi.wanted, words };
+      const { content, names } = faceArt(document, piece, { ...face, elements }, sources, lying);
+      return { form: addShared(uses, { content: () => content, names: () => names }, boxes.media) };
     });
     return { face: face.id, stretches, isSame: parts.every(({ changes }) => !changes) };
   });
@@ -158,8 +128,6 @@ export interface Closed {
   frame: Frame;
   /** What pages name, for those that have more of their own. */
   named: Named;
-  /** How many objects are shared. */
-  count: number;
 }
 
 const box = (numbers: readonly number[]): string =>
@@ -216,7 +184,6 @@ export function closeShared(
   const { bytes, offsets } = written(document, [pages, parts, list]);
   return {
     named,
-    count: offsets.length,
     frame: {
       shared: bytes,
       offsets,

@@ -19,9 +19,9 @@ import { drawSheetMarks, sheetMarks } from '../../sheet/marks';
 import { bleedOn, itemsOf, sheetPlans } from '../../sheet/plan';
 import { imposed } from '../impose';
 import { facesFor, rowPlan } from '../row-piece';
-import type { Rows } from '../rows';
+import { type Rows, rowTitle } from '../rows';
 import { faceContent, objectMaker, type RunAsked, type RunWriter, refuseRow } from './rows';
-import { closeShared, prepare, usesForRow } from './shared';
+import { addShared, closeShared, prepare, usesForRow } from './shared';
 
 /** A run on press sheets: each place of a sheet its own row. */
 
@@ -85,8 +85,7 @@ const BLACK: Ink = { id: 'black', name: 'Black', kind: 'process', cmyk: [0, 0, 0
 
 /** All that slugs and leader cards may say. */
 const plainLetters = (rows: Rows): string => {
-  const [column] = rows.table.columns;
-  const said = column ? rows.numbers.map((row) => rows.cell(row, column.key)).join('') : '';
+  const said = rows.numbers.map((row) => rowTitle(rows, row)).join('');
   const ascii = Array.from({ length: 95 }, (_, i) => String.fromCharCode(32 + i)).join('');
   return `${ascii}–…×“”’·${said}${rows.table.name}`;
 };
@@ -125,15 +124,7 @@ export function openSheetRun(
     );
     const device = pdfDevice(sheet, uses, words);
     drawSheetMarks(marks, shop.marks.weight, device);
-    const key = `X${uses.forms.length + 1}`;
-    uses.forms.push({
-      key,
-      content: device.content(),
-      names: device.names(),
-      isMask: false,
-      shared: true,
-      size: sheet,
-    });
+    const key = addShared(uses, device, sheet);
     return { key, slug: marks.side.slug };
   });
   const plain = `/BleedBox[0 0 ${sheet.width} ${sheet.height}]/TrimBox[0 0 ${sheet.width} ${sheet.height}]`;
@@ -151,17 +142,13 @@ export function openSheetRun(
   const make = objectMaker(prepared, closed, kit, asked);
   const { sheets, at, pile } = imposed(asked.order.length, places.length, asked.sheets, asked.leaders);
   const recipeOf = new Map(prepared.recipes.map((recipe) => [recipe.face, recipe]));
-  const titleOf = (row: number): string => {
-    const [column] = rows.table.columns;
-    return (column ? rows.cell(row, column.key) : '').split('\n')[0]!.slice(0, 60);
-  };
-
   /** What a leader card says. */
   function leaderLines(place: number): string[] {
     const inIt = pile(place).map((index) => asked.order[index]!);
     const [top] = inIt;
     const foot = inIt.at(-1);
-    const say = (row: number | undefined): string => (row === undefined ? '' : `Row ${row + 1}: ${titleOf(row)}`);
+    const say = (row: number | undefined): string =>
+      row === undefined ? '' : `Row ${row + 1}: ${rowTitle(rows, row).slice(0, 60)}`;
     return [
       `Pile ${place + 1} of ${places.length}`,
       `${piece!.name}, ${inIt.length} pieces`,

@@ -2,18 +2,13 @@ import { useState } from 'react';
 import type { Run } from '../../../core/job/by-row';
 import { bringBack, leaveOut } from '../../../core/job/edits/runs';
 import type { RunFinding } from '../../../core/run/check-run';
-import type { Rows } from '../../../core/run/rows';
+import { type Rows, rowTitle } from '../../../core/run/rows';
 import { useBench } from '../../bench/bench';
 import { act } from '../../store/session';
 import type { Checked } from './use-run';
 
 const GRAVITY = { stop: 'Error', warn: 'Warning', advise: 'Advice' } as const;
 const TONE = { stop: 'text-error', warn: 'text-[var(--amber-text)]', advise: 'quiet' } as const;
-
-const nameOf = (rows: Rows, row: number): string => {
-  const [column] = rows.table.columns;
-  return column ? rows.cell(row, column.key).split('\n')[0]! : '';
-};
 
 /** What all rows were found to have, by cause, and the rows to look at first. */
 export function RunFindings({
@@ -54,7 +49,7 @@ export function RunFindings({
             onClick={() => onShow(row)}
           >
             <span className="block truncate text-[14px]">
-              <span className="figures quiet">{row + 1}</span> {nameOf(rows, row)}
+              <span className="figures quiet">{row + 1}</span> {rowTitle(rows, row)}
             </span>
             <span className="quiet block text-[12.5px]">{why.join(', ')}</span>
           </button>
@@ -116,11 +111,11 @@ function Cause({
               key={row}
               type="button"
               className={`btn btn-xs max-w-full ${row === shown ? 'btn-neutral' : ''}`}
-              title={nameOf(rows, row)}
+              title={rowTitle(rows, row)}
               onClick={() => onShow(row)}
             >
               <span className="truncate">
-                {row + 1} {nameOf(rows, row)}
+                {row + 1} {rowTitle(rows, row)}
               </span>
             </button>
           ))}
@@ -147,7 +142,7 @@ function LeftOut({ run, rows, shown }: { run: Run; rows: Rows; shown: number | u
       {out.slice(0, 100).map(({ row, why: reason }) => (
         <div key={row} className="flex items-center gap-2 text-[14px]">
           <span className="min-w-0 flex-1 truncate" title={reason}>
-            {row + 1} {nameOf(rows, row)}: {reason}
+            {row + 1} {rowTitle(rows, row)}: {reason}
           </span>
           <button
             type="button"
