@@ -1,4 +1,13 @@
-import { closeSync, mkdirSync, openSync, readdirSync, readFileSync, renameSync, writeSync } from 'node:fs';
+import {
+  closeSync,
+  mkdirSync,
+  openSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  writeFileSync,
+  writeSync,
+} from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { refuseDiffering } from '../core/files/hand-off/read-back-error';
 import type { Standard } from '../core/files/pdf/standards';
@@ -6,13 +15,16 @@ import { tableOfPiece } from '../core/job/edits/runs';
 import { pressConditionOf } from '../core/job/press-of';
 import { shopIn } from '../core/job/shops-of';
 import { checkRun } from '../core/run/check-run';
-import { placesOf } from '../core/run/impose';
+import { placesList, statusList } from '../core/run/lists';
 import { rowsPrinted, tallyOf } from '../core/run/order';
+import { openRunProof } from '../core/run/proof/open';
 import { rowFileName } from '../core/run/row-file';
 import { rowPlan } from '../core/run/row-piece';
 import { cellsOfFile, type Rows, rowsOf, rowTitle } from '../core/run/rows';
+import { rowStatuses } from '../core/run/status';
 import { assembler, type Frame } from '../core/run/write/assemble';
 import { openPart, refuseStrangers } from '../core/run/write/join';
+import { openLabelRun } from '../core/run/write/labels';
 import type { Payload } from '../core/run/write/objects';
 import { proveRows } from '../core/run/write/prove-run';
 import { openRun, type RunAsked } from '../core/run/write/rows';
@@ -110,9 +122,10 @@ function openRows(path: string, options: Options) {
 }
 
 export const run: Command = {
-  help: `run JOB.tidyedge --piece ID [--as pdfx4|pdfvt1|pdfx1a|pdfx1a2003] [--rows 0..99] [--each] [--sheets] [--no-marks] [--outlines] [--check] [--list] [--json] [--table FILE.csv] [--anyway] --out FILE|DIR   prints a piece for the rows of its table
+  help: `run JOB.tidyedge --piece ID [--as pdfx4|pdfvt1|pdfx1a|pdfx1a2003] [--rows 0..99] [--each] [--sheets] [--labels] [--no-marks] [--outlines] [--check] [--list] [--proof] [--json] [--table FILE.csv] [--anyway] --out FILE|DIR   prints a piece for the rows of its table
 --check prints the findings of all rows, by cause; exit 1 where one is an error. --list prints where each row lies on the sheets, as CSV.
---rows takes places in the run, 0 first: a share of it, or the rows of a reprint. --each writes a file a row into the folder --out, by the run's names. --sheets lays the rows on the piece's press sheets.
+--proof writes what was found, the rows to look at first and a contact sheet of all as a PDF that is not for print, and the status of each row as CSV beside it.
+--rows takes places in the run, 0 first: a share of it, or the rows of a reprint. --each writes a file a row into the folder --out, by the run's names. --sheets lays the rows on the piece's press sheets, --labels on the sheets of labels that are chosen in Run.
 run --join DIR --out FILE   joins parts that --rows wrote: the file is the one that would have been written at once.
 pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are open errors; --anyway exports with them.`,
   options: {
@@ -121,10 +134,12 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
     rows: { type: 'string' },
     each: { type: 'boolean' },
     sheets: { type: 'boolean' },
+    labels: { type: 'boolean' },
     'no-marks': { type: 'boolean' },
     outlines: { type: 'boolean' },
     check: { type: 'boolean' },
     list: { type: 'boolean' },
+    proof: { type: 'boolean' },
     json: { type: 'boolean' },
     table: { type: 'string' },
     join: { type: 'string' },
@@ -156,10 +171,7 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
       ...way,
     };
     if (options['list'] === true) {
-      const { places } = runSheets(job, asked, going.length);
-      console.log('row,name,sheet,place,depth');
-      for (const { row, sheet, place, depth } of placesOf(going, places.length, made.sheets, made.leaders))
-        console.log(`${row + 1},"${rowTitle(rows, row).replaceAll('"', '""')}",${sheet},${place},${depth}`);
+      process.stdout.write(placesList(rows, going, runSheets(job, asked, going.length).places.length, made));
       return 0;
     }
     const plan = rowPlan(job, piece, rows, sourcesOf(job, kit.fonts));
@@ -194,6 +206,19 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
       }
       return errors.length > 0 ? 1 : 0;
     }
+    if (options['proof'] === true) {
+      const proof = openRunProof(job, { pieceId: piece.id, shop, checked }, rows, on);
+      const units = Array.from({ length: proof.pages }, (_, n) => n);
+      writeWhole(
+        out,
+        proof.frame,
+        map(units, (n) => proof.payload(n)),
+      );
+      const statuses = rowStatuses(made, rows, checked.findings);
+      writeFileSync(out.replace(/(\.pdf)?$/i, '-rows.csv'), statusList(rows, statuses.values()));
+      console.log(`${proof.pages} pages to look at, ${statuses.size} rows.`);
+      return errors.length > 0 ? 1 : 0;
+    }
     if (errors.length > 0 && options['anyway'] !== true) {
       const [first] = errors;
       throw new CliError(
@@ -219,16 +244,31 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
         writeTicket(job, letGo, dirname(out));
         return 0;
       }
+      if (options['labels'] === true) {
+        if (!made.labels) throw new CliError(`No sheets of labels are chosen for ${piece.name}. Choose them in Run.`);
+        const { variable: _variable, marks: _marks, ...how } = asked;
+        const writer = openLabelRun(job, { ...how, order: going, labels: made.labels }, rows, on);
+        const units = Array.from({ length: writer.sheets }, (_, n) => n);
+        writeWhole(
+          out,
+          writer.frame,
+          map(units, (n) => writer.payload(n)),
+        );
+        console.log(`${going.length} labels on ${writer.sheets} sheets.`);
+        writeTicket(job, letGo, dirname(out));
+        return 0;
+      }
       const hard = checked.hard
         .map(({ row }) => row)
         .filter((row) => going.includes(row))
         .slice(0, 3);
-      refuseDiffering(basename(out), proveRows(job, asked, rows, hard, on).rows);
       const writer = openRun(job, asked, rows, on);
+      refuseDiffering(basename(out), proveRows(job, asked, rows, hard, on, writer).rows);
       if (options['each'] === true) {
         mkdirSync(out, { recursive: true });
         const taken = new Set<string>();
         for (const row of going) {
+          writer.begin();
           writeWhole(join(out, rowFileName(made.names, rows, row, taken)), writer.frame, [writer.payload(row)]);
         }
         console.log(`${going.length} files.`);

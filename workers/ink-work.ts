@@ -1,5 +1,6 @@
 import type { Finding } from '../core/checks/check';
 import { trimOf } from '../core/checks/check';
+import { keepPlates } from '../core/checks/kept-plates';
 import { platesFound } from '../core/checks/on-plates';
 import type { PlateContext } from '../core/checks/plate-check';
 import { clustersOf } from '../core/colour/clusters';
@@ -14,12 +15,13 @@ import { shelfKit } from './shelf-kit';
 
 /** The plates of a piece, laid and read off the page's thread. */
 
+const kept = keepPlates();
 let laid: { key: string; faces: Promise<PlateContext[]> } | undefined;
 
 /** The faces of a piece on their plates; the last ones are kept. */
 function facesOf(asked: InkAsked): Promise<PlateContext[]> {
   const key = `${asked.job.id} ${asked.job.changed} ${asked.pieceId}`;
-  if (laid?.key !== key) laid = { key, faces: layAnew(asked) };
+  if (laid?.key !== key) laid = { key, faces: layAnew(asked, { kept }) };
   return laid.faces;
 }
 

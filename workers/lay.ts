@@ -1,3 +1,4 @@
+import type { KeptPlates } from '../core/checks/kept-plates';
 import { layPiece } from '../core/checks/on-plates';
 import type { PlateContext } from '../core/checks/plate-check';
 import type { ColourEngine, Press } from '../core/colour/engine';
@@ -69,7 +70,7 @@ async function separated(bytes: Uint8Array, image: ImageRef, engine: ColourEngin
 /** The printed faces of a piece on their plates; none where the job has no such piece. */
 export async function layAnew(
   asked: InkAsked,
-  { shop: other, ...how }: { ppi?: number; trimOnly?: boolean; shop?: ShopSpec } = {},
+  { shop: other, ...how }: { ppi?: number; trimOnly?: boolean; shop?: ShopSpec; kept?: KeptPlates } = {},
 ): Promise<PlateContext[]> {
   const { job, pieceId } = asked;
   const piece = pieceOf(job, pieceId);

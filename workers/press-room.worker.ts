@@ -25,6 +25,7 @@ const api = {
     (await import('./inspect-work')).inspectFile(...args),
   handOff: async (...args: Parameters<Write['handOff']>) => (await write()).handOff(...args),
   checkTheRun: async (...args: Parameters<Run['checkTheRun']>) => (await run()).checkTheRun(...args),
+  proofOfRun: async (...args: Parameters<Run['proofOfRun']>) => (await run()).proofOfRun(...args),
   writeRun: async (...args: Parameters<Run['writeRun']>) => (await run()).writeRun(...args),
 };
 export type PressRoom = typeof api;

@@ -14,12 +14,15 @@ import { pressConditionOf } from '../core/job/press-of';
 import type { Job } from '../core/job/schema';
 import { shopIn } from '../core/job/shops-of';
 import { checkRun, type RunChecked } from '../core/run/check-run';
-import { placesOf } from '../core/run/impose';
+import { placesList, statusList } from '../core/run/lists';
 import { rowsPrinted } from '../core/run/order';
+import { openRunProof } from '../core/run/proof/open';
 import { rowFileName } from '../core/run/row-file';
 import { rowPlan } from '../core/run/row-piece';
-import { cellsOfFile, type Rows, rowsOf, rowTitle } from '../core/run/rows';
+import { cellsOfFile, rowsOf } from '../core/run/rows';
+import { rowStatuses } from '../core/run/status';
 import { assembler, type Frame } from '../core/run/write/assemble';
+import { openLabelRun } from '../core/run/write/labels';
 import type { Payload } from '../core/run/write/objects';
 import { proveRows } from '../core/run/write/prove-run';
 import { openRun, type RunAsked } from '../core/run/write/rows';
@@ -91,7 +94,7 @@ async function checkAnew(job: Job, pieceId: string, tell: Hear): Promise<RunChec
 
 /** How a run is written. */
 export interface RunOrder {
-  as: 'pages' | 'files' | 'sheets';
+  as: 'pages' | 'files' | 'sheets' | 'labels';
   standard: Standard;
   variable: boolean;
   marks: boolean;
@@ -144,19 +147,26 @@ async function written(
   return { bytes, pages };
 }
 
-/** Where each row lies on the sheets, as a table of its own. */
-function placesTable(
-  rows: Rows,
-  order: readonly number[],
-  up: number,
-  way: 'cut and stack' | 'across',
-  leaders: boolean,
-): string {
-  const quoted = (text: string): string => `"${text.replaceAll('"', '""')}"`;
-  const lines = placesOf(order, up, way, leaders).map(
-    ({ row, sheet, place, depth }) => `${row + 1},${quoted(rowTitle(rows, row))},${sheet},${place},${depth}`,
-  );
-  return `Row,Name,Sheet,Pile,Depth\n${lines.join('\n')}\n`;
+/** The proof of a run, and the status of each row beside it. Throws with words for the user. */
+export async function proofOfRun(
+  job: Job,
+  pieceId: string,
+  assets: Record<string, Uint8Array>,
+  tell: Hear,
+): Promise<ImageFile[]> {
+  tell({ done: 0, what: 'Checking' });
+  const { piece, run, rows, kit, shop, press } = await openTable(job, pieceId);
+  await loadJpegDecoder();
+  const checked = await checkTheRun(job, pieceId, tell);
+  const on = { ...kit, press, cutter: await loadFontCutter(), assets };
+  const proof = openRunProof(job, { pieceId, shop, checked }, rows, on);
+  const { bytes } = await written(proof.frame, proof.pages, (n) => proof.payload(n), tell);
+  const stem = exportName('{client}-{piece}', job, piece);
+  const list = statusList(rows, rowStatuses(run, rows, checked.findings).values());
+  return [
+    { name: `${stem}-run-proof.pdf`, bytes },
+    { name: `${stem}-run-rows.csv`, bytes: new TextEncoder().encode(list) },
+  ];
 }
 
 /** Writes a run. Throws with words for the user. */
@@ -195,11 +205,12 @@ export async function writeRun(
   };
   const beside = ticketWith(job, gone);
   const stem = exportName('{client}-{piece}', job, piece);
+  const { variable: _variable, marks: _marks, ...plainAsked } = asked;
   if (order.as === 'sheets') {
-    const { variable: _variable, ...plain } = asked;
-    const writer = openSheetRun(job, { ...plain, order: going, sheets: run.sheets, leaders: run.leaders }, rows, on);
+    const how = { ...plainAsked, marks: order.marks, sheets: run.sheets, leaders: run.leaders };
+    const writer = openSheetRun(job, { ...how, order: going }, rows, on);
     const { bytes, pages } = await written(writer.frame, writer.sheets, (n) => writer.payload(n), tell);
-    const list = placesTable(rows, going, writer.up, run.sheets, run.leaders);
+    const list = placesList(rows, going, writer.up, run);
     return {
       name: `${stem}-run-sheets.pdf`,
       bytes,
@@ -209,15 +220,22 @@ export async function writeRun(
       beside: [...beside, { name: `${stem}-run-places.csv`, bytes: new TextEncoder().encode(list) }],
     };
   }
+  if (order.as === 'labels') {
+    if (!run.labels) throw new Error('Choose the sheets of labels first.');
+    const writer = openLabelRun(job, { ...plainAsked, order: going, labels: run.labels }, rows, on);
+    const { bytes, pages } = await written(writer.frame, writer.sheets, (n) => writer.payload(n), tell);
+    return { name: `${stem}-labels.pdf`, bytes, rows: going.length, pages, rules: [], beside };
+  }
   tell({ done: 0.1, what: 'Proving the hard rows' });
   const hard = going.filter((_, i) => i === 0 || i === going.length - 1 || i === going.length >> 1);
-  const proven = proveRows(job, asked, rows, hard, on);
-  refuseDiffering(`${stem}-run.pdf`, proven.rows);
   const writer = openRun(job, asked, rows, on);
+  const proven = proveRows(job, asked, rows, hard, on, writer);
+  refuseDiffering(`${stem}-run.pdf`, proven.rows);
   if (order.as === 'files') {
     const taken = new Set<string>();
     const files: Record<string, Uint8Array> = {};
     for (const [i, row] of going.entries()) {
+      writer.begin();
       const one = await written(
         writer.frame,
         1,

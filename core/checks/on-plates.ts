@@ -1,6 +1,6 @@
 import { inkBounds } from '../devices/bounds';
 import { mostInkDevice } from '../devices/most-ink';
-import { gridOver, type PlateGrid, type PlatesAsked, partBox, platesDevice } from '../devices/plates/device';
+import { gridOver, type PlateGrid, type PlatesAsked, partBox, partOf, platesDevice } from '../devices/plates/device';
 import { cellsAnInch } from '../devices/plates/pictures';
 import { totalsOf } from '../devices/plates/readings';
 import { type Box, outset, overlaps } from '../geometry/box';
@@ -13,6 +13,7 @@ import { groundsOf, mayOverprint } from '../scene/grounds';
 import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
 import { type CheckContext, type CheckKit, type Finding, trimOf } from './check';
+import type { KeptPlates, LaidBefore } from './kept-plates';
 import type { FixContext, PlateCheck, PlateContext } from './plate-check';
 import { faintWords } from './rules/faint-words';
 import { picturesOutOfGamut } from './rules/pictures-out-of-gamut';
@@ -30,8 +31,8 @@ function lazily<T>(work: () => T): () => T {
   };
 }
 
-/** One face and what its plates tell; only as much of them is laid as is asked for. */
-export function layFace(context: CheckContext, asked: PlatesAsked): PlateContext {
+/** One face and what its plates tell; only as much of them is laid as is asked for, on what lies there `before`. */
+export function layFace(context: CheckContext, asked: PlatesAsked, before?: LaidBefore): PlateContext {
   const { face, sources, press } = context;
   const { elements } = face;
   const laid = <T extends Device>(device: T, drawn: readonly Element[]): T => {
@@ -42,13 +43,24 @@ export function layFace(context: CheckContext, asked: PlatesAsked): PlateContext
   function partLaid(count: number, part: Box): PlateGrid {
     const box = partBox(gridOver(asked), part);
     if (box.width === 0 || box.height === 0) return { ...asked, box, width: 0, height: 0, plates: new Map() };
-    const near = elements.slice(0, count).filter((element) => {
+    const there = before?.within(count);
+    const near = elements.slice(there?.count ?? 0, count).filter((element) => {
       const ink = inkBounds(element, sources);
       return ink && overlaps(ink, outset(box, 72 / asked.ppi));
     });
-    return laid(platesDevice({ ...asked, box }), near).grid();
+    const begun = there && partOf({ ...gridOver(asked), plates: there.plates }, part).plates;
+    return laid(platesDevice({ ...asked, box, ...(begun ? { begun } : {}) }), near).grid();
   }
-  const grid = lazily(() => laid(platesDevice(asked), elements).grid());
+  const grid = lazily(() => {
+    const there = before?.within(elements.length);
+    const device = platesDevice({ ...asked, ...(there ? { begun: there.plates } : {}) });
+    for (const [i, element] of elements.entries()) {
+      if (i < (there?.count ?? 0)) continue;
+      drawElement(element, sources, device);
+      if (before?.keepsAt === i + 1) before.keep(i + 1, device.grid().plates);
+    }
+    return device.grid();
+  });
   return {
     ...context,
     picture: asked.picture,
@@ -94,6 +106,8 @@ export interface PieceAsked extends Pick<PlatesAsked, 'picture'> {
   trimOnly?: boolean;
   /** The ids of the faces that are laid; all where it is left out. */
   faces?: readonly string[];
+  /** What was laid the last time: what of it is as it was is not laid again. */
+  kept?: KeptPlates;
 }
 
 /** Each printed face of a piece on its plates, upright as it is laid out. */
@@ -101,7 +115,7 @@ export function layPiece(
   job: Job,
   piece: Piece,
   { fonts, press }: CheckKit,
-  { picture, ppi, trimOnly = false, faces }: PieceAsked,
+  { picture, ppi, trimOnly = false, faces, kept }: PieceAsked,
   shop = shopIn(job, piece.shop),
 ): PlateContext[] {
   const sources = sourcesOf(job, fonts);
@@ -111,6 +125,7 @@ export function layPiece(
     const sheet = asFace(piece, face);
     const box = trimOnly ? trimOf(sheet) : outset(trimOf(sheet), shop.bleed[piece.kind]);
     const context = { piece: sheet, face, shop, sources, press, job, logos: job.logos, envelopes: [] };
-    return layFace(context, { box, ppi: ppi ?? cellsAnInch(box), picture });
+    const asked = { box, ppi: ppi ?? cellsAnInch(box), picture };
+    return kept ? kept(context, asked, layFace) : layFace(context, asked);
   });
 }

@@ -67,6 +67,19 @@ const leftOut = z.strictObject({ row: z.int().min(0).max(JOB_LIMITS.rows), why: 
 export const ORDERS = ['table', 'postcode', 'column'] as const;
 export const SHEET_WAYS = ['cut and stack', 'across'] as const;
 
+/** How labels lie on the sheets they come on: as many across and down as there are, in the middle of the sheet. Lengths in points. */
+export const labelsSchema = z.strictObject({
+  sheet: z.strictObject({ width: z.number().min(72).max(5000), height: z.number().min(72).max(5000) }),
+  columns: z.int().min(1).max(20),
+  rows: z.int().min(1).max(60),
+  gap: z.strictObject({ x: z.number().min(0).max(300), y: z.number().min(0).max(300) }),
+  /** How far a printer is off, put right. */
+  nudge: z.strictObject({ x: z.number().min(-72).max(72), y: z.number().min(-72).max(72) }),
+  /** The first label of the first sheet that is still there, counted from 1. */
+  from: z.int().min(1).max(1200),
+});
+export type Labels = z.infer<typeof labelsSchema>;
+
 /** A piece printed for the rows of a table. */
 export const runSchema = z.strictObject({
   table: z.string().regex(/^[\w-]{1,64}$/),
@@ -80,5 +93,8 @@ export const runSchema = z.strictObject({
   leaders: z.boolean(),
   /** Names of files of one row each: `{key}` stands for what a column says. */
   names: z.string().min(1).max(200),
+  /** The letter that is written to each row; the sheet by itself where it is left out. */
+  letter: z.string().max(64).optional(),
+  labels: labelsSchema.optional(),
 });
 export type Run = z.infer<typeof runSchema>;

@@ -5,11 +5,14 @@ import type { PieceUnit } from '../units/length';
 import { paragraphsOf } from './look';
 import { type Element, type Face, JOB_VERSION, type Job, type Piece, type Words, type WordsFrame } from './schema';
 
+export const BLACK_INK: Ink = { id: 'black', name: 'Black', kind: 'process', cmyk: [0, 0, 0, 1] };
+
 /** The inks every job starts with. Paper is no ink: it is where no plate prints. */
-const STARTING_INKS: readonly Ink[] = [
-  { id: 'black', name: 'Black', kind: 'process', cmyk: [0, 0, 0, 1] },
-  { id: 'paper', name: 'Paper', kind: 'process', cmyk: [0, 0, 0, 0] },
-];
+const STARTING_INKS: readonly Ink[] = [BLACK_INK, { id: 'paper', name: 'Paper', kind: 'process', cmyk: [0, 0, 0, 0] }];
+
+/** A job that has black: what is said beside a piece is in it, whatever the piece is printed in. */
+export const withBlack = <T extends Pick<Job, 'inks'>>(job: T): T =>
+  job.inks.some(({ id }) => id === BLACK_INK.id) ? job : { ...job, inks: [...job.inks, BLACK_INK] };
 
 export const makeJob = (id: string, name: string, changed: string): Job => ({
   format: 'tidyedge',

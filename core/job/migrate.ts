@@ -101,6 +101,9 @@ const from10 = (job: Loose): Loose => ({ ...job, version: 11 });
 /** Version 11 knew no tables. */
 const from11 = (job: Loose): Loose => ({ ...job, version: 12, tables: [] });
 
+/** A letter may be written to the rows of a table since, and labels lie on their sheets: nothing of an older job changes. */
+const from12 = (job: Loose): Loose => ({ ...job, version: 13 });
+
 /** The step from each version to the next. */
 const STEPS: Record<number, (job: Loose) => Loose> = {
   1: from1,
@@ -114,6 +117,7 @@ const STEPS: Record<number, (job: Loose) => Loose> = {
   9: from9,
   10: from10,
   11: from11,
+  12: from12,
 };
 
 /** An older job brought to the present version; anything else comes back as it is. */

@@ -1,6 +1,7 @@
 import { codeColumns } from '../codes/symbols';
 import { inkBounds } from '../devices/bounds';
 import type { Box } from '../geometry/box';
+import { isOfLetter } from '../job/letters';
 import { plainText } from '../job/look';
 import type { Element, Face } from '../job/schema';
 import type { SceneSources } from '../scene/sources';
@@ -44,7 +45,7 @@ const MARKS: readonly [string, RegExp][] = [
 const hasMissing = (element: Extract<Element, { kind: 'words' }>, sources: SceneSources): boolean =>
   wordsSet(element, sources).lines.some(({ runs }) => runs.some(({ glyphs }) => glyphs.some(({ id }) => id === 0)));
 
-function kindOf(element: Element, sources: SceneSources): Omit<Measured, 'face' | 'id' | 'ink'> {
+function kindOf(element: Element, sources: SceneSources, isLetter: boolean): Omit<Measured, 'face' | 'id' | 'ink'> {
   if (element.kind === 'words') {
     const set = wordsSet(element, sources);
     const text = plainText(element);
@@ -53,7 +54,8 @@ function kindOf(element: Element, sources: SceneSources): Omit<Measured, 'face' 
     const missing = hasMissing(element, sources) ? 'm' : '';
     const ink = element.lettering.paint?.ink ?? '';
     const lines = set.lines.length;
-    const kind = `${lines}/${set.hidden.length > 0 ? 'cut' : ''}/${marks}${missing}/${size}/${ink}`;
+    // The words of a letter stand in boxes of their own, however many lines they take.
+    const kind = `${isLetter ? '' : lines}/${isLetter ? '' : set.hidden.length > 0 ? 'cut' : ''}/${marks}${missing}/${size}/${ink}`;
     return { lines, letters: text.length, kind };
   }
   const kind =
@@ -70,12 +72,14 @@ function kindOf(element: Element, sources: SceneSources): Omit<Measured, 'face' 
 /** A row's faces, and all that changes on them measured. */
 export function measureRow(plan: RowPlan, row: number): RowMeasured & { faces: Face[] } {
   const { faces, faults } = facesFor(plan, row);
+  const { letter } = plan;
+  const isWritten = (id: string): boolean => letter !== undefined && isOfLetter(letter, id);
   const elements = faces.flatMap((face) =>
     face.elements.flatMap((element): Measured[] => {
       if (!plan.changing.has(element.id) || element.hidden || element.sample) return [];
       // A code fills its frame, whatever it says.
       const ink = element.kind === 'code' && !element.turn ? element : inkBounds(element, plan.sources);
-      return [{ face: face.id, id: element.id, ink, ...kindOf(element, plan.sources) }];
+      return [{ face: face.id, id: element.id, ink, ...kindOf(element, plan.sources, isWritten(element.id)) }];
     }),
   );
   const key = [

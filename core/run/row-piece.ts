@@ -1,11 +1,13 @@
 import { CodeError, codeColumns } from '../codes/symbols';
 import type { Condition } from '../job/by-row';
 import { mapElementPaints } from '../job/edits/inks';
+import { isOfLetter, type LetterText } from '../job/letters';
 import type { Code, Element, Face, Job, Picture, Piece, Words } from '../job/schema';
 import { columnQuoted } from '../job/table';
 import type { SceneSources } from '../scene/sources';
 import { holds } from './condition';
 import { fittedForRow } from './fit-row';
+import { columnInLetter, letterFaces, letterOfRun, strangersInLetter } from './letter-row';
 import type { Rows } from './rows';
 
 /** A piece as it is for one row of its table. */
@@ -156,19 +158,39 @@ export interface RowPlan {
   rows: Rows;
   sources: SceneSources;
   /** The ids of what changes. */
-  changing: ReadonlySet<string>;
+  changing: Pick<ReadonlySet<string>, 'has'>;
+  /** The letter that is written to each row. */
+  letter: LetterText | undefined;
 }
 
-export const rowPlan = (job: Job, piece: Piece, rows: Rows, sources: SceneSources): RowPlan => ({
-  job,
-  piece,
-  rows,
-  sources,
-  changing: followersOn(piece.faces),
-});
+export function rowPlan(job: Job, piece: Piece, rows: Rows, sources: SceneSources): RowPlan {
+  const letter = letterOfRun(piece);
+  const following = followersOn(piece.faces);
+  const changing = letter ? { has: (id: string) => following.has(id) || isOfLetter(letter, id) } : following;
+  return { job, piece, rows, sources, changing, letter };
+}
 
-/** The faces of a piece as they are for a row. */
-export function facesFor({ piece, rows, job, sources }: RowPlan, row: number): RowFaces {
+/** The faces of a piece as they are for a row: the sheets of its letter, where it is one. */
+export function facesFor(plan: RowPlan, row: number): RowFaces {
+  const { job, piece, rows, sources, letter } = plan;
+  const sides = sidesFor(plan, row);
+  const [first] = sides.faces;
+  if (!letter || !first) return sides;
+  const strangers = strangersInLetter(letter, rows).map(
+    (key): RowFault => ({
+      kind: 'no column',
+      face: first.id,
+      element: letter.id,
+      of: key,
+      said: '',
+      problem: `The letter quotes ${columnInLetter(key)}, which is no column of ${rows.table.name}`,
+    }),
+  );
+  const faces = letterFaces(job, piece, letter, rows, row, sides.faces, sources);
+  return { faces, faults: [...sides.faults, ...strangers] };
+}
+
+function sidesFor({ piece, rows, job, sources }: RowPlan, row: number): RowFaces {
   const faults: RowFault[] = [];
   const cell = (key: string): string => rows.cell(row, key);
   const faces = piece.faces.flatMap((face): Face[] => {

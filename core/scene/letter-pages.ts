@@ -1,6 +1,6 @@
 import { copyOfFace } from '../job/edits/faces';
 import { NEW_LETTER } from '../job/edits/kinds';
-import type { LetterText } from '../job/letters';
+import { type LetterText, wordsIdOf } from '../job/letters';
 import { paragraphsOf } from '../job/look';
 import { makeWords } from '../job/make';
 import type { Face, Job, Piece, Words } from '../job/schema';
@@ -25,6 +25,9 @@ const FOLLOWING = toPoints(40, 'mm');
 const PLAIN = { date: toPoints(50, 'mm'), body: toPoints(64, 'mm') };
 
 const BLACK = { ink: 'black', tint: 1 };
+
+/** What letters of a job are set in. */
+export const letterTypeface = ({ roles }: Pick<Job, 'roles'>): string => roles.text ?? 'source-sans-3/regular';
 
 /** The part of the body that a sheet has room for; what it has none for goes on, so no line of a paragraph is left alone. */
 function box(
@@ -56,7 +59,7 @@ export function letterPages(
   sources: SceneSources,
   withArt: boolean,
 ): Face[] {
-  const typeface = roles.text ?? 'source-sans-3/regular';
+  const typeface = letterTypeface({ roles });
   const layout = letterLayoutOf(piece.letter?.layout);
   const { margins } = piece.letter ?? NEW_LETTER;
   const width = piece.width - margins.left - margins.right;
@@ -64,10 +67,12 @@ export function letterPages(
   const lines = layout?.lines ?? { x: margins.left, y: margins.top, width: width / 2, height: toPoints(30, 'mm') };
   const top = layout?.body ?? PLAIN.body;
   let n = 0;
-  const newId = (): string => `${letter.id}-${++n}`;
+  const newId = (): string => wordsIdOf(letter, ++n);
+  let arts = 0;
+  const newArtId = (): string => `${letter.id}~${++arts}`;
   const sheet = (number: number): Face => {
     const from = piece.faces[Math.min(number, piece.faces.length - 1, 1)]!;
-    const art = copyOfFace(from, `${letter.name}, page ${number + 1}`, newId);
+    const art = copyOfFace(from, `${letter.name}, page ${number + 1}`, newArtId);
     const elements = withArt ? art.elements.filter((e) => !e.sample) : [];
     return { ...art, elements };
   };

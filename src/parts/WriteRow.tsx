@@ -5,11 +5,14 @@ export function WriteRow({
   writing: { progress, problem, stop },
   says,
   disabled = false,
+  quiet = false,
   onWrite,
 }: {
   writing: Writing;
   says: string;
   disabled?: boolean;
+  /** Whether it is not what the room is for. */
+  quiet?: boolean;
   onWrite(): void;
 }) {
   return (
@@ -30,7 +33,12 @@ export function WriteRow({
           </div>
         </div>
       ) : (
-        <button type="button" className="btn btn-primary justify-self-start" disabled={disabled} onClick={onWrite}>
+        <button
+          type="button"
+          className={`btn justify-self-start ${quiet ? 'btn-sm' : 'btn-primary'}`}
+          disabled={disabled}
+          onClick={onWrite}
+        >
           {says}
         </button>
       )}

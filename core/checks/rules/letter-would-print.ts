@@ -3,6 +3,7 @@ import { bottom } from '../../geometry/box';
 import { markElements } from '../../job/edits/elements';
 import { letterLayoutOf } from '../../trade/letter-layouts';
 import { type Check, type Finding, laidOut } from '../check';
+import { isWritten } from '../meant-for';
 
 export const letterWouldPrint: Check = {
   id: 'letter-would-print',
@@ -17,7 +18,8 @@ export const letterWouldPrint: Check = {
     if (!layout || !piece.letter || piece.faces[0]?.id !== face.id) return [];
     const foot = piece.height - piece.letter.margins.bottom;
     return face.elements.flatMap((element): Finding[] => {
-      const ink = element.kind === 'words' ? inkBounds(element, sources) : undefined;
+      const ink =
+        element.kind === 'words' && !isWritten(element, context.piece) ? inkBounds(element, sources) : undefined;
       // Where the letter stands, from its first line to the foot margin, a letterhead has no words of its own.
       if (!ink || ink.y < layout.body - 1 || bottom(ink) > foot) return [];
       return [

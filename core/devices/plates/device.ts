@@ -37,6 +37,8 @@ export interface PlatesAsked {
   ppi: number;
   /** The separated pictures; one that is not there prints nothing. */
   picture(image: ImageRef): LaidPicture | undefined;
+  /** What lies there already, a cell at a time; nothing where it is left out. */
+  begun?: PlateGrid['plates'];
 }
 
 /** How many cells there are each way over a box: whole ones, one at least. */
@@ -106,12 +108,12 @@ const valuesOf = (stops: readonly { at: number; value: number }[]): Float32Array
  * A device that lays ink on plates: the amounts that a press gets at each cell, by the same rules that a PDF's reader
  * goes by for knockout, overprint, groups and fades (ISO 32000-1, 8.6.7 and 11).
  */
-export function platesDevice({ box, ppi, picture }: PlatesAsked): Device & { grid(): PlateGrid } {
+export function platesDevice({ box, ppi, picture, begun }: PlatesAsked): Device & { grid(): PlateGrid } {
   const { width, height } = gridOver({ box, ppi });
   const scale = ppi / 72;
   const toGrid: Matrix = [scale, 0, 0, scale, -box.x * scale, -box.y * scale];
   const whole: Cover = { x: 0, y: 0, width, height, shares: new Float32Array(0) };
-  const layers: Layer[] = [pageLayer(width, height)];
+  const layers: Layer[] = [pageLayer(width, height, begun)];
   const clips: (Cover | undefined)[] = [undefined];
   const shows: ((cell: number) => number)[] = [];
   let overprints = 0;

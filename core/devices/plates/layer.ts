@@ -12,12 +12,15 @@ export interface Layer {
   whole: Float32Array | undefined;
 }
 
-export const pageLayer = (width: number, height: number): Layer => ({
+/** A page, with copies of the plates that it begins with. */
+export const pageLayer = (width: number, height: number, begun?: ReadonlyMap<string, Float32Array>): Layer => ({
   width,
   height,
-  plates: new Map(),
+  plates: copied(begun ?? []),
   whole: undefined,
 });
+export const copied = (plates: Iterable<readonly [string, Float32Array]>): Map<string, Float32Array> =>
+  new Map(Array.from(plates, ([plate, cells]) => [plate, cells.slice()]));
 export const groupLayer = (width: number, height: number): Layer => ({
   ...pageLayer(width, height),
   whole: new Float32Array(width * height),

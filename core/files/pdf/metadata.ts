@@ -7,6 +7,8 @@ export interface FileFacts {
   id: string;
   /** Whether it is made of document parts, PDF/VT-1. */
   variable?: boolean;
+  /** Whether it is for looking at: such a file does not say that it is PDF/X. */
+  proof?: boolean;
 }
 
 export const PRODUCER = 'Tidy Edge';
@@ -17,7 +19,7 @@ const escapeXml = (text: string): string =>
 const uuid = (id: string): string => `uuid:${id.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5')}`;
 
 /** The XMP packet of a PDF/X-4 file (ISO 15930-7, 6.16; ISO 16684-1). */
-export function xmpPacket({ title, date, id, variable }: FileFacts): string {
+export function xmpPacket({ title, date, id, variable, proof }: FileFacts): string {
   const when = date.replace(/\.\d+Z$/, 'Z');
   return `<?xpacket begin="\uFEFF" id="W5M0MpCehiHzreSzNTczkc9d"?>
 <x:xmpmeta xmlns:x="adobe:ns:meta/">
@@ -39,8 +41,7 @@ export function xmpPacket({ title, date, id, variable }: FileFacts): string {
    <xmpMM:RenditionClass>default</xmpMM:RenditionClass>
    <xmpMM:VersionID>1</xmpMM:VersionID>
    <pdf:Producer>${PRODUCER}</pdf:Producer>
-   <pdf:Trapped>False</pdf:Trapped>
-   <pdfxid:GTS_PDFXVersion>PDF/X-4</pdfxid:GTS_PDFXVersion>${
+   <pdf:Trapped>False</pdf:Trapped>${proof ? '' : '\n   <pdfxid:GTS_PDFXVersion>PDF/X-4</pdfxid:GTS_PDFXVersion>'}${
      variable
        ? `
    <pdfvtid:GTS_PDFVTVersion>PDF/VT-1</pdfvtid:GTS_PDFVTVersion>

@@ -121,11 +121,16 @@ const changeRun = (job: Job, pieceId: string, change: (run: Run) => Run): Job =>
     if (piece.run) piece.run = change(piece.run);
   });
 
-export const setRun = (job: Job, pieceId: string, to: Partial<Omit<Run, 'table'>>): Job =>
+/** Says how a piece is printed for its rows; what is undefined is taken back. */
+export const setRun = (
+  job: Job,
+  pieceId: string,
+  to: { [K in Exclude<keyof Run, 'table'>]?: Run[K] | undefined },
+): Job =>
   changeRun(job, pieceId, (run) => {
     const { by: _by, descending: _descending, ...rest } = run;
-    const order = 'by' in to ? rest : run;
-    return { ...order, ...to };
+    const next = Object.entries({ ...('by' in to ? rest : run), ...to }).filter(([, value]) => value !== undefined);
+    return Object.fromEntries(next) as Run;
   });
 
 /** Leaves rows out of a run, for a reason that stands in its list. */

@@ -11,6 +11,7 @@ import type { Face, Job } from '../../job/schema';
 import type { Device } from '../../scene/device';
 import { printedFaces } from '../../scene/shown-faces';
 import { sourcesOf } from '../../scene/sources';
+import { sideOfSheet } from '../letter-row';
 import { facesFor, rowPlan } from '../row-piece';
 import type { Rows } from '../rows';
 import { type Assembler, assembler, type Frame, type Sink } from './assemble';
@@ -40,7 +41,7 @@ export function smallFile(frame: Frame, payloads: Iterable<Payload>): Uint8Array
 /**
  * Writes some rows of a run as a file of their own, reads it again by a reader that shares nothing with the writer, and
  * holds every page against what is drawn for its row. The hard rows are the ones to ask for: all others are written by the
- * same way. Throws ExportError, or SyntaxFault where it cannot be read.
+ * same way, and by the same writer where one is given. Throws ExportError, or SyntaxFault where it cannot be read.
  */
 export function proveRows(
   job: Job,
@@ -48,12 +49,14 @@ export function proveRows(
   rows: Rows,
   some: readonly number[],
   kit: PdfKit,
+  writer = openRun(job, asked, rows, kit),
 ): { rows: Row[]; rules: RuleSeen[] } {
-  const writer = openRun(job, asked, rows, kit);
+  writer.begin();
   const bytes = smallFile(
     writer.frame,
     some.map((row) => writer.payload(row)),
   );
+  writer.begin();
   const standard = asked.standard ?? asked.shop.standard;
   const piece = job.pieces.find(({ id }) => id === asked.pieceId)!;
   const { view, pages, profile } = readFile(bytes);
@@ -66,7 +69,7 @@ export function proveRows(
   const proofs = some.flatMap((row): (PageProof & { face: Face })[] =>
     printedFaces({ faces: facesFor(plan, row).faces }, sources).map((face) => {
       // The slug names the plates of the piece, whatever row it is.
-      const shown = printedFaces(piece, sources).find(({ id }) => id === face.id)!;
+      const shown = printedFaces(piece, sources).find(({ id }) => id === sideOfSheet(face.id))!;
       const marked = { job, piece, face, asked, boxes, sources };
       const draw = (device: Device): void => drawPageAsked({ ...marked, marksOf: shown }, device);
       return { ...common, face, name: `Row ${row + 1}, ${face.name}`, draw, media: boxes.media, art: boxes.bleed };

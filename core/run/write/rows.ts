@@ -12,7 +12,8 @@ import { refuseMissing } from '../../files/refuse-missing';
 import type { Face, Job, Piece } from '../../job/schema';
 import type { ImageRef } from '../../scene/device';
 import { printedFaces } from '../../scene/shown-faces';
-import { sourcesOf } from '../../scene/sources';
+import { type SceneSources, sourcesOf } from '../../scene/sources';
+import { letterOfRun, sideOfSheet } from '../letter-row';
 import { facesFor, type RowPlan, rowPlan } from '../row-piece';
 import { type Rows, rowTitle } from '../rows';
 import type { Frame } from './assemble';
@@ -50,6 +51,8 @@ export interface RunWriter {
   frame: Frame;
   /** All that is in the file for a row. Throws ExportError for one that cannot be printed whole. */
   payload(row: number): Payload;
+  /** Begins another file: a picture that several rows show is handed out with the first of them again. */
+  begin(): void;
 }
 
 /** What of a row's resources is its own, once all rows' are taken away. */
@@ -81,12 +84,15 @@ interface MadeObjects {
   first: number;
 }
 /** A content with the names it uses; one that is drawn as a form has a size. */
-interface Content {
+export interface Content {
   content: string;
   names: ReadonlySet<string>;
   form?: { name: string; width: number; height: number };
 }
-export type ObjectMaker = (contents: readonly Content[], uses: PdfUses) => MadeObjects;
+export interface ObjectMaker {
+  make(contents: readonly Content[], uses: PdfUses): MadeObjects;
+  begin: RunWriter['begin'];
+}
 
 /** What makes objects for one row after another: contents, and what only they use. */
 export function objectMaker(
@@ -122,7 +128,7 @@ export function objectMaker(
     return { key, objects: made.map(({ object }) => ({ body: objectBytes(object), refers: made.length > 1 })) };
   }
 
-  return (contents, uses) => {
+  function make(contents: readonly Content[], uses: PdfUses): MadeObjects {
     const own = ownUses(uses, sharedUses);
     const context = blank();
     const pictures: RowPicture[] = [];
@@ -157,20 +163,22 @@ export function objectMaker(
       refers: i < first,
     }));
     return { objects, pictures, resources: resources ? resources.objectNumber - LOCAL : -1, first };
-  };
+  }
+  return { make, begin: () => handedOn.clear() };
 }
 
-/** What draws a face for a row: the forms that all rows share, and what is its own between them. */
-export function faceContent(
+/** What draws a face for a row: the forms that all rows share, and what is its own between them and over them. */
+function faceContent(
   { sources, words, boxes, document }: Prepared,
   piece: Piece,
-  recipe: FaceRecipe,
+  { stretches, ids }: FaceRecipe,
   face: Face,
   uses: PdfUses,
 ): { content: string; names: Set<string> } {
   const names = new Set<string>();
   const byId = new Map(face.elements.map((element) => [element.id, element]));
-  const parts = recipe.stretches.map((stretch) => {
+  const more = face.elements.filter(({ id }) => !ids.has(id)).map(({ id }) => id);
+  const parts = [...stretches, ...(more.length > 0 ? [{ elements: more }] : [])].map((stretch) => {
     if ('form' in stretch) {
       names.add(stretch.form);
       return `/${stretch.form} Do\n`;
@@ -184,6 +192,23 @@ export function faceContent(
     return device.content();
   });
   return { content: parts.join(''), names };
+}
+
+/** Whether a side is as it is for every row. */
+export const isSideShared = (recipe: FaceRecipe, face: Face): boolean =>
+  recipe.isSame && face.elements.every(({ id }) => recipe.ids.has(id));
+
+/** A side for a row: a form that all rows share, or a content of its own. */
+export function sideForRow(
+  prepared: Prepared,
+  piece: Piece,
+  recipe: FaceRecipe,
+  face: Face,
+  uses: PdfUses,
+): { form: string } | { content: string; names: Set<string> } {
+  const [only, ...more] = recipe.stretches;
+  if (isSideShared(recipe, face) && only && 'form' in only && more.length === 0) return only;
+  return faceContent(prepared, piece, recipe, face, uses);
 }
 
 /** Why a row cannot be written, in words, where it cannot. */
@@ -212,21 +237,25 @@ export function rowMetadata({ table, cell }: Rows, row: number): string {
   return `<<${entry('TDYE_Row', `${row + 1}`)}${said.join('')}>>`;
 }
 
+/** Throws ExportError where a picture that all rows show is not here. */
+export function refuseMissingShared(job: Job, piece: Piece, sources: SceneSources, { assets }: PdfKit): void {
+  const faces = printedFaces(piece, sources).map((face) => ({
+    ...face,
+    elements: face.elements.filter((e) => e.kind !== 'picture' || e.byRow?.from === undefined),
+  }));
+  refuseMissing(job, faces, ({ asset }) => assets[asset] !== undefined);
+}
+
 /** Opens the file of a run as pages. Throws ExportError. */
 export function openRun(job: Job, asked: RunAsked, rows: Rows, kit: PdfKit): RunWriter {
   const piece = job.pieces.find(({ id }) => id === asked.pieceId);
   if (!piece) throw new ExportError(`This job has no piece called ${asked.pieceId}.`);
+  if (piece.run?.letter !== undefined && !letterOfRun(piece))
+    throw new ExportError('The letter that is written to each row is not there. Choose one in Run.');
   if (asked.variable && (asked.standard ?? asked.shop.standard) !== 'PDF/X-4')
     throw new ExportError('PDF/VT-1 is built on PDF/X-4. Choose PDF/X-4, or leave the document parts out.');
   const sources = sourcesOf(job, kit.fonts);
-  refuseMissing(
-    job,
-    printedFaces(piece, sources).map((face) => ({
-      ...face,
-      elements: face.elements.filter((e) => e.kind !== 'picture' || e.byRow?.from === undefined),
-    })),
-    ({ asset }) => kit.assets[asset] !== undefined,
-  );
+  refuseMissingShared(job, piece, sources, kit);
   const boxes = pageBoxes(piece, asked.shop, asked.marks, asked.office, asked.also);
   const prepared = prepare(job, piece, asked, boxes, kit, sources);
   const faces = printedFaces(piece, sources);
@@ -246,22 +275,23 @@ export function openRun(job: Job, asked: RunAsked, rows: Rows, kit: PdfKit): Run
     kit,
   );
   const plan = rowPlan(job, piece, rows, sources);
-  const make = objectMaker(prepared, closed, kit, asked);
+  const { make, begin } = objectMaker(prepared, closed, kit, asked);
   const { uses } = prepared.document;
   const clip = clipTo(pdfBox(boxes.bleed, boxes.media));
   return {
     frame: closed.frame,
+    begin,
     payload(row) {
       const { faces: made, faults } = facesFor(plan, row);
       refuseRow(plan, row, faults);
-      const shown = new Map(printedFaces({ faces: made }, sources).map((face) => [face.id, face]));
       const own = usesForRow(uses);
       const contents: { content: string; names: Set<string>; face: number }[] = [];
       const pages: Payload['pages'] = [];
-      for (const [i, recipe] of prepared.recipes.entries()) {
-        const face = shown.get(recipe.face);
-        if (!face) continue;
-        if (recipe.isSame) {
+      for (const face of printedFaces({ faces: made }, sources)) {
+        const i = prepared.recipes.findIndex((recipe) => recipe.face === sideOfSheet(face.id));
+        const recipe = prepared.recipes[i];
+        if (!recipe) continue;
+        if (isSideShared(recipe, face)) {
           pages.push({ face: i, content: -1, resources: -1 });
           continue;
         }

@@ -14,8 +14,10 @@ import { STANDARD_FACTS } from '../../files/pdf/standards';
 import { flate } from '../../files/pdf/streams';
 import { inkOf } from '../../job/find';
 import type { Element, Face, Job, Piece, Words } from '../../job/schema';
+import { letterTypeface } from '../../scene/letter-pages';
 import { printedFaces } from '../../scene/shown-faces';
 import type { SceneSources } from '../../scene/sources';
+import { letterOfRun, wordsOfLetter } from '../letter-row';
 import { followersOn } from '../row-piece';
 import type { Rows } from '../rows';
 import type { Frame } from './assemble';
@@ -33,6 +35,8 @@ export interface FaceRecipe {
   stretches: Stretch[];
   /** Whether it looks the same for every row. */
   isSame: boolean;
+  /** The ids of what is in it: what else is on a side for a row, as a letter's words are, lies over it. */
+  ids: ReadonlySet<string>;
 }
 
 export interface Prepared {
@@ -89,7 +93,12 @@ export function prepare(
       const { content, names } = faceArt(document, piece, { ...face, elements }, sources, lying);
       return { form: addShared(uses, { content: () => content, names: () => names }, boxes.media) };
     });
-    return { face: face.id, stretches, isSame: parts.every(({ changes }) => !changes) };
+    return {
+      face: face.id,
+      stretches,
+      isSame: parts.every(({ changes }) => !changes),
+      ids: new Set(face.elements.map(({ id }) => id)),
+    };
   });
   nameColours(document, piece);
   return { document, recipes, boxes, sources, words };
@@ -156,7 +165,9 @@ export function closeShared(
   also: ReadonlyMap<string, string> = new Map(),
 ): Closed {
   const { context, job, standard, seeThrough, uses, desk, plateRef } = document;
-  foreseeGlyphs(uses, changingWords(piece, sources), rows, sources, kit.cutter, also);
+  const letter = letterOfRun(piece);
+  const letters = letter ? [wordsOfLetter(letter, rows, letterTypeface(job))] : [];
+  foreseeGlyphs(uses, [...changingWords(piece, sources), ...letters], rows, sources, kit.cutter, also);
   refuseForbidden(uses);
   const images = new Map<string, PDFRef>();
   for (const [name, { image, ppi }] of uses.images) images.set(name, desk.embed(image, ppi));

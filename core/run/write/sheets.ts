@@ -1,4 +1,3 @@
-import type { Ink } from '../../colour/ink';
 import { pdfDevice } from '../../devices/pdf/device';
 import { ExportError, type PageBoxes } from '../../files/pdf/asked';
 import type { PdfKit } from '../../files/pdf/document';
@@ -6,7 +5,7 @@ import { drawPlaced, laidOn, platesOf, type SheetAsked, sheetBox } from '../../f
 import { fileId } from '../../files/pdf/write';
 import { type Box, outset } from '../../geometry/box';
 import type { Run } from '../../job/by-row';
-import { makeWords } from '../../job/make';
+import { makeWords, withBlack } from '../../job/make';
 import type { Job } from '../../job/schema';
 import { shopIn } from '../../job/shops-of';
 import type { Device } from '../../scene/device';
@@ -18,9 +17,10 @@ import type { Placed, SheetForm } from '../../sheet/form';
 import { drawSheetMarks, sheetMarks } from '../../sheet/marks';
 import { bleedOn, itemsOf, sheetPlans } from '../../sheet/plan';
 import { imposed } from '../impose';
+import { letterOfRun } from '../letter-row';
 import { facesFor, rowPlan } from '../row-piece';
 import { type Rows, rowTitle } from '../rows';
-import { faceContent, objectMaker, type RunAsked, type RunWriter, refuseRow } from './rows';
+import { objectMaker, type RunAsked, type RunWriter, refuseRow, sideForRow } from './rows';
 import { addShared, closeShared, prepare, usesForRow } from './shared';
 
 /** A run on press sheets: each place of a sheet its own row. */
@@ -78,10 +78,8 @@ function drawLeader(lines: readonly string[], trim: Box, job: Job, kit: PdfKit, 
     y: trim.y + size,
     lettering: { typeface: SERVICE_TYPEFACE, size, paint: { ink: 'black', tint: 1 } },
   });
-  const inks = job.inks.some(({ id }) => id === 'black') ? job.inks : [...job.inks, BLACK];
-  drawElement(words, { ...sourcesOf(job, kit.fonts), inks }, device);
+  drawElement(words, sourcesOf(withBlack(job), kit.fonts), device);
 }
-const BLACK: Ink = { id: 'black', name: 'Black', kind: 'process', cmyk: [0, 0, 0, 1] };
 
 /** All that slugs and leader cards may say. */
 const plainLetters = (rows: Rows): string => {
@@ -99,6 +97,7 @@ export function openSheetRun(
 ): RunWriter & { sheets: number; up: number } {
   const piece = job.pieces.find(({ id }) => id === asked.pieceId);
   if (!piece) throw new ExportError(`This job has no piece called ${asked.pieceId}.`);
+  if (letterOfRun(piece)) throw new ExportError('Letters are not laid on press sheets. Write one PDF, or a PDF a row.');
   const { sheetAsked, form, places } = runSheets(job, asked, asked.order.length);
   const { made, items, shop } = sheetAsked;
   const sources = sourcesOf(job, kit.fonts);
@@ -139,7 +138,7 @@ export function openSheetRun(
     new Map([[SERVICE_TYPEFACE, plainLetters(rows)]]),
   );
   const plan = rowPlan(job, piece, rows, sources);
-  const make = objectMaker(prepared, closed, kit, asked);
+  const { make, begin } = objectMaker(prepared, closed, kit, asked);
   const { sheets, at, pile } = imposed(asked.order.length, places.length, asked.sheets, asked.leaders);
   const recipeOf = new Map(prepared.recipes.map((recipe) => [recipe.face, recipe]));
   /** What a leader card says. */
@@ -159,6 +158,7 @@ export function openSheetRun(
 
   return {
     frame: closed.frame,
+    begin,
     sheets,
     up: places.length,
     payload(n) {
@@ -186,10 +186,8 @@ export function openSheetRun(
         const found = rowFaces(row);
         const face = found.get(recipe.face);
         if (!face) return undefined;
-        const [only, ...more] = recipe.stretches;
-        if (recipe.isSame && only && 'form' in only && more.length === 0) return only.form;
-        const { content, names } = faceContent(prepared, piece, recipe, face, mine);
-        return add(content, names);
+        const drawn = sideForRow(prepared, piece, recipe, face, mine);
+        return 'form' in drawn ? drawn.form : add(drawn.content, drawn.names);
       };
       const kept = new Map<number, Map<string, (typeof piece.faces)[number]>>();
       const rowFaces = (row: number) => {

@@ -6,6 +6,7 @@ import type { Table } from '../../../core/job/table';
 import { alikeRows } from '../../../core/run/alike';
 import { sortedRows } from '../../../core/run/order';
 import type { Rows } from '../../../core/run/rows';
+import { type RowState, rowStatuses, statesCounted } from '../../../core/run/status';
 import { act } from '../../store/session';
 import { shownCell } from './shown-cell';
 import type { Checked } from './use-run';
@@ -31,6 +32,15 @@ function useSearched(rows: Rows): (row: number) => string {
   }, [rows]);
 }
 
+const STATE: Readonly<Record<RowState, { says: string; tone: string }>> = {
+  printed: { says: 'Printed', tone: 'quiet' },
+  warning: { says: 'Warning', tone: 'text-[var(--amber-text)]' },
+  error: { says: 'Error', tone: 'font-semibold text-error' },
+  'left out': { says: 'Left out', tone: 'quiet' },
+};
+const isOf = (only: 'left out' | 'found', state: RowState | undefined): boolean =>
+  only === 'left out' ? state === 'left out' : state === 'error' || state === 'warning';
+
 type Sort = { key: string; descending: boolean } | undefined;
 
 /** The table itself: found in, put in order, typed over. Only the rows in sight are drawn. */
@@ -51,12 +61,11 @@ export function RowTable({
 }) {
   const [query, setQuery] = useState('');
   const [sort, setSort] = useState<Sort>();
-  const [only, setOnly] = useState<'all' | 'alike' | 'left out'>('all');
+  const [only, setOnly] = useState<'all' | 'alike' | 'left out' | 'found'>('all');
   const [editing, setEditing] = useState<{ row: number; key: string }>();
   const scroller = useRef<HTMLDivElement>(null);
   const searched = useSearched(rows);
   const wanted = useDeferredValue(query.trim().toLowerCase());
-  const leftOut = useMemo(() => new Map(run.leftOut.map(({ row, why }) => [row, why])), [run.leftOut]);
   const alike = useMemo(() => {
     if (only !== 'alike') return undefined;
     const keys = table.columns.filter(({ made, type }) => made === undefined && type !== 'picture').slice(0, 6);
@@ -65,39 +74,35 @@ export function RowTable({
       keys.map(({ key }) => key),
     );
   }, [only, rows, table.columns]);
+  const statuses = useMemo(
+    () => rowStatuses(run, rows, checked.result?.findings ?? []),
+    [run, rows, checked.result?.findings],
+  );
   const numbers = useMemo(() => {
     const chosen =
       only === 'alike'
         ? (alike ?? []).flatMap((group) => group.rows)
-        : only === 'left out'
-          ? rows.numbers.filter((row) => leftOut.has(row))
-          : rows.numbers;
+        : only === 'all'
+          ? rows.numbers
+          : rows.numbers.filter((row) => isOf(only, statuses.get(row)?.state));
     const found = wanted === '' ? chosen : chosen.filter((row) => searched(row).includes(wanted));
     return sort ? sortedRows(rows, found, sort.key, sort.descending) : found;
-  }, [rows, wanted, sort, searched, only, alike, leftOut]);
-  const faulty = useMemo(() => {
-    const marks = new Map<number, 'stop' | 'warn'>();
-    for (const { severity, rows: found } of checked.result?.findings ?? []) {
-      // What every row has is a fault of the piece, not of the rows.
-      if (severity === 'advise' || found.length > rows.numbers.length / 2) continue;
-      for (const row of found) if (marks.get(row) !== 'stop') marks.set(row, severity);
-    }
-    return marks;
-  }, [checked.result, rows]);
+  }, [rows, wanted, sort, searched, only, alike, statuses]);
   const virtual = useVirtualizer({
     count: numbers.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 12,
   });
+  const counts = useMemo(() => statesCounted(statuses.values()), [statuses]);
   const at = shown === undefined ? -1 : numbers.indexOf(shown);
   useEffect(() => {
     if (at >= 0) virtual.scrollToIndex(at, { align: 'center' });
   }, [at, virtual]);
   const { columns } = table;
   const isFixed = table.source.kind === 'people';
-  const grid = `56px repeat(${columns.length}, minmax(120px, 1fr))`;
-  const wide = 56 + 120 * columns.length;
+  const grid = `56px 84px repeat(${columns.length}, minmax(120px, 1fr))`;
+  const wide = 140 + 120 * columns.length;
   return (
     <section aria-label="Rows" className="flex min-h-0 flex-1 flex-col border-base-300 border-t bg-base-100">
       <div className="flex flex-wrap items-center gap-2 px-3 py-2">
@@ -117,7 +122,8 @@ export function RowTable({
         >
           <option value="all">All rows</option>
           <option value="alike">Rows that look alike</option>
-          <option value="left out">Left out ({leftOut.size})</option>
+          <option value="found">With errors or warnings ({counts.error + counts.warning})</option>
+          <option value="left out">Left out ({counts['left out']})</option>
         </select>
         <span role="status" className="quiet text-[13px]">
           {numbers.length === rows.numbers.length
@@ -148,7 +154,7 @@ export function RowTable({
         role="grid"
         aria-label={table.name}
         aria-rowcount={numbers.length + 1}
-        aria-colcount={columns.length + 1}
+        aria-colcount={columns.length + 2}
         className="min-h-0 flex-1 overflow-auto text-[13.5px]"
         tabIndex={0}
       >
@@ -164,6 +170,10 @@ export function RowTable({
             {/* biome-ignore lint/a11y/useSemanticElements: as above */}
             <span role="columnheader" tabIndex={-1} className="px-2 py-1 text-right">
               Row
+            </span>
+            {/* biome-ignore lint/a11y/useSemanticElements: as above */}
+            <span role="columnheader" tabIndex={-1} className="px-2 py-1">
+              Status
             </span>
             {columns.map(({ key, name }) => (
               // biome-ignore lint/a11y/useSemanticElements: as above
@@ -197,8 +207,7 @@ export function RowTable({
           <div className="relative" style={{ height: virtual.getTotalSize() }}>
             {virtual.getVirtualItems().map(({ index, start }) => {
               const row = numbers[index]!;
-              const why = leftOut.get(row);
-              const mark = faulty.get(row);
+              const { state = 'printed', why = '' } = statuses.get(row) ?? {};
               return (
                 // biome-ignore lint/a11y/useSemanticElements: as above
                 <div
@@ -207,9 +216,9 @@ export function RowTable({
                   tabIndex={-1}
                   aria-rowindex={index + 2}
                   aria-selected={row === shown}
-                  className={`absolute inset-x-0 grid border-base-300 border-b ${row === shown ? 'bg-base-300' : 'hover:bg-base-200'} ${why === undefined ? '' : 'line-through opacity-70'}`}
+                  className={`absolute inset-x-0 grid border-base-300 border-b ${row === shown ? 'bg-base-300' : 'hover:bg-base-200'} ${state === 'left out' ? 'line-through opacity-70' : ''}`}
                   style={{ gridTemplateColumns: grid, height: ROW_HEIGHT, transform: `translateY(${start}px)` }}
-                  title={why === undefined ? undefined : `Left out: ${why}`}
+                  title={why === '' ? undefined : `${STATE[state].says}: ${why}`}
                 >
                   {/* biome-ignore lint/a11y/useSemanticElements: as above */}
                   <span role="rowheader" tabIndex={-1} className="figures">
@@ -219,9 +228,12 @@ export function RowTable({
                       aria-label={`Show row ${row + 1}`}
                       onClick={() => onShow(row)}
                     >
-                      {mark && <span className={mark === 'stop' ? 'text-error' : 'text-[var(--amber-text)]'}>● </span>}
                       {row + 1}
                     </button>
+                  </span>
+                  {/* biome-ignore lint/a11y/useSemanticElements: as above */}
+                  <span role="gridcell" tabIndex={-1} className={`truncate px-2 leading-[30px] ${STATE[state].tone}`}>
+                    {STATE[state].says}
                   </span>
                   {columns.map((column) => {
                     const said = rows.cell(row, column.key);

@@ -13,15 +13,18 @@ import { Pick } from '../../parts/Pick';
 import { saveFiles } from '../../parts/save-files';
 import { Tick } from '../../parts/Tick';
 import { useWriting } from '../../parts/use-writing';
+import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
 import { act } from '../../store/session';
 import { keepHandOff } from '../../store/versions';
+import { LabelFields } from './LabelFields';
 import type { Checked } from './use-run';
 
 const KINDS = [
   ['pages', 'One PDF'],
   ['files', 'A PDF a row'],
   ['sheets', 'Press sheets'],
+  ['labels', 'Sheets of labels'],
 ] as const;
 type Way = 'PDF/X-4' | 'PDF/VT-1' | 'PDF/X-1a:2001' | 'PDF/X-1a:2003';
 const WAYS: readonly (readonly [Way, string])[] = [
@@ -54,12 +57,13 @@ export function RunExport({
   const [sure, setSure] = useState(false);
   const [done, setDone] = useState<{ job: Job; file: WrittenRun }>();
   const writing = useWriting();
+  const proving = useWriting();
   const going = useMemo(() => [{ job, piece }], [job, piece]);
   const gate = useGate(going);
   const { rows: count, leftOut } = tallyOf(run, rows);
   const errors = checked.result?.findings.filter(({ severity }) => severity === 'stop') ?? [];
   const chosen = rowsIn(reprint);
-  const set = (to: Partial<Omit<Run, 'table'>>): void => act('Run', (now) => setRun(now, piece.id, to));
+  const set = (to: Parameters<typeof setRun>[2]): void => act('Run', (now) => setRun(now, piece.id, to));
   const columns = rows.table.columns.map(({ key, name }) => [key, name] as const);
   async function write(): Promise<void> {
     const assets = await loadAssets(job);
@@ -76,6 +80,11 @@ export function RunExport({
     setDone({ job, file });
     void keepHandOff(job, [piece.id]);
   }
+  async function writeProof(): Promise<void> {
+    const assets = await loadAssets(job);
+    const files = await proving.run((room, tell) => room.proofOfRun(job, piece.id, assets, tell));
+    if (files) saveFiles(files, files[0]!.name.replace(/\.pdf$/, '.zip'));
+  }
   const file = done?.job === job ? done.file : undefined;
   const isWaiting = checked.done !== undefined || !checked.result;
   return (
@@ -83,12 +92,19 @@ export function RunExport({
       <p className="text-[14px]" role="status" aria-label="Count of rows">
         {count.toLocaleString('en')} rows in = {printed.length.toLocaleString('en')} printed + {leftOut.length} left out
       </p>
+      <WriteRow
+        quiet
+        writing={proving}
+        says="Proof of all rows"
+        disabled={isWaiting || printed.length === 0}
+        onWrite={() => void writeProof()}
+      />
       <div className="grid grid-cols-2 gap-2">
         <Pick
           label="Order"
           value={run.by ?? ''}
           options={[['', 'As in the table'], ...columns]}
-          onChange={(by) => set(by === '' ? ({ by: undefined } as never) : { by })}
+          onChange={(by) => set({ by: by === '' ? undefined : by })}
         />
         <Pick label="Write" value={as} options={KINDS} onChange={(kind) => setAs(kind as RunOrder['as'])} />
         <Pick
@@ -123,6 +139,9 @@ export function RunExport({
           </label>
         )}
       </div>
+      {as === 'labels' && (
+        <LabelFields piece={piece} run={run} count={chosen.length || printed.length} onChange={set} />
+      )}
       {as === 'sheets' && (
         <Tick checked={run.leaders} onChange={(leaders) => set({ leaders })}>
           A leader card on each pile
@@ -163,7 +182,9 @@ export function RunExport({
           gate={gate}
           writing={writing}
           says={`Export ${(chosen.length || printed.length).toLocaleString('en')} ${(chosen.length || printed.length) === 1 ? 'row' : 'rows'}`}
-          disabled={isWaiting || printed.length === 0 || (errors.length > 0 && !sure)}
+          disabled={
+            isWaiting || printed.length === 0 || (as === 'labels' && !run.labels) || (errors.length > 0 && !sure)
+          }
           onWrite={() => void write()}
         />
       )}

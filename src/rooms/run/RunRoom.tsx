@@ -3,6 +3,7 @@ import { useBench } from '../../bench/bench';
 import { PieceRoom } from '../../bench/PieceRoom';
 import { Columns } from './Columns';
 import { Followers } from './Followers';
+import { LetterOfRun } from './LetterOfRun';
 import { NoTable } from './NoTable';
 import { RowStage } from './RowStage';
 import { RowTable } from './RowTable';
@@ -47,6 +48,7 @@ function Here() {
       >
         <TableHead table={table} missing={missing} />
         {rows && <Columns table={table} rows={rows} row={row} />}
+        {rows && <LetterOfRun table={table} run={run} />}
         {rows && <Followers table={table} />}
       </aside>
       <main className="flex min-h-0 flex-col bg-base-200" aria-label="The rows">

@@ -219,3 +219,21 @@ describe('a file that is written as it is made', () => {
     expect(heldAsVariable(view).flatMap(({ faults }) => faults)).toEqual([]);
   });
 });
+
+it('a file a row has its pictures, though another row shows them too', () => {
+  const writer = openRun(rich.job, asked(), rich.rows, rich.kit);
+  const alone = [0, 3].map((row) => {
+    writer.begin();
+    return smallFile(writer.frame, [writer.payload(row)]);
+  });
+  const images = alone.map(
+    (bytes) =>
+      [
+        ...Buffer.from(bytes)
+          .toString('latin1')
+          .matchAll(/\/Subtype ?\/Image/g),
+      ].length,
+  );
+  expect(images[0]).toBeGreaterThan(0);
+  expect(images[1]).toBe(images[0]);
+});

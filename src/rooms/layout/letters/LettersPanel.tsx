@@ -2,11 +2,13 @@ import { proxy } from 'comlink';
 import Plus from 'lucide-react/icons/plus';
 import Trash from 'lucide-react/icons/trash-2';
 import { nanoid } from 'nanoid';
-import { useMemo, useState } from 'react';
+import { type SyntheticEvent, useMemo, useRef, useState } from 'react';
 import { inTheOffice } from '../../../../core/files/hand-off/plan';
 import { addLetter, changeLetter, removeLetter } from '../../../../core/job/edits/letters';
+import { tableOfPiece } from '../../../../core/job/edits/runs';
 import type { LetterText } from '../../../../core/job/letters';
 import type { Face } from '../../../../core/job/schema';
+import { columnInLetter } from '../../../../core/run/letter-row';
 import { letterPages } from '../../../../core/scene/letter-pages';
 import { localeOf } from '../../../../core/trade/countries';
 import { borrowPressRoom } from '../../../../workers/press-room';
@@ -59,7 +61,7 @@ export function LettersPanel({ onClose }: { onClose(): void }) {
       }}
     >
       <div className="grid grid-cols-[190px_1fr] gap-4">
-        <div className="grid content-start gap-2">
+        <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-2">
           <button type="button" className="btn btn-sm btn-neutral" onClick={begin}>
             <Plus size={14} /> Write a letter
           </button>
@@ -109,6 +111,8 @@ const LINES = [
   ['salutation', 'Salutation'],
 ] as const;
 
+type Field = 'recipient' | 'date' | 'salutation' | 'body';
+
 function Writing({ letter }: { letter: LetterText }) {
   const { job, sheet: piece, sources } = useBench();
   const [art, setArt] = useState(true);
@@ -116,8 +120,23 @@ function Writing({ letter }: { letter: LetterText }) {
   const writing = useSketch('Write a letter', 'typing');
   const write = (to: Partial<LetterText>): void => {
     if (to.name === '') return;
-    writing.sketch((j) => changeLetter(j, piece.id, letter.id, { ...letter, ...to, changed: now() }));
+    const { shown: _shown, ...words } = letter;
+    writing.sketch((j) => changeLetter(j, piece.id, letter.id, { ...words, ...to, changed: now() }));
   };
+  const table = tableOfPiece(job, piece);
+  // Where the caret was last, in the field that it was in: a column is quoted there.
+  const caret = useRef<{ field: Field; at: number }>({ field: 'body', at: letter.body.length });
+  const noted = (field: Field) => ({
+    onSelect: (event: SyntheticEvent<HTMLInputElement | HTMLTextAreaElement>) => {
+      caret.current = { field, at: event.currentTarget.selectionStart ?? 0 };
+    },
+  });
+  function quote(key: string): void {
+    const { field, at } = caret.current;
+    const said = columnInLetter(key);
+    write({ [field]: `${letter[field].slice(0, at)}${said}${letter[field].slice(at)}` });
+    caret.current = { field, at: at + said.length };
+  }
   const pages = useMemo(() => letterPages(piece, letter, job, sources, art), [piece, letter, job, sources, art]);
   return (
     <div className="grid gap-2">
@@ -130,6 +149,7 @@ function Writing({ letter }: { letter: LetterText }) {
               value={letter[key]}
               maxLength={key === 'name' ? 120 : 400}
               onChange={(event) => write({ [key]: event.target.value })}
+              {...(key === 'name' ? {} : noted(key))}
             />
           </label>
         ))}
@@ -142,6 +162,7 @@ function Writing({ letter }: { letter: LetterText }) {
           maxLength={2000}
           value={letter.recipient}
           onChange={(event) => write({ recipient: event.target.value })}
+          {...noted('recipient')}
         />
       </label>
       <label className="grid gap-0.5">
@@ -152,8 +173,25 @@ function Writing({ letter }: { letter: LetterText }) {
           maxLength={60_000}
           value={letter.body}
           onChange={(event) => write({ body: event.target.value })}
+          {...noted('body')}
         />
       </label>
+      {table && (
+        <p className="flex flex-wrap items-center gap-1.5 text-[13px]">
+          <span className="quiet">Columns of {table.name}:</span>
+          {table.columns.map(({ key, name }) => (
+            <button
+              key={key}
+              type="button"
+              className="btn btn-xs"
+              title={columnInLetter(key)}
+              onClick={() => quote(key)}
+            >
+              {name}
+            </button>
+          ))}
+        </p>
+      )}
       <ul className="flex gap-3 overflow-x-auto rounded bg-[var(--table)] p-3" aria-label="Pages">
         {pages.map((page, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a page has no other identity

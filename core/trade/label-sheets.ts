@@ -1,0 +1,54 @@
+import { toPoints } from '../units/length';
+
+/**
+ * Sheets of labels as they are sold by the size of a label: common practice, from memory. All lie in the middle of their
+ * sheet; lengths in points.
+ */
+export interface LabelSheet {
+  /** What is told of it beside its size. */
+  paper: 'A4' | 'Letter';
+  sheet: { width: number; height: number };
+  columns: number;
+  rows: number;
+  label: { width: number; height: number };
+  gap: { x: number; y: number };
+}
+
+const mm = (n: number): number => toPoints(n, 'mm');
+const inch = (n: number): number => toPoints(n, 'in');
+const A4 = { width: mm(210), height: mm(297) };
+const LETTER = { width: inch(8.5), height: inch(11) };
+
+const metric = (columns: number, rows: number, width: number, height: number, x = 0): LabelSheet => ({
+  paper: 'A4',
+  sheet: A4,
+  columns,
+  rows,
+  label: { width: mm(width), height: mm(height) },
+  gap: { x: mm(x), y: 0 },
+});
+const inches = (columns: number, rows: number, width: number, height: number, x = 0): LabelSheet => ({
+  paper: 'Letter',
+  sheet: LETTER,
+  columns,
+  rows,
+  label: { width: inch(width), height: inch(height) },
+  gap: { x: inch(x), y: 0 },
+});
+
+export const LABEL_SHEETS: readonly LabelSheet[] = [
+  metric(5, 13, 38.1, 21.2, 2.5),
+  metric(4, 10, 48.5, 25.4),
+  metric(3, 8, 63.5, 33.9, 2.54),
+  metric(3, 7, 63.5, 38.1, 2.54),
+  metric(3, 8, 70, 36),
+  metric(2, 7, 99.1, 38.1, 2.5),
+  metric(2, 4, 99.1, 67.7, 2.5),
+  metric(2, 2, 99.1, 139, 2.5),
+  inches(4, 20, 1.75, 0.5, 0.3),
+  inches(3, 10, 2.625, 1, 0.125),
+  inches(2, 10, 4, 1, 0.1875),
+  inches(2, 7, 4, 1.3333, 0.1875),
+  inches(2, 5, 4, 2, 0.1875),
+  inches(2, 3, 4, 3.3333, 0.1875),
+];
