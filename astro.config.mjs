@@ -1,4 +1,5 @@
 // @ts-check
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import node from '@astrojs/node';
 import react from '@astrojs/react';
@@ -8,10 +9,12 @@ import { writeServiceWorker } from './scripts/service-worker.mjs';
 import { sourcesHash } from './scripts/sources-hash.mjs';
 
 /**
- * Of the hundred kinds of code that the package can draw, the three that the app has: the others are a megabyte in every
+ * Of the hundred kinds of code that the package can draw, those that the app has: the others are a megabyte in every
  * room. It looks them up by name, so that a bundler cannot leave them out by itself.
  */
-const KINDS_OF_CODE = ['qrcode', 'code128', 'ean13'];
+const KINDS_OF_CODE = Object.values(
+  JSON.parse(readFileSync(new URL('core/codes/package-names.json', import.meta.url), 'utf8')),
+);
 const ourCodes = () => ({
   name: 'our-codes',
   /**

@@ -25,6 +25,7 @@ const FLOORS = [
   'src/bench',
   'src/rooms',
   'src/app',
+  'src/server',
   'src/pages',
 ];
 // Stand beside the interface: they may use the whole core, and each what is named.

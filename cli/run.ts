@@ -1,13 +1,4 @@
-import {
-  closeSync,
-  mkdirSync,
-  openSync,
-  readdirSync,
-  readFileSync,
-  renameSync,
-  writeFileSync,
-  writeSync,
-} from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
 import { refuseDiffering } from '../core/files/hand-off/read-back-error';
 import type { Standard } from '../core/files/pdf/standards';
@@ -22,10 +13,7 @@ import { rowFileName } from '../core/run/row-file';
 import { rowPlan } from '../core/run/row-piece';
 import { cellsOfFile, type Rows, rowsOf, rowTitle } from '../core/run/rows';
 import { rowStatuses } from '../core/run/status';
-import { assembler, type Frame } from '../core/run/write/assemble';
-import { openPart, refuseStrangers } from '../core/run/write/join';
 import { openLabelRun } from '../core/run/write/labels';
-import type { Payload } from '../core/run/write/objects';
 import { proveRows } from '../core/run/write/prove-run';
 import { openRun, type RunAsked } from '../core/run/write/rows';
 import { openSheetRun, runSheets } from '../core/run/write/sheets';
@@ -35,6 +23,8 @@ import type { Command } from './command';
 import { CliError, openJob, pieceAsked } from './given';
 import { loadKit } from './kit';
 import { openReviewer, writeTicket } from './review';
+import { each, joinParts, upTo, writeWhole } from './run-files';
+import { progressLine, writeInShares } from './run-shares';
 
 type Options = Parameters<Command['run']>[1];
 
@@ -59,50 +49,21 @@ function rowsGiven(text: string | boolean | undefined, count: number): number[] 
   return [...wanted].sort((a, b) => a - b);
 }
 
-/** A file that is there whole or not at all: a killed process leaves nothing that looks finished. */
-function writeWhole(path: string, frame: Frame, payloads: Iterable<Payload>): { bytes: number; pages: number } {
-  mkdirSync(dirname(path), { recursive: true });
-  const half = `${path}.part`;
-  const file = openSync(half, 'w');
-  // Writing by the megabyte is ten times faster than by the object.
-  let waiting: Uint8Array[] = [];
-  let size = 0;
-  const flush = (): void => {
-    if (size > 0) writeSync(file, Buffer.concat(waiting));
-    waiting = [];
-    size = 0;
-  };
-  let made: { bytes: number; pages: number };
-  try {
-    const out = assembler(frame, (bytes) => {
-      waiting.push(bytes);
-      size += bytes.length;
-      if (size > 4_000_000) flush();
-    });
-    for (const payload of payloads) out.add(payload);
-    made = out.end();
-    flush();
-  } finally {
-    closeSync(file);
-  }
-  renameSync(half, path);
-  return made;
+function workersAsked(given: string | boolean | undefined): number {
+  if (given === undefined) return 1;
+  const count = Number(given);
+  if (!Number.isInteger(count) || count < 1 || count > 64)
+    throw new CliError('--workers takes a number of processes, 1 to 64.');
+  return count;
 }
 
-/** Joins the parts in a folder, in the order of their names: `part-2` before `part-10`. */
-function joinParts(folder: string, out: string): number {
-  const names = readdirSync(folder)
-    .filter((name) => name.toLowerCase().endsWith('.pdf'))
-    .sort(new Intl.Collator('en', { numeric: true }).compare);
-  const parts = names.map((name) => openPart(name, new Uint8Array(readFileSync(join(folder, name)))));
-  refuseStrangers(parts);
-  function* payloads(): Iterable<Payload> {
-    for (const part of parts) for (let i = 0; i < part.rows.length; i++) yield part.payload(i);
-  }
-  const { pages } = writeWhole(out, parts[0]!.frame, payloads());
-  console.log(`${parts.length} parts, ${parts.reduce((sum, { rows }) => sum + rows.length, 0)} rows, ${pages} pages.`);
-  return 0;
-}
+/** What each process of a run that is written by several is told again: all but its rows and where it writes. */
+const AGAIN = ['piece', 'as', 'table', 'no-marks', 'outlines', 'anyway'] as const;
+const argsAgain = (options: Options): string[] =>
+  AGAIN.flatMap((name) => {
+    const value = options[name];
+    return value === true ? [`--${name}`] : typeof value === 'string' ? [`--${name}`, value] : [];
+  });
 
 /** The rows of a piece's table, with what of its file is here. */
 function openRows(path: string, options: Options) {
@@ -122,10 +83,11 @@ function openRows(path: string, options: Options) {
 }
 
 export const run: Command = {
-  help: `run JOB.tidyedge --piece ID [--as pdfx4|pdfvt1|pdfx1a|pdfx1a2003] [--rows 0..99] [--each] [--sheets] [--labels] [--no-marks] [--outlines] [--check] [--list] [--proof] [--json] [--table FILE.csv] [--anyway] --out FILE|DIR   prints a piece for the rows of its table
+  help: `run JOB.tidyedge --piece ID [--as pdfx4|pdfvt1|pdfx1a|pdfx1a2003] [--rows 0..99] [--each] [--sheets] [--labels] [--no-marks] [--outlines] [--check] [--list] [--proof] [--json] [--table FILE.csv] [--workers N] [--progress] [--anyway] --out FILE|DIR   prints a piece for the rows of its table
 --check prints the findings of all rows, by cause; exit 1 where one is an error. --list prints where each row lies on the sheets, as CSV.
 --proof writes what was found, the rows to look at first and a contact sheet of all as a PDF that is not for print, and the status of each row as CSV beside it.
 --rows takes places in the run, 0 first: a share of it, or the rows of a reprint. --each writes a file a row into the folder --out, by the run's names. --sheets lays the rows on the piece's press sheets, --labels on the sheets of labels that are chosen in Run.
+--workers writes one PDF by so many processes at once: the same bytes, sooner. --progress says how far it is on the error output, a line of JSON each.
 run --join DIR --out FILE   joins parts that --rows wrote: the file is the one that would have been written at once.
 pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are open errors; --anyway exports with them.`,
   options: {
@@ -143,6 +105,8 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
     json: { type: 'boolean' },
     table: { type: 'string' },
     join: { type: 'string' },
+    workers: { type: 'string' },
+    progress: { type: 'boolean' },
     anyway: { type: 'boolean' },
     out: { type: 'string' },
   },
@@ -151,7 +115,8 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
     const { out } = options;
     if (typeof options['join'] === 'string') {
       if (typeof out !== 'string') throw new CliError('Say where to write with --out.');
-      return joinParts(options['join'], out);
+      console.log(joinParts(options['join'], out));
+      return 0;
     }
     const { job, assets, piece, run: made, rows } = openRows(path, options);
     const order = rowsPrinted(made, rows);
@@ -161,6 +126,9 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
     const press = kit.press(pressConditionOf(job, shop));
     const on = { ...kit, press, assets };
     const filesHere = new Set(Object.keys(assets));
+    const tell = (done: number): void => {
+      if (options['progress'] === true) process.stderr.write(progressLine(done, 'Writing'));
+    };
     const way = STANDARDS[String(options['as'] ?? 'pdfx4')];
     if (!way) throw new CliError(`Choose a format with --as: ${Object.keys(STANDARDS).join(', ')}.`);
     const asked: RunAsked = {
@@ -208,12 +176,8 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
     }
     if (options['proof'] === true) {
       const proof = openRunProof(job, { pieceId: piece.id, shop, checked }, rows, on);
-      const units = Array.from({ length: proof.pages }, (_, n) => n);
-      writeWhole(
-        out,
-        proof.frame,
-        map(units, (n) => proof.payload(n)),
-      );
+      const units = upTo(proof.pages);
+      writeWhole(out, proof.frame, each(units, proof.payload, tell));
       const statuses = rowStatuses(made, rows, checked.findings);
       writeFileSync(out.replace(/(\.pdf)?$/i, '-rows.csv'), statusList(rows, statuses.values()));
       console.log(`${proof.pages} pages to look at, ${statuses.size} rows.`);
@@ -234,12 +198,8 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
           rows,
           on,
         );
-        const units = Array.from({ length: writer.sheets }, (_, n) => n);
-        const { pages } = writeWhole(
-          out,
-          writer.frame,
-          map(units, (n) => writer.payload(n)),
-        );
+        const units = upTo(writer.sheets);
+        const { pages } = writeWhole(out, writer.frame, each(units, writer.payload, tell));
         console.log(`${going.length} rows on ${writer.sheets} sheets, ${pages} pages.`);
         writeTicket(job, letGo, dirname(out));
         return 0;
@@ -248,12 +208,8 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
         if (!made.labels) throw new CliError(`No sheets of labels are chosen for ${piece.name}. Choose them in Run.`);
         const { variable: _variable, marks: _marks, ...how } = asked;
         const writer = openLabelRun(job, { ...how, order: going, labels: made.labels }, rows, on);
-        const units = Array.from({ length: writer.sheets }, (_, n) => n);
-        writeWhole(
-          out,
-          writer.frame,
-          map(units, (n) => writer.payload(n)),
-        );
+        const units = upTo(writer.sheets);
+        writeWhole(out, writer.frame, each(units, writer.payload, tell));
         console.log(`${going.length} labels on ${writer.sheets} sheets.`);
         writeTicket(job, letGo, dirname(out));
         return 0;
@@ -262,6 +218,14 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
         .map(({ row }) => row)
         .filter((row) => going.includes(row))
         .slice(0, 3);
+      const workers = workersAsked(options['workers']);
+      if (workers > 1 && options['each'] !== true && going.length > 1) {
+        const places = rowsGiven(options['rows'], order.length);
+        const args = [path, ...argsAgain(options)];
+        console.log(await writeInShares(places, workers, args, out, tell));
+        writeTicket(job, letGo, dirname(out));
+        return 0;
+      }
       const writer = openRun(job, asked, rows, on);
       refuseDiffering(basename(out), proveRows(job, asked, rows, hard, on, writer).rows);
       if (options['each'] === true) {
@@ -273,11 +237,7 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
         }
         console.log(`${going.length} files.`);
       } else {
-        const { pages } = writeWhole(
-          out,
-          writer.frame,
-          map(going, (row) => writer.payload(row)),
-        );
+        const { pages } = writeWhole(out, writer.frame, each(going, writer.payload, tell));
         console.log(`${going.length} rows, ${pages} pages.`);
       }
       writeTicket(job, letGo, options['each'] === true ? out : dirname(out));
@@ -288,7 +248,3 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
     }
   },
 };
-
-function* map<A, B>(all: Iterable<A>, to: (each: A) => B): Iterable<B> {
-  for (const each of all) yield to(each);
-}

@@ -5,6 +5,7 @@ import { createServer } from 'node:http';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sirv from 'sirv';
+import { bundleCli } from './cli-bundle.mjs';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const client = join(root, 'dist/client');
@@ -55,6 +56,11 @@ const files = sirv(client, {
       path.startsWith('/_astro/') ? 'public, max-age=31536000, immutable' : 'no-cache',
     ),
 });
+
+// Runs of many rows are written by the command line.
+await bundleCli();
+// What is still being written ends with the server.
+for (const signal of ['SIGTERM', 'SIGINT', 'SIGHUP']) process.once(signal, () => process.exit(0));
 
 const port = Number(process.env.PORT ?? 4321);
 createServer((request, response) => {

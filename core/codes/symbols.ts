@@ -4,6 +4,7 @@ import { encodeQR } from 'qr';
 import type { Box } from '../geometry/box';
 import { boxPath, type Path } from '../geometry/path';
 import { checkDigit, figuresAt } from './digits';
+import packageNames from './package-names.json';
 import { SYMBOLOGIES, type Symbology } from './symbologies';
 
 /** A code that cannot be made; the message says why and what to do. */
@@ -28,7 +29,8 @@ interface Bars {
   bbs: number[];
 }
 /** What the package of the codes calls them, where that is something else. */
-const PACKAGE_NAMES: Partial<Record<Symbology, string>> = { imb: 'onecode' };
+/** What the package calls them; the app is built with these and no others. */
+const PACKAGE_NAMES: Partial<Record<Symbology, string>> = packageNames;
 
 const HELP: Record<Symbology, string> = {
   qrcode: 'A QR code holds up to about 2,000 characters. Shorten it.',

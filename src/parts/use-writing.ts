@@ -11,7 +11,9 @@ export interface Writing {
   problem: string | undefined;
   stop(): void;
   /** Has a worker of its own do something; undefined where that was stopped or went wrong. */
-  run<T>(work: (room: Room<PressRoom>, tell: (progress: Progress) => void) => Promise<T>): Promise<T | undefined>;
+  run<T>(
+    work: (room: Room<PressRoom>, tell: (progress: Progress) => void, stopped: AbortSignal) => Promise<T>,
+  ): Promise<T | undefined>;
 }
 
 /** Writing files off the page's thread: one thing at a time, with its progress, that can be stopped. */
@@ -28,6 +30,7 @@ export function useWriting(): Writing {
       stopped.current?.();
       const { room, dismiss, giveBack } = borrowPressRoom();
       let live = true;
+      const halt = new AbortController();
       const end = (leave: () => void): void => {
         live = false;
         leave();
@@ -40,6 +43,7 @@ export function useWriting(): Writing {
       const given = new Promise<undefined>((tell) => {
         stopped.current = () => {
           end(dismiss);
+          halt.abort();
           tell(undefined);
         };
       });
@@ -47,7 +51,7 @@ export function useWriting(): Writing {
         const hear = proxy((told: Progress) => {
           if (live) setProgress(told);
         });
-        const done = await Promise.race([work(room, hear), given]);
+        const done = await Promise.race([work(room, hear, halt.signal), given]);
         if (live) end(giveBack);
         return done;
       } catch (error) {

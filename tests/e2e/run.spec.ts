@@ -1,7 +1,8 @@
 import { execFileSync } from 'node:child_process';
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test as plain } from '@playwright/test';
+import { strFromU8, unzipSync } from 'fflate';
 import { bytesOf } from './bench';
 import { test } from './one-page';
 
@@ -62,6 +63,22 @@ test('a card becomes a card for each row of a table, checked, left out, and writ
   expect(fronts[1]).toContain('Béla Ödegård');
   expect(fronts.join('')).not.toContain('Wilhelmina');
 
+  // The server writes the same file, byte for byte.
+  await page.getByLabel('Written by').selectOption('The server');
+  await page.getByRole('button', { name: 'Export 2 rows' }).click();
+  const served = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save the file' }).click({ timeout: 90_000 });
+  expect((await bytesOf(await served)).equals(readFileSync(path))).toBe(true);
+
+  // The proof has every row, and the list what became of it.
+  await expect(rowsOf(page).getByRole('row', { name: /Wilhelmina/ })).toContainText('Left out');
+  const proof = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Proof of all rows' }).click();
+  const zip = unzipSync(new Uint8Array(await bytesOf(await proof)));
+  const [list] = Object.entries(zip).flatMap(([name, bytes]) => (name.endsWith('.csv') ? [strFromU8(bytes)] : []));
+  expect(list).toContain('left out,has her own card');
+  expect(Object.keys(zip).some((name) => name.endsWith('-run-proof.pdf'))).toBe(true);
+
   // In Layout a column is quoted like a detail.
   await page.getByRole('link', { name: 'Layout', exact: true }).click();
   await page.locator('main [data-element="title"]').dblclick();
@@ -96,4 +113,38 @@ plain('the demo’s runs: rows one after another, found, in order, and no fault 
   await page.keyboard.press('Escape');
   await expect(stage(page)).toBeVisible();
   expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([]);
+});
+
+test('a letter is written to each row of a table, with what only some of them get', async ({ page }, info) => {
+  const job = new URL(page.url()).searchParams.get('job');
+  await page.goto(`/run?job=${job}&piece=letterhead`);
+  await page.getByRole('button', { name: /^Paste cells/ }).click();
+  const dialog = page.getByRole('dialog', { name: 'Import table' });
+  await dialog.getByLabel('Cells').fill('Name\tMember\nAda Lund\tyes\nBéla Ödegård\t');
+  await dialog.getByRole('button', { name: 'Import 2 rows' }).click();
+  await page.getByRole('link', { name: 'Layout', exact: true }).click();
+  await page.getByRole('button', { name: 'Letters…' }).click();
+  const letters = page.getByRole('dialog', { name: /^Letters on/ });
+  await letters.getByRole('button', { name: 'Write a letter' }).click();
+  await letters.getByLabel('Salutation').fill('Dear ');
+  await letters.getByRole('button', { name: 'Name', exact: true }).click();
+  await expect(letters.getByLabel('Salutation')).toHaveValue('Dear {name}');
+  await letters.getByLabel('The letter, a paragraph a line').fill('Spring is here.\nYour card is enclosed.');
+  await page.keyboard.press('Escape');
+  await page.getByRole('link', { name: 'Run', exact: true }).click();
+  await page.getByLabel('Written to each row').selectOption({ label: 'Letter 3' });
+  await page.getByRole('button', { name: /^Your card is enclosed/ }).click();
+  await page.getByRole('region', { name: 'Letter' }).getByRole('button', { name: 'Only if…' }).click();
+  await page.getByLabel('Your card is enclosed.: column 1').selectOption('Member');
+  await expect(page.getByText('Shown if Member is not empty.')).toBeVisible();
+  await page.getByRole('button', { name: 'Export 2 rows' }).click({ timeout: 60_000 });
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: /^Save .*-run\.pdf/ }).click({ timeout: 90_000 });
+  const path = info.outputPath('letters.pdf');
+  writeFileSync(path, await bytesOf(await saved));
+  const pages = execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' }).split('\f').slice(0, -1);
+  expect(pages).toHaveLength(2);
+  expect(pages[0]).toMatch(/Dear Ada Lund[\s\S]*Your card is enclosed/);
+  expect(pages[1]).toContain('Dear Béla Ödegård');
+  expect(pages[1]).not.toContain('Your card is enclosed');
 });

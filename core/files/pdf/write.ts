@@ -65,9 +65,15 @@ export function drawPageAsked(marked: Marked, device: Device): void {
   drawMarks(marked.marksOf ? { ...marked, face: marked.marksOf } : marked, device);
 }
 
+/** Objects by the names of what they hold: the order in which it came to be says nothing. */
+const inOrder = (_key: string, value: unknown): unknown =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+    ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+    : value;
+
 /** What tells a file from all others: the job and what was asked of it. */
 export const fileId = (...told: unknown[]): string =>
-  bytesToHex(sha256(new TextEncoder().encode(JSON.stringify(told)))).slice(0, 32);
+  bytesToHex(sha256(new TextEncoder().encode(JSON.stringify(told, inOrder)))).slice(0, 32);
 
 /**
  * Writes a piece as PDF/X: a page a face, boxes, marks, words as embedded subset fonts, pictures in the press's CMYK,

@@ -1,4 +1,6 @@
+import { proxy } from 'comlink';
 import { useMemo, useState } from 'react';
+import { exportName } from '../../../core/files/file-names';
 import type { Standard } from '../../../core/files/pdf/standards';
 import { type Run, SHEET_WAYS } from '../../../core/job/by-row';
 import { setRun } from '../../../core/job/edits/runs';
@@ -18,6 +20,7 @@ import { loadAssets } from '../../store/assets';
 import { act } from '../../store/session';
 import { keepHandOff } from '../../store/versions';
 import { LabelFields } from './LabelFields';
+import { placesAsked, runOnServer, type ServerRun } from './server-run';
 import type { Checked } from './use-run';
 
 const KINDS = [
@@ -33,6 +36,14 @@ const WAYS: readonly (readonly [Way, string])[] = [
   ['PDF/X-1a:2001', 'PDF/X-1a:2001'],
   ['PDF/X-1a:2003', 'PDF/X-1a:2003'],
 ];
+
+/** What the command line calls them. */
+const WAYS_OF_SERVER: Readonly<Record<Way, string>> = {
+  'PDF/X-4': 'pdfx4',
+  'PDF/VT-1': 'pdfvt1',
+  'PDF/X-1a:2001': 'pdfx1a',
+  'PDF/X-1a:2003': 'pdfx1a2003',
+};
 
 /** The order of the rows, how they lie on sheets, and the file. */
 export function RunExport({
@@ -55,7 +66,9 @@ export function RunExport({
   const [way, setWay] = useState<Way>(shop.standard);
   const [reprint, setReprint] = useState('');
   const [sure, setSure] = useState(false);
-  const [done, setDone] = useState<{ job: Job; file: WrittenRun }>();
+  const [done, setDone] = useState<{ of: string; job: Job; file: WrittenRun }>();
+  const [where, setWhere] = useState<'here' | 'server'>('here');
+  const [served, setServed] = useState<{ of: string; job: Job; made: ServerRun }>();
   const writing = useWriting();
   const proving = useWriting();
   const going = useMemo(() => [{ job, piece }], [job, piece]);
@@ -63,8 +76,12 @@ export function RunExport({
   const { rows: count, leftOut } = tallyOf(run, rows);
   const errors = checked.result?.findings.filter(({ severity }) => severity === 'stop') ?? [];
   const chosen = rowsIn(reprint);
+  // What leaves with errors is told of in a ticket, which is written here.
+  const onServer = where === 'server' && as === 'pages' && errors.length === 0;
   const set = (to: Parameters<typeof setRun>[2]): void => act('Run', (now) => setRun(now, piece.id, to));
   const columns = rows.table.columns.map(({ key, name }) => [key, name] as const);
+  // What was written stands until something else is asked for.
+  const asIs = JSON.stringify([as, way, onServer, reprint, sure]);
   async function write(): Promise<void> {
     const assets = await loadAssets(job);
     const order: RunOrder = {
@@ -75,9 +92,23 @@ export function RunExport({
       letGo: sure ? errors.map(({ key }) => key) : [],
       ...(chosen.length > 0 ? { only: chosen } : {}),
     };
+    if (onServer) {
+      const rows = placesAsked(printed, chosen);
+      const made = await writing.run(async (room, tell, stopped) =>
+        runOnServer(
+          await room.saveJob(job, proxy(tell)),
+          { piece: piece.id, as: WAYS_OF_SERVER[way], ...(rows ? { rows } : {}) },
+          tell,
+          stopped,
+        ),
+      );
+      if (made) setServed({ of: asIs, job, made });
+      if (made) void keepHandOff(job, [piece.id]);
+      return;
+    }
     const file = await writing.run((room, tell) => room.writeRun(job, piece.id, order, gate.letGo, assets, tell));
     if (!file) return;
-    setDone({ job, file });
+    setDone({ of: asIs, job, file });
     void keepHandOff(job, [piece.id]);
   }
   async function writeProof(): Promise<void> {
@@ -85,7 +116,8 @@ export function RunExport({
     const files = await proving.run((room, tell) => room.proofOfRun(job, piece.id, assets, tell));
     if (files) saveFiles(files, files[0]!.name.replace(/\.pdf$/, '.zip'));
   }
-  const file = done?.job === job ? done.file : undefined;
+  const file = done?.job === job && done.of === asIs ? done.file : undefined;
+  const fetched = served?.job === job && served.of === asIs ? served.made : undefined;
   const isWaiting = checked.done !== undefined || !checked.result;
   return (
     <section aria-label="Export" className="grid max-h-[55%] gap-2 overflow-y-auto border-base-300 border-t p-4">
@@ -113,6 +145,17 @@ export function RunExport({
           options={as === 'pages' ? WAYS : WAYS.filter(([each]) => each !== 'PDF/VT-1')}
           onChange={(each) => setWay(each as Way)}
         />
+        {as === 'pages' && (
+          <Pick
+            label="Written by"
+            value={onServer ? 'server' : 'here'}
+            options={[
+              ['here', 'This browser'],
+              ['server', 'The server'],
+            ]}
+            onChange={(to) => setWhere(to as typeof where)}
+          />
+        )}
         {as === 'sheets' && (
           <Pick
             label="Rows on sheets"
@@ -163,7 +206,20 @@ export function RunExport({
           </span>
         </Tick>
       )}
-      {file ? (
+      {fetched ? (
+        <>
+          <p role="status" className="text-[14px] text-success">
+            {fetched.said}
+          </p>
+          <a
+            className="btn btn-primary justify-self-start"
+            href={fetched.file}
+            download={`${exportName('{client}-{piece}', job, piece)}-run.pdf`}
+          >
+            Save the file
+          </a>
+        </>
+      ) : file ? (
         <>
           <p role="status" className="text-[14px] text-success">
             {file.rows.toLocaleString('en')} rows{file.pages > 0 ? `, ${file.pages.toLocaleString('en')} pages` : ''}

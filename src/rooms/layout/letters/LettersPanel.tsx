@@ -2,7 +2,7 @@ import { proxy } from 'comlink';
 import Plus from 'lucide-react/icons/plus';
 import Trash from 'lucide-react/icons/trash-2';
 import { nanoid } from 'nanoid';
-import { type SyntheticEvent, useMemo, useRef, useState } from 'react';
+import { type FocusEvent, useMemo, useRef, useState } from 'react';
 import { inTheOffice } from '../../../../core/files/hand-off/plan';
 import { addLetter, changeLetter, removeLetter } from '../../../../core/job/edits/letters';
 import { tableOfPiece } from '../../../../core/job/edits/runs';
@@ -127,7 +127,7 @@ function Writing({ letter }: { letter: LetterText }) {
   // Where the caret was last, in the field that it was in: a column is quoted there.
   const caret = useRef<{ field: Field; at: number }>({ field: 'body', at: letter.body.length });
   const noted = (field: Field) => ({
-    onSelect: (event: SyntheticEvent<HTMLInputElement | HTMLTextAreaElement>) => {
+    onBlur: (event: FocusEvent<HTMLInputElement | HTMLTextAreaElement>) => {
       caret.current = { field, at: event.currentTarget.selectionStart ?? 0 };
     },
   });
