@@ -1,10 +1,14 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
+import { keepPlates } from '../core/checks/kept-plates';
+import { layPiece, platesFound } from '../core/checks/on-plates';
+import { separatedPictures } from '../core/devices/plates/pictures';
 import { refuseDiffering } from '../core/files/hand-off/read-back-error';
 import type { Standard } from '../core/files/pdf/standards';
 import { tableOfPiece } from '../core/job/edits/runs';
 import { pressConditionOf } from '../core/job/press-of';
 import { shopIn } from '../core/job/shops-of';
+import { withHardPlates } from '../core/run/check-hard';
 import { checkRun } from '../core/run/check-run';
 import { placesList, statusList } from '../core/run/lists';
 import { rowsPrinted, tallyOf } from '../core/run/order';
@@ -59,6 +63,8 @@ function workersAsked(given: string | boolean | undefined): number {
 
 /** What each process of a run that is written by several is told again: all but its rows and where it writes. */
 const AGAIN = ['piece', 'as', 'table', 'no-marks', 'outlines', 'anyway'] as const;
+/** What is not one file of pages. */
+const ALONE = ['check', 'proof', 'each', 'sheets', 'labels'] as const;
 const argsAgain = (options: Options): string[] =>
   AGAIN.flatMap((name) => {
     const value = options[name];
@@ -142,8 +148,24 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
       process.stdout.write(placesList(rows, going, runSheets(job, asked, going.length).places.length, made));
       return 0;
     }
+    const workers = workersAsked(options['workers']);
+    const isOneFile = ALONE.every((name) => options[name] !== true) && typeof out === 'string';
+    if (workers > 1 && isOneFile && going.length > 1) {
+      // Each share is checked, proven and let through the gate by the process that writes it.
+      const places = rowsGiven(options['rows'], order.length);
+      console.log(await writeInShares(places, workers, [path, ...argsAgain(options)], out, tell));
+      const letGo = options['anyway'] === true ? openReviewer(kit, assets).pass([{ job, piece }], true) : [];
+      writeTicket(job, letGo, dirname(out));
+      return 0;
+    }
     const plan = rowPlan(job, piece, rows, sourcesOf(job, kit.fonts));
-    const checked = await checkRun(plan, going, { fonts: kit.fonts, press, filesHere });
+    const seen = { fonts: kit.fonts, press, filesHere };
+    const all = await checkRun(plan, going, seen);
+    const picture = separatedPictures((hash) => assets[hash], kit.engine, press);
+    const laid = keepPlates();
+    const checked = await withHardPlates(plan, all, seen, (changed, shown) =>
+      layPiece(changed, shown, { fonts: kit.fonts, press }, { picture, kept: laid }, shop).flatMap(platesFound),
+    );
     const errors = checked.findings.filter(({ severity }) => severity === 'stop');
     if (options['check'] === true || typeof out !== 'string') {
       const { printed, rows: count, leftOut } = tallyOf(made, rows);
@@ -218,14 +240,6 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
         .map(({ row }) => row)
         .filter((row) => going.includes(row))
         .slice(0, 3);
-      const workers = workersAsked(options['workers']);
-      if (workers > 1 && options['each'] !== true && going.length > 1) {
-        const places = rowsGiven(options['rows'], order.length);
-        const args = [path, ...argsAgain(options)];
-        console.log(await writeInShares(places, workers, args, out, tell));
-        writeTicket(job, letGo, dirname(out));
-        return 0;
-      }
       const writer = openRun(job, asked, rows, on);
       refuseDiffering(basename(out), proveRows(job, asked, rows, hard, on, writer).rows);
       if (options['each'] === true) {

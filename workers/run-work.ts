@@ -1,4 +1,7 @@
 import { zipSync } from 'fflate';
+import type { Finding } from '../core/checks/check';
+import { keepPlates } from '../core/checks/kept-plates';
+import { platesFound } from '../core/checks/on-plates';
 import type { ImageFile } from '../core/files/face-images';
 import { exportName } from '../core/files/file-names';
 import type { LetGo } from '../core/files/gate';
@@ -13,6 +16,7 @@ import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
 import type { Job } from '../core/job/schema';
 import { shopIn } from '../core/job/shops-of';
+import { withHardPlates } from '../core/run/check-hard';
 import { checkRun, type RunChecked } from '../core/run/check-run';
 import { placesList, statusList } from '../core/run/lists';
 import { rowsPrinted } from '../core/run/order';
@@ -30,6 +34,7 @@ import { openSheetRun } from '../core/run/write/sheets';
 import { SERVICE_TYPEFACE } from '../core/scene/slug';
 import { sourcesOf } from '../core/scene/sources';
 import { loadFontCutter, loadJpegDecoder } from './kit';
+import { layAnew } from './lay';
 import { passAll } from './review-work';
 import { shelfBytes, shelfHashes } from './shelf-files';
 import { shelfKit } from './shelf-kit';
@@ -78,10 +83,16 @@ async function checkAnew(job: Job, pieceId: string, tell: Hear): Promise<RunChec
   const { piece, run, rows, kit, press } = await openTable(job, pieceId);
   const plan = rowPlan(job, piece, rows, sourcesOf(job, kit.fonts));
   const filesHere = await shelfHashes();
-  const checked = await checkRun(plan, rowsPrinted(run, rows), { fonts: kit.fonts, press, filesHere }, async (done) => {
+  const seen = { fonts: kit.fonts, press, filesHere };
+  const going = async (done: number): Promise<void> => {
     tell({ done, what: 'Checking the rows' });
     await pause();
-  });
+  };
+  const all = await checkRun(plan, rowsPrinted(run, rows), seen, (done) => going(0.7 * done));
+  const kept = keepPlates();
+  const platesOf = async (changed: Job): Promise<Finding[]> =>
+    (await layAnew({ job: changed, pieceId }, { kept })).flatMap(platesFound);
+  const checked = await withHardPlates(plan, all, seen, platesOf, (done) => going(0.7 + 0.3 * done));
   return {
     ...checked,
     findings: checked.findings.map(({ finding, ...rest }) => {

@@ -225,10 +225,14 @@ export async function checkRun(
     ...each,
     rows: [...new Set(each.rows)].sort((a, b) => a - b),
   }));
-  const RANK: Record<Severity, number> = { stop: 0, warn: 1, advise: 2 };
-  all.sort((a, b) => RANK[a.severity] - RANK[b.severity] || b.rows.length - a.rows.length);
+  all.sort(byGravityAndRows);
   return { findings: all, hard: hardRows(measured), measured: measured.length, classes: classes.size, checked, unread };
 }
+
+const RANK: Record<Severity, number> = { stop: 0, warn: 1, advise: 2 };
+/** The gravest first, and of those what most rows have. */
+export const byGravityAndRows = (a: RunFinding, b: RunFinding): number =>
+  RANK[a.severity] - RANK[b.severity] || b.rows.length - a.rows.length;
 
 const reach = ({ elements }: RowMeasured): number =>
   elements.reduce((sum, { ink }) => sum + (ink ? ink.width + ink.height : 0), 0);

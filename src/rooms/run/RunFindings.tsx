@@ -66,6 +66,11 @@ export function RunFindings({
         {result?.findings.map((finding) => (
           <Cause key={finding.key} finding={finding} rows={rows} shown={shown} onShow={onShow} />
         ))}
+        {result && result.hard.length > 0 && (
+          <p className="quiet text-[13px]">
+            Total ink and how text stands out were looked at in the {result.hard.length} rows above.
+          </p>
+        )}
         {result && result.unread.length > 0 && (
           <p className="text-[13px] text-error">
             {result.unread.length} rows in which two texts may meet were not looked at one by one. Look at the widest of
