@@ -18,7 +18,7 @@ import { rowPlan } from '../core/run/row-piece';
 import { cellsOfFile, type Rows, rowsOf, rowTitle } from '../core/run/rows';
 import { rowStatuses } from '../core/run/status';
 import { openLabelRun } from '../core/run/write/labels';
-import { proveRows } from '../core/run/write/prove-run';
+import { proveRows, proveUnits, sheetsToProve } from '../core/run/write/prove-run';
 import { openRun, type RunAsked } from '../core/run/write/rows';
 import { openSheetRun, runSheets } from '../core/run/write/sheets';
 import { sourcesOf } from '../core/scene/sources';
@@ -220,6 +220,8 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
           rows,
           on,
         );
+        const proven = proveUnits(writer, sheetsToProve(writer.sheets, made.leaders), asked, on);
+        refuseDiffering(basename(out), proven.rows);
         const units = upTo(writer.sheets);
         const { pages } = writeWhole(out, writer.frame, each(units, writer.payload, tell));
         console.log(`${going.length} rows on ${writer.sheets} sheets, ${pages} pages.`);
@@ -230,6 +232,7 @@ pdfvt1 is PDF/X-4 with a document part a row. Nothing is written while there are
         if (!made.labels) throw new CliError(`No sheets of labels are chosen for ${piece.name}. Choose them in Run.`);
         const { variable: _variable, marks: _marks, ...how } = asked;
         const writer = openLabelRun(job, { ...how, order: going, labels: made.labels }, rows, on);
+        refuseDiffering(basename(out), proveUnits(writer, sheetsToProve(writer.sheets, false), asked, on).rows);
         const units = upTo(writer.sheets);
         writeWhole(out, writer.frame, each(units, writer.payload, tell));
         console.log(`${going.length} labels on ${writer.sheets} sheets.`);

@@ -28,7 +28,7 @@ import { rowStatuses } from '../core/run/status';
 import { assembler, type Frame } from '../core/run/write/assemble';
 import { openLabelRun } from '../core/run/write/labels';
 import type { Payload } from '../core/run/write/objects';
-import { proveRows } from '../core/run/write/prove-run';
+import { proveRows, proveUnits, sheetsToProve } from '../core/run/write/prove-run';
 import { openRun, type RunAsked } from '../core/run/write/rows';
 import { openSheetRun } from '../core/run/write/sheets';
 import { SERVICE_TYPEFACE } from '../core/scene/slug';
@@ -220,6 +220,9 @@ export async function writeRun(
   if (order.as === 'sheets') {
     const how = { ...plainAsked, marks: order.marks, sheets: run.sheets, leaders: run.leaders };
     const writer = openSheetRun(job, { ...how, order: going }, rows, on);
+    tell({ done: 0.1, what: 'Proving the first sheet and the last' });
+    const sheetsProven = proveUnits(writer, sheetsToProve(writer.sheets, run.leaders), asked, on);
+    refuseDiffering(`${stem}-run-sheets.pdf`, sheetsProven.rows);
     const { bytes, pages } = await written(writer.frame, writer.sheets, (n) => writer.payload(n), tell);
     const list = placesList(rows, going, writer.up, run);
     return {
@@ -227,15 +230,17 @@ export async function writeRun(
       bytes,
       rows: going.length,
       pages,
-      rules: [],
+      rules: sheetsProven.rules,
       beside: [...beside, { name: `${stem}-run-places.csv`, bytes: new TextEncoder().encode(list) }],
     };
   }
   if (order.as === 'labels') {
     if (!run.labels) throw new Error('Choose the sheets of labels first.');
     const writer = openLabelRun(job, { ...plainAsked, order: going, labels: run.labels }, rows, on);
+    const labelsProven = proveUnits(writer, sheetsToProve(writer.sheets, false), asked, on);
+    refuseDiffering(`${stem}-labels.pdf`, labelsProven.rows);
     const { bytes, pages } = await written(writer.frame, writer.sheets, (n) => writer.payload(n), tell);
-    return { name: `${stem}-labels.pdf`, bytes, rows: going.length, pages, rules: [], beside };
+    return { name: `${stem}-labels.pdf`, bytes, rows: going.length, pages, rules: labelsProven.rules, beside };
   }
   tell({ done: 0.1, what: 'Proving the hard rows' });
   const hard = going.filter((_, i) => i === 0 || i === going.length - 1 || i === going.length >> 1);

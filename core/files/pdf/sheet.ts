@@ -166,27 +166,32 @@ function drawMarksOf(
   drawSlug([told], slug, sourcesOf(job, fonts), device, 1);
 }
 
+/** Draws something of a piece's size where it lies on a sheet: as far as it reaches, and as far as it is seen. */
+export function drawAtPlace(
+  { each: { trim, angle }, own, within, onWhite }: Pick<Laid, 'own' | 'within' | 'onWhite'> & { each: Placed },
+  { width, height }: Pick<Piece, 'width' | 'height'>,
+  draw: (device: Device) => void,
+  device: Device,
+): void {
+  const middle = { x: trim.x + trim.width / 2, y: trim.y + trim.height / 2 };
+  const matrix = multiply(turnAbout(middle, angle), [1, 0, 0, 1, middle.x - width / 2, middle.y - height / 2]);
+  const reach = outset({ x: 0, y: 0, width, height }, own);
+  if (onWhite) device.fillPath(boxPath(trim), WHITE);
+  device.beginClip(boxPath(within));
+  device.beginClip(transformPath(boxPath(reach), matrix));
+  draw(placedDevice(device, { matrix, angle, scale: 1 }));
+  device.endClip();
+  device.endClip();
+}
+
 /** Draws a side as it is asked for: its pieces where they lie, and its marks. */
 export function drawSideAsked(job: Job, asked: SheetAsked, side: SheetSide, fonts: FontBook, device: Device): void {
-  for (const { each, within, onWhite } of laidOn(job, asked, side.placed)) {
-    const item = asked.items[each.item]!;
+  for (const laid of laidOn(job, asked, side.placed)) {
+    const item = asked.items[laid.each.item]!;
     const { job: dressed, piece } = pieceFor(job, item);
     const sources = sourcesOf(dressed, fonts);
-    const face = printedFaces(piece, sources)[item.faces[each.face]!];
-    if (!face) continue;
-    const middle = { x: each.trim.x + each.trim.width / 2, y: each.trim.y + each.trim.height / 2 };
-    const turned = turnAbout(middle, each.angle);
-    const matrix = multiply(turned, [1, 0, 0, 1, middle.x - piece.width / 2, middle.y - piece.height / 2]);
-    const own = outset(
-      { x: 0, y: 0, width: piece.width, height: piece.height },
-      shopIn(job, piece.shop).bleed[piece.kind],
-    );
-    if (onWhite) device.fillPath(boxPath(each.trim), WHITE);
-    device.beginClip(boxPath(within));
-    device.beginClip(transformPath(boxPath(own), matrix));
-    drawOnSheet(piece, face, sources, placedDevice(device, { matrix, angle: each.angle, scale: 1 }));
-    device.endClip();
-    device.endClip();
+    const face = printedFaces(piece, sources)[item.faces[laid.each.face]!];
+    if (face) drawAtPlace(laid, piece, (on) => drawOnSheet(piece, face, sources, on), device);
   }
   drawMarksOf(job, asked, side, fonts, device);
 }

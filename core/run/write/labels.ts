@@ -1,12 +1,15 @@
 import { ExportError, type PageBoxes } from '../../files/pdf/asked';
 import { clipTo, type PdfKit, pdfBox } from '../../files/pdf/document';
+import { drawOnSheet } from '../../files/pdf/face-art';
+import { drawAtPlace } from '../../files/pdf/sheet';
 import { fileId } from '../../files/pdf/write';
 import { type Box, outset } from '../../geometry/box';
 import type { Labels } from '../../job/by-row';
-import type { Job } from '../../job/schema';
+import type { Face, Job } from '../../job/schema';
 import { shopIn } from '../../job/shops-of';
 import { printedFaces } from '../../scene/shown-faces';
 import { sourcesOf } from '../../scene/sources';
+import type { Placed } from '../../sheet/form';
 import { labelPlaces, labelSheets, onLabelSheet } from '../labels';
 import { letterOfRun } from '../letter-row';
 import { facesFor, rowPlan } from '../row-piece';
@@ -15,10 +18,10 @@ import {
   type Content,
   objectMaker,
   type RunAsked,
-  type RunWriter,
   refuseMissingShared,
   refuseRow,
   sideForRow,
+  type UnitWriter,
 } from './rows';
 import { closeShared, prepare, usesForRow } from './shared';
 
@@ -31,7 +34,7 @@ export interface LabelRun extends Omit<RunAsked, 'marks' | 'variable'> {
 }
 
 /** Opens the file of a run on labels; its units are sheets, by number from 0. Throws ExportError. */
-export function openLabelRun(job: Job, asked: LabelRun, rows: Rows, kit: PdfKit): RunWriter & { sheets: number } {
+export function openLabelRun(job: Job, asked: LabelRun, rows: Rows, kit: PdfKit): UnitWriter & { sheets: number } {
   const piece = job.pieces.find(({ id }) => id === asked.pieceId);
   if (!piece) throw new ExportError(`This job has no piece called ${asked.pieceId}.`);
   if (letterOfRun(piece)) throw new ExportError('Letters are not printed on labels. Write one PDF, or a PDF a row.');
@@ -60,9 +63,31 @@ export function openLabelRun(job: Job, asked: LabelRun, rows: Rows, kit: PdfKit)
   const { make, begin } = objectMaker(prepared, closed, kit, { ...asked, marks: false });
   const [recipe] = prepared.recipes;
   const halfGap = (gap: number): number => Math.max(0, Math.min(-own.x, gap / 2));
+  // What goes over the edge of a label goes half of the way to the next, and no further than it is drawn.
+  const seenOf = (at: Box): Box => {
+    const [x, y] = [halfGap(labels.gap.x), halfGap(labels.gap.y)];
+    return { x: at.x - x, y: at.y - y, width: at.width + 2 * x, height: at.height + 2 * y };
+  };
+  const faceOf = (faces: readonly Face[]): Face | undefined =>
+    printedFaces({ faces: [...faces] }, sources).find(({ id }) => id === recipe?.face);
   return {
     frame: closed.frame,
     begin,
+    sheet,
+    drawn: (n) => [
+      {
+        name: `Sheet ${n + 1}`,
+        draw(device) {
+          for (const [place, index] of onLabelSheet(labels, order.length, n).entries()) {
+            const face = index === undefined ? undefined : faceOf(facesFor(plan, order[index]!).faces);
+            if (!face) continue;
+            const each: Placed = { item: 0, face: 0, trim: places[place]!, angle: 0 };
+            const laid = { each, own: -own.x, within: seenOf(each.trim), onWhite: false };
+            drawAtPlace(laid, piece, (on) => drawOnSheet(piece, face, sources, on), device);
+          }
+        },
+      },
+    ],
     sheets: labelSheets(labels, order.length),
     payload(n) {
       const uses = usesForRow(prepared.document.uses);
@@ -73,19 +98,16 @@ export function openLabelRun(job: Job, asked: LabelRun, rows: Rows, kit: PdfKit)
         const row = order[index]!;
         const { faces, faults } = facesFor(plan, row);
         refuseRow(plan, row, faults);
-        const face = printedFaces({ faces }, sources).find(({ id }) => id === recipe.face);
+        const face = faceOf(faces);
         if (!face) return '';
         const made = sideForRow(prepared, piece, recipe, face, uses);
         const key = 'form' in made ? made.form : `R${forms.length + 1}`;
         if ('content' in made) forms.push({ ...made, form: { name: key, width: own.width, height: own.height } });
         names.add(key);
         const at = places[place]!;
-        // What goes over the edge of a label goes half of the way to the next, and no further than it is drawn.
-        const [x, y] = [halfGap(labels.gap.x), halfGap(labels.gap.y)];
-        const seen = { x: at.x - x, y: at.y - y, width: at.width + 2 * x, height: at.height + 2 * y };
         const left = at.x + own.x;
         const foot = sheet.height - at.y - at.height + own.y;
-        return `q\n${clipTo(pdfBox(seen, sheet))}\n1 0 0 1 ${round(left)} ${round(foot)} cm\n/${key} Do\nQ\n`;
+        return `q\n${clipTo(pdfBox(seenOf(at), sheet))}\n1 0 0 1 ${round(left)} ${round(foot)} cm\n/${key} Do\nQ\n`;
       });
       const page = { content: drawn.join(''), names };
       const { objects, pictures, resources, first } = make([...forms, page], uses);

@@ -16,7 +16,7 @@ import { facesFor, rowPlan } from '../row-piece';
 import type { Rows } from '../rows';
 import { type Assembler, assembler, type Frame, type Sink } from './assemble';
 import type { Payload } from './objects';
-import { openRun, type RunAsked } from './rows';
+import { openRun, type RunAsked, type UnitWriter } from './rows';
 
 /** Some rows as a file in memory. */
 export function smallFile(frame: Frame, payloads: Iterable<Payload>): Uint8Array {
@@ -37,6 +37,46 @@ export function smallFile(frame: Frame, payloads: Iterable<Payload>): Uint8Array
   }
   return whole;
 }
+
+/**
+ * The same for some sheets of a run: each is written, read again, and held against what is drawn at its places. Throws
+ * ExportError, or SyntaxFault where it cannot be read.
+ */
+export function proveUnits(
+  writer: UnitWriter,
+  units: readonly number[],
+  asked: Pick<RunAsked, 'standard' | 'shop' | 'words' | 'pictures'>,
+  kit: PdfKit,
+): { rows: Row[]; rules: RuleSeen[] } {
+  writer.begin();
+  const bytes = smallFile(
+    writer.frame,
+    units.map((n) => writer.payload(n)),
+  );
+  writer.begin();
+  const standard = asked.standard ?? asked.shop.standard;
+  const { view, pages, profile } = readFile(bytes);
+  const rules = held(view, standard);
+  const common = pageFacts(kit, standard, asked.words, new Map());
+  const { sheet } = writer;
+  const proofs = units.flatMap((n) =>
+    writer.drawn(n).map((side): PageProof => ({ ...common, ...side, media: sheet, art: sheet })),
+  );
+  return {
+    rules,
+    rows: [
+      { what: 'Pages', asked: `${proofs.length}`, read: `${pages.length}`, right: proofs.length === pages.length },
+      rulesRow(standard, rules),
+      ...rowsOf(proofs, proofs.map(drawnPage), pages, asked.pictures),
+      profileRow(profile, kit),
+    ],
+  };
+}
+
+/** The sheets to prove: the first that has rows, and the last, which may have fewer. */
+export const sheetsToProve = (sheets: number, leaders: boolean): number[] => [
+  ...new Set([Math.min(leaders ? 1 : 0, sheets - 1), sheets - 1]),
+];
 
 /**
  * Writes some rows of a run as a file of their own, reads it again by a reader that shares nothing with the writer, and

@@ -9,8 +9,9 @@ import { type Named, nameUses, resourcesOf } from '../../files/pdf/resources';
 import { flate } from '../../files/pdf/streams';
 import { drawMarks, fileId } from '../../files/pdf/write';
 import { refuseMissing } from '../../files/refuse-missing';
+import type { Box } from '../../geometry/box';
 import type { Face, Job, Piece } from '../../job/schema';
-import type { ImageRef } from '../../scene/device';
+import type { Device, ImageRef } from '../../scene/device';
 import { printedFaces } from '../../scene/shown-faces';
 import { type SceneSources, sourcesOf } from '../../scene/sources';
 import { letterOfRun, sideOfSheet } from '../letter-row';
@@ -53,6 +54,13 @@ export interface RunWriter {
   payload(row: number): Payload;
   /** Begins another file: a picture that several rows show is handed out with the first of them again. */
   begin(): void;
+}
+
+/** What makes the sheets that rows lie on, and draws them on any device, to be held against the file. */
+export interface UnitWriter extends RunWriter {
+  sheet: Box;
+  /** The sides of a sheet by its number. */
+  drawn(n: number): { name: string; draw(device: Device): void }[];
 }
 
 /** What of a row's resources is its own, once all rows' are taken away. */

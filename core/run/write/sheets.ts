@@ -1,7 +1,8 @@
 import { pdfDevice } from '../../devices/pdf/device';
 import { ExportError, type PageBoxes } from '../../files/pdf/asked';
 import type { PdfKit } from '../../files/pdf/document';
-import { drawPlaced, laidOn, platesOf, type SheetAsked, sheetBox } from '../../files/pdf/sheet';
+import { drawOnSheet } from '../../files/pdf/face-art';
+import { drawAtPlace, drawPlaced, laidOn, platesOf, type SheetAsked, sheetBox } from '../../files/pdf/sheet';
 import { fileId } from '../../files/pdf/write';
 import { type Box, outset } from '../../geometry/box';
 import type { Run } from '../../job/by-row';
@@ -20,7 +21,7 @@ import { imposed } from '../impose';
 import { letterOfRun } from '../letter-row';
 import { facesFor, rowPlan } from '../row-piece';
 import { type Rows, rowTitle } from '../rows';
-import { objectMaker, type RunAsked, type RunWriter, refuseRow, sideForRow } from './rows';
+import { objectMaker, type RunAsked, refuseRow, sideForRow, type UnitWriter } from './rows';
 import { addShared, closeShared, prepare, usesForRow } from './shared';
 
 /** A run on press sheets: each place of a sheet its own row. */
@@ -94,7 +95,7 @@ export function openSheetRun(
   asked: SheetRun,
   rows: Rows,
   kit: PdfKit,
-): RunWriter & { sheets: number; up: number } {
+): UnitWriter & { sheets: number; up: number } {
   const piece = job.pieces.find(({ id }) => id === asked.pieceId);
   if (!piece) throw new ExportError(`This job has no piece called ${asked.pieceId}.`);
   if (letterOfRun(piece)) throw new ExportError('Letters are not laid on press sheets. Write one PDF, or a PDF a row.');
@@ -124,7 +125,7 @@ export function openSheetRun(
     const device = pdfDevice(sheet, uses, words);
     drawSheetMarks(marks, shop.marks.weight, device);
     const key = addShared(uses, device, sheet);
-    return { key, slug: marks.side.slug };
+    return { key, marks };
   });
   const plain = `/BleedBox[0 0 ${sheet.width} ${sheet.height}]/TrimBox[0 0 ${sheet.width} ${sheet.height}]`;
   const facts = { title: `${job.name}: ${piece.name}, sheets`, date: job.changed, id: fileId(job, asked, rows.table) };
@@ -156,9 +157,46 @@ export function openSheetRun(
     ];
   }
 
+  /** What is said at the head of a sheet. */
+  function slugOf(n: number, side: number): string {
+    const shown = places.map((_, i) => at(n, i)).filter((each) => typeof each === 'number');
+    const span = shown.length > 0 ? `${shown.length} rows` : 'leader cards';
+    return `${job.name}, ${piece!.name}   sheet ${n + 1} of ${sheets}, ${side === 0 ? 'front' : 'back'}   ${span}   ${plates.join(', ')}`;
+  }
+  const placeOn = (side: number): Map<Placed | undefined, number> =>
+    new Map(places.map((each, i) => [side === 0 ? each.front : each.back, i]));
+
   return {
     frame: closed.frame,
     begin,
+    sheet,
+    drawn: (n) =>
+      sides.map((placed, side) => ({
+        name: `Sheet ${n + 1}, ${side === 0 ? 'front' : 'back'}`,
+        draw(device) {
+          const placeOf = placeOn(side);
+          for (const laid of laidOn(job, sheetAsked, placed)) {
+            const place = placeOf.get(laid.each) ?? 0;
+            const lying = at(n, place);
+            if (lying === undefined || (lying === 'leader' && side > 0)) continue;
+            const faceId = faceIds[side];
+            drawAtPlace(
+              laid,
+              piece,
+              (on) => {
+                if (lying === 'leader') return drawLeader(leaderLines(place), trim, job, kit, on);
+                const { faces } = facesFor(plan, asked.order[lying]!);
+                const face = printedFaces({ faces }, sources).find(({ id }) => id === faceId);
+                if (face) drawOnSheet(piece, face, sources, on);
+              },
+              device,
+            );
+          }
+          const { marks } = marksOf[side]!;
+          drawSheetMarks(marks, shop.marks.weight, device);
+          if (marks.side.slug) drawSlug([slugOf(n, side)], marks.side.slug, sources, device, 1);
+        },
+      })),
     sheets,
     up: places.length,
     payload(n) {
@@ -201,7 +239,7 @@ export function openSheetRun(
       };
       const pages = sides.map((placed, side) => {
         const names = new Set<string>();
-        const placeOf = new Map(places.map((each, i) => [side === 0 ? each.front : each.back, i]));
+        const placeOf = placeOn(side);
         const laid = laidOn(job, sheetAsked, placed).map(({ each, own: reach, within, onWhite }) => {
           const key = keyOf(placeOf.get(each) ?? 0, side);
           if (!key) return '';
@@ -210,15 +248,13 @@ export function openSheetRun(
           const white = onWhite ? `0 0 0 0 k ${x} ${sheet.height - y - height} ${width} ${height} re f\n` : '';
           return white + drawPlaced(each, key, piece, reach, within, sheet);
         });
-        const { key: marks, slug } = marksOf[side]!;
+        const { key: marks, marks: asMarked } = marksOf[side]!;
+        const { slug } = asMarked.side;
         names.add(marks);
         let told = '';
         if (slug) {
           const device = pdfDevice(sheet, mine, words);
-          const shown = places.map((_, i) => at(n, i)).filter((each) => typeof each === 'number');
-          const span = shown.length > 0 ? `${shown.length} rows` : 'leader cards';
-          const line = `${job.name}, ${piece.name}   sheet ${n + 1} of ${sheets}, ${side === 0 ? 'front' : 'back'}   ${span}   ${plates.join(', ')}`;
-          drawSlug([line], slug, sources, device, 1);
+          drawSlug([slugOf(n, side)], slug, sources, device, 1);
           for (const name of device.names()) names.add(name);
           told = device.content();
         }
