@@ -4,7 +4,7 @@ import { encodeQR } from 'qr';
 import type { Box } from '../geometry/box';
 import { boxPath, type Path } from '../geometry/path';
 import { checkDigit, figuresAt } from './digits';
-import packageNames from './package-names.json';
+import packageNames from './package-names.json' with { type: 'json' };
 import { SYMBOLOGIES, type Symbology } from './symbologies';
 
 /** A code that cannot be made; the message says why and what to do. */

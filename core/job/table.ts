@@ -42,6 +42,9 @@ export type ContactPart = keyof typeof CONTACT_PARTS;
 const country = z.string().regex(/^[A-Z]{2}$/);
 
 /** How a column is made from others, or counted, instead of being read. */
+/** The posts' own codes whose content an address tells. */
+export const POST_CODES = ['royalmail', 'kix', 'imb'] as const;
+
 export const madeSchema = z.discriminatedUnion('kind', [
   /** A text in which `{key}` stands for what a column says. */
   z.strictObject({ kind: z.literal('joined'), says: z.string().max(2000) }),
@@ -80,6 +83,17 @@ export const madeSchema = z.discriminatedUnion('kind', [
     parts: z.partialRecord(z.enum(Object.keys(ADDRESS_PARTS) as AddressPart[]), key),
     /** Where it is posted: letters to that country do not name it. */
     from: country,
+  }),
+  /** What the post's own code of an address holds. */
+  z.strictObject({
+    kind: z.literal('post'),
+    code: z.enum(POST_CODES),
+    postcode: key,
+    /** Where the house number is, for those that hold it. */
+    street: key.optional(),
+    /** Figures that the post gave the sender, for USPS Intelligent Mail: its service, and its mailer's number. */
+    service: z.string().regex(/^\d{0,3}$/),
+    mailer: z.string().regex(/^\d{0,9}$/),
   }),
   /** A contact card for a code (RFC 6350). */
   z.strictObject({

@@ -3,6 +3,7 @@ import { vcard } from '../codes/contact';
 import type { ALPHABETS, CASES, DATE_FORMS, Made, MadeKind } from '../job/table';
 import { addressLines } from './address';
 import { checkOf } from './check-digit';
+import { postCodeOf } from './post-code';
 import { dateIn, numberIn, writtenAs } from './values';
 
 /** What a made column is worked out from. */
@@ -161,6 +162,12 @@ const WAYS: { [K in MadeKind]: Way<K> } = {
       Object.fromEntries(Object.entries(parts).map(([part, key]) => [part, key ? cell(row, key) : ''])),
       from,
     ).join('\n'),
+  post: (made, row, { cell }) =>
+    postCodeOf(made, {
+      postcode: cell(row, made.postcode),
+      street: made.street ? cell(row, made.street) : '',
+      row,
+    }),
   contact({ parts }, row, { cell }) {
     const said = (part: keyof typeof parts): string => (parts[part] ? cell(row, parts[part]) : '');
     const [name, firm, title] = [said('name'), said('firm'), said('title')];

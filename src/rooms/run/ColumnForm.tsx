@@ -14,6 +14,7 @@ export const MADE_NAMES: Record<MadeKind, string> = {
   joined: 'Text from columns',
   address: 'Postal address',
   contact: 'Contact card for a code',
+  post: 'Postal barcode of an address',
   count: 'Serial number',
   random: 'Random code',
   number: 'Number format',
@@ -74,6 +75,11 @@ function begun(kind: MadeKind, table: Table, country: string): Made {
           country: /country|land/i,
         }),
       };
+    case 'post': {
+      const street = find(/street|address( 1| line 1)?$|road/i);
+      const code = country === 'NL' ? 'kix' : country === 'US' ? 'imb' : 'royalmail';
+      return { kind, code, postcode: typed('postcode'), ...(street ? { street } : {}), service: '', mailer: '' };
+    }
     case 'contact':
       return {
         kind,

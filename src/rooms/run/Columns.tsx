@@ -69,7 +69,7 @@ function ColumnRow({ column, table, rows, said }: { column: Column; table: Table
               Place as text
             </button>
             <button type="button" className="btn btn-xs" onClick={() => placeColumn(bench, rows, column, 'code', said)}>
-              Place as QR code
+              {column.made?.kind === 'post' ? 'Place as postal barcode' : 'Place as QR code'}
             </button>
           </div>
           <label className="input input-sm w-full">

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { SYMBOLOGIES } from '../../../core/codes/symbologies';
 import {
   ADDRESS_PARTS,
   ALPHABETS,
@@ -8,6 +9,7 @@ import {
   DATE_FORMS,
   type Made,
   type MadeKind,
+  POST_CODES,
 } from '../../../core/job/table';
 import { ADDRESS_FORMS } from '../../../core/trade/address-forms';
 import { NumberField } from '../../parts/NumberField';
@@ -152,6 +154,49 @@ export function CountFields({ made, onChange }: Omit<FieldsProps<'count'>, 'colu
   );
 }
 
+function PostFields({ made, columns, onChange }: FieldsProps<'post'>) {
+  const { street, ...rest } = made;
+  const figures = (text: string, most: number): string => text.replace(/\D/g, '').slice(0, most);
+  return (
+    <Pair>
+      <Pick
+        label="Code"
+        value={made.code}
+        options={POST_CODES.map((code) => [code, SYMBOLOGIES[code].name])}
+        onChange={(code) => onChange({ ...made, code: code as typeof made.code })}
+      />
+      <Pick
+        label="Postcode"
+        value={made.postcode}
+        options={columns}
+        onChange={(postcode) => onChange({ ...made, postcode })}
+      />
+      {made.code === 'kix' && (
+        <Pick
+          label="Street and house number"
+          value={street ?? ''}
+          options={[['', 'None'], ...columns]}
+          onChange={(key) => onChange(key === '' ? rest : { ...rest, street: key })}
+        />
+      )}
+      {made.code === 'imb' && (
+        <>
+          <TextIn
+            label="Service, 3 figures"
+            value={made.service}
+            onChange={(text) => onChange({ ...made, service: figures(text, 3) })}
+          />
+          <TextIn
+            label="Mailer ID, 6 or 9 figures"
+            value={made.mailer}
+            onChange={(text) => onChange({ ...made, mailer: figures(text, 9) })}
+          />
+        </>
+      )}
+    </Pair>
+  );
+}
+
 type CheckDigit = (typeof CHECK_DIGITS)[number];
 const Check = ({ value, onChange }: { value: CheckDigit; onChange(check: CheckDigit): void }) => (
   <Pick
@@ -264,6 +309,8 @@ export function MadeFields({ made, columns, onChange }: { made: Made; columns: O
           />
         </Parts>
       );
+    case 'post':
+      return <PostFields made={made} {...all} />;
     case 'contact':
       return (
         <Parts

@@ -1,12 +1,13 @@
 import { nanoid } from 'nanoid';
+import { codeColumns } from '../../../core/codes/symbols';
 import { inkBounds } from '../../../core/devices/bounds';
-import { type Box, outset } from '../../../core/geometry/box';
+import { type Box, bottom, outset, overlaps, right } from '../../../core/geometry/box';
 import { freeRoom } from '../../../core/geometry/free-room';
 import { addElement } from '../../../core/job/edits/elements';
 import { quoteOfColumn } from '../../../core/job/edits/runs';
 import { makeCode, makeWords } from '../../../core/job/make';
 import type { Element } from '../../../core/job/schema';
-import type { Column } from '../../../core/job/table';
+import { type Column, columnQuoted } from '../../../core/job/table';
 import type { Rows } from '../../../core/run/rows';
 import { elementBox } from '../../../core/scene/face';
 import { toPoints } from '../../../core/units/length';
@@ -66,13 +67,62 @@ function codeFor(bench: Bench, column: Column, said: string, id: string, paint: 
   return { ...code, byRow: { from: column.key } };
 }
 
+/** From the code to the address that it belongs to, and a bar's share of it high: common practice. */
+const TO_ADDRESS = toPoints(4, 'mm');
+const HIGH = toPoints(5, 'mm');
+/** A bar with its space, as wide as all of these posts read (USPS-B-3200: 20 to 24 an inch; Royal Mail alike; from memory). */
+const BAR = toPoints(0.55, 'mm');
+
+/** The post's own code: below the address or above it, where there is room; only for rows whose address has one. */
+function postCodeFor(bench: Bench, { numbers, cell, table }: Rows, column: Column, id: string, paint: Ink): Element {
+  const symbology = (column.made as Extract<Column['made'], { kind: 'post' }>).code;
+  const said = numbers.map((row) => cell(row, column.key)).filter((text) => text !== '');
+  const longest = said.reduce((a, b) => (b.length > a.length ? b : a), '');
+  const text = longest || SAMPLES[symbology];
+  const size = { width: codeColumns(symbology, text) * BAR, height: HIGH };
+  const addresses = new Set(table.columns.flatMap(({ key, made }) => (made?.kind === 'address' ? [key] : [])));
+  const address = bench.face.elements.find(
+    (element) =>
+      element.kind === 'words' &&
+      element.paragraphs.some(({ spans }) => spans.some(({ quote }) => addresses.has(columnQuoted(quote) ?? ''))),
+  );
+  const safe = bench.shop.safe[bench.piece.kind];
+  const beside = address && elementBox(address, bench.sources);
+  const others = bench.face.elements.flatMap((element) => inkBounds(element, bench.sources) ?? []);
+  const isFree = (at: { x: number; y: number }): boolean => {
+    const box = { ...at, ...size };
+    const isInside =
+      at.x >= safe &&
+      at.y >= safe &&
+      right(box) <= bench.piece.width - safe &&
+      bottom(box) <= bench.piece.height - safe;
+    return (
+      isInside &&
+      !others.some((other) => overlaps(other, box) && !(right(other) - other.x > bench.piece.width * GROUND))
+    );
+  };
+  const wished = beside
+    ? [bottom(beside) + TO_ADDRESS, beside.y - TO_ADDRESS - size.height].flatMap((y) =>
+        [beside.x, bench.piece.width - safe - size.width].map((x) => ({ x, y })),
+      )
+    : [];
+  const at = wished.find(isFree) ?? placeFor(bench, size) ?? middle(bench, size);
+  const when = { every: true, tests: [{ of: column.key, test: 'is not empty' as const, to: '' }] };
+  return { ...makeCode({ id, symbology, text, ...at, ...size, paint }), byRow: { from: column.key, shown: when } };
+}
+const SAMPLES = { royalmail: 'LE28HS9Z', kix: '2500GG30250', imb: '0123456709498765432101234567891' } as const;
+
 /** Places a column on the side that is shown: as text that quotes it, or as a code that holds it. */
 export function placeColumn(bench: Bench, rows: Rows, column: Column, as: 'words' | 'code', said: string): void {
   const id = nanoid(10);
   const ink = bench.job.inks.find((each) => each.id === 'black') ?? bench.job.inks[0]!;
   const paint = { ink: ink.id, tint: 1 };
   const element =
-    as === 'code' ? codeFor(bench, column, said, id, paint) : wordsFor(bench, rows, column, said, id, paint);
+    as === 'code' && column.made?.kind === 'post'
+      ? postCodeFor(bench, rows, column, id, paint)
+      : as === 'code'
+        ? codeFor(bench, column, said, id, paint)
+        : wordsFor(bench, rows, column, said, id, paint);
   act(`Place ${column.name}`, (job) => addElement(job, bench.face.id, element));
   select(id);
 }
