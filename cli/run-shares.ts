@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { createInterface } from 'node:readline';
+import { rangesOf } from '../core/run/ranges';
 import { CliError } from './given';
 import { joinParts } from './run-files';
 
@@ -66,15 +67,4 @@ export async function writeInShares(
     for (const child of children) child.kill();
     rmSync(folder, { recursive: true, force: true });
   }
-}
-
-/** Places as `--rows` takes them: neighbours as ranges. */
-export function rangesOf(places: readonly number[]): string {
-  const ranges: [number, number][] = [];
-  for (const place of places) {
-    const last = ranges.at(-1);
-    if (last && place === last[1] + 1) last[1] = place;
-    else ranges.push([place, place]);
-  }
-  return ranges.map(([from, to]) => (from === to ? `${from}` : `${from}..${to}`)).join(',');
 }

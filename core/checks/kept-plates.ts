@@ -56,18 +56,16 @@ export function keepPlates(): KeptPlates {
       return known.context;
     let alike = 0;
     while (isSame && alike < elements.length && elements[alike] === known.elements[alike]) alike++;
-    let below = isSame && known.below && known.below.count <= alike ? known.below : undefined;
     const keepsAt = face.elements.findLastIndex(isSlow) + 1;
     const contrasts = new Map(
       [...(known?.contrasts ?? [])].filter(([id]) => face.elements.slice(0, alike).some((each) => each.id === id)),
     );
+    const now = { below: isSame && known.below && known.below.count <= alike ? known.below : undefined };
     const laid = lay(context, asked, {
-      within: (count) => (below && below.count <= count ? below : undefined),
-      keepsAt: below && below.count >= keepsAt ? 0 : keepsAt,
+      within: (count) => (now.below && now.below.count <= count ? now.below : undefined),
+      keepsAt: now.below && now.below.count >= keepsAt ? 0 : keepsAt,
       keep(count, plates) {
-        below = { count, plates: copied(plates) };
-        const now = faces.get(face.id);
-        if (now?.context === made) now.below = below;
+        now.below = { count, plates: copied(plates) };
       },
     });
     const made: PlateContext = {
@@ -79,7 +77,7 @@ export function keepPlates(): KeptPlates {
     };
     // What belongs to another piece, or to what this one was, is let go of.
     if (!isSame) for (const id of [...faces.keys()]) if (!piece.faces.some((each) => each.id === id)) faces.delete(id);
-    faces.set(face.id, { around, elements, context: made, below, contrasts });
+    faces.set(face.id, Object.assign(now, { around, elements, context: made, contrasts }));
     return made;
   };
 }

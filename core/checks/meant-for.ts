@@ -6,7 +6,7 @@ import type { Element, Job, Piece } from '../job/schema';
 import { columnQuoted } from '../job/table';
 
 /** Whether words are the postal address of each row. */
-const isAddress = (element: Element, job: Job, piece: Piece): boolean => {
+export const isAddress = (element: Element, job: Job, piece: Piece): boolean => {
   const table = tableOfPiece(job, piece);
   if (element.kind !== 'words' || !table) return false;
   const made = new Set(table.columns.flatMap(({ key, made: way }) => (way?.kind === 'address' ? [key] : [])));

@@ -72,9 +72,8 @@ export function letterPages(
   const newArtId = (): string => `${letter.id}~${++arts}`;
   const sheet = (number: number): Face => {
     const from = piece.faces[Math.min(number, piece.faces.length - 1, 1)]!;
-    const art = copyOfFace(from, `${letter.name}, page ${number + 1}`, newArtId);
-    const elements = withArt ? art.elements.filter((e) => !e.sample) : [];
-    return { ...art, elements };
+    const art = copyOfFace(withArt ? from : { ...from, elements: [] }, `${letter.name}, page ${number + 1}`, newArtId);
+    return { ...art, elements: art.elements.filter((e) => !e.sample) };
   };
   const plain = (id: string, text: string, x: number, y: number, align: 'left' | 'right'): Words => ({
     ...makeWords({

@@ -14,27 +14,18 @@ export interface LabelSheet {
   gap: { x: number; y: number };
 }
 
-const mm = (n: number): number => toPoints(n, 'mm');
-const inch = (n: number): number => toPoints(n, 'in');
-const A4 = { width: mm(210), height: mm(297) };
-const LETTER = { width: inch(8.5), height: inch(11) };
-
-const metric = (columns: number, rows: number, width: number, height: number, x = 0): LabelSheet => ({
-  paper: 'A4',
-  sheet: A4,
-  columns,
-  rows,
-  label: { width: mm(width), height: mm(height) },
-  gap: { x: mm(x), y: 0 },
-});
-const inches = (columns: number, rows: number, width: number, height: number, x = 0): LabelSheet => ({
-  paper: 'Letter',
-  sheet: LETTER,
-  columns,
-  rows,
-  label: { width: inch(width), height: inch(height) },
-  gap: { x: inch(x), y: 0 },
-});
+const sold =
+  (paper: LabelSheet['paper'], unit: 'mm' | 'in', across: number, down: number) =>
+  (columns: number, rows: number, width: number, height: number, gap = 0): LabelSheet => ({
+    paper,
+    sheet: { width: toPoints(across, unit), height: toPoints(down, unit) },
+    columns,
+    rows,
+    label: { width: toPoints(width, unit), height: toPoints(height, unit) },
+    gap: { x: toPoints(gap, unit), y: 0 },
+  });
+const metric = sold('A4', 'mm', 210, 297);
+const inches = sold('Letter', 'in', 8.5, 11);
 
 export const LABEL_SHEETS: readonly LabelSheet[] = [
   metric(5, 13, 38.1, 21.2, 2.5),

@@ -17,6 +17,7 @@ import { type Rows, rowTitle } from '../rows';
 import { rowStatuses } from '../status';
 import {
   type Content,
+  formOf,
   objectMaker,
   type RunAsked,
   type RunWriter,
@@ -162,9 +163,7 @@ export function openRunProof(
       const face = shown.get(side.id);
       const recipe = recipeOf.get(side.id)!;
       if (face) {
-        const made = sideForRow(prepared, piece!, recipe, face, uses);
-        const key = 'form' in made ? made.form : `R${forms.length + 1}`;
-        if ('content' in made) forms.push({ ...made, form: { name: key, width: own.width, height: own.height } });
+        const key = formOf(sideForRow(prepared, piece!, recipe, face, uses), forms, own);
         names.add(key);
         drawn.push(placed(key, { x, y: at.y, width: width * scale, height: height * scale }, scale, own));
       }

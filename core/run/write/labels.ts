@@ -16,6 +16,7 @@ import { facesFor, rowPlan } from '../row-piece';
 import type { Rows } from '../rows';
 import {
   type Content,
+  formOf,
   objectMaker,
   type RunAsked,
   refuseMissingShared,
@@ -100,9 +101,7 @@ export function openLabelRun(job: Job, asked: LabelRun, rows: Rows, kit: PdfKit)
         refuseRow(plan, row, faults);
         const face = faceOf(faces);
         if (!face) return '';
-        const made = sideForRow(prepared, piece, recipe, face, uses);
-        const key = 'form' in made ? made.form : `R${forms.length + 1}`;
-        if ('content' in made) forms.push({ ...made, form: { name: key, width: own.width, height: own.height } });
+        const key = formOf(sideForRow(prepared, piece, recipe, face, uses), forms, own);
         names.add(key);
         const at = places[place]!;
         const left = at.x + own.x;

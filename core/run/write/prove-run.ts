@@ -16,7 +16,7 @@ import { facesFor, rowPlan } from '../row-piece';
 import type { Rows } from '../rows';
 import { type Assembler, assembler, type Frame, type Sink } from './assemble';
 import type { Payload } from './objects';
-import { openRun, type RunAsked, type UnitWriter } from './rows';
+import { openRun, type RunAsked, type RunWriter, type UnitWriter } from './rows';
 
 /** Some rows as a file in memory. */
 export function smallFile(frame: Frame, payloads: Iterable<Payload>): Uint8Array {
@@ -38,6 +38,17 @@ export function smallFile(frame: Frame, payloads: Iterable<Payload>): Uint8Array
   return whole;
 }
 
+/** Some units of a run as a file of their own, read again; the writer begins anew after it. */
+function readBack(writer: RunWriter, units: readonly number[]): ReturnType<typeof readFile> {
+  writer.begin();
+  const bytes = smallFile(
+    writer.frame,
+    units.map((n) => writer.payload(n)),
+  );
+  writer.begin();
+  return readFile(bytes);
+}
+
 /**
  * The same for some sheets of a run: each is written, read again, and held against what is drawn at its places. Throws
  * ExportError, or SyntaxFault where it cannot be read.
@@ -48,14 +59,8 @@ export function proveUnits(
   asked: Pick<RunAsked, 'standard' | 'shop' | 'words' | 'pictures'>,
   kit: PdfKit,
 ): { rows: Row[]; rules: RuleSeen[] } {
-  writer.begin();
-  const bytes = smallFile(
-    writer.frame,
-    units.map((n) => writer.payload(n)),
-  );
-  writer.begin();
   const standard = asked.standard ?? asked.shop.standard;
-  const { view, pages, profile } = readFile(bytes);
+  const { view, pages, profile } = readBack(writer, units);
   const rules = held(view, standard);
   const common = pageFacts(kit, standard, asked.words, new Map());
   const { sheet } = writer;
@@ -91,15 +96,9 @@ export function proveRows(
   kit: PdfKit,
   writer = openRun(job, asked, rows, kit),
 ): { rows: Row[]; rules: RuleSeen[] } {
-  writer.begin();
-  const bytes = smallFile(
-    writer.frame,
-    some.map((row) => writer.payload(row)),
-  );
-  writer.begin();
   const standard = asked.standard ?? asked.shop.standard;
   const piece = job.pieces.find(({ id }) => id === asked.pieceId)!;
-  const { view, pages, profile } = readFile(bytes);
+  const { view, pages, profile } = readBack(writer, some);
   const rules = [...held(view, standard), ...(asked.variable ? heldAsVariable(view) : [])];
   const sources = sourcesOf(job, kit.fonts);
   const boxes = pageBoxes(piece, asked.shop, asked.marks, asked.office, asked.also);

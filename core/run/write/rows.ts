@@ -219,6 +219,18 @@ export function sideForRow(
   return faceContent(prepared, piece, recipe, face, uses);
 }
 
+/** The name of what is drawn of a side at a place: the form that all rows share, or one added to the row's own. */
+export function formOf(
+  drawn: ReturnType<typeof sideForRow>,
+  forms: Content[],
+  { width, height }: Pick<Box, 'width' | 'height'>,
+): string {
+  if ('form' in drawn) return drawn.form;
+  const name = `R${forms.length + 1}`;
+  forms.push({ ...drawn, form: { name, width, height } });
+  return name;
+}
+
 /** Why a row cannot be written, in words, where it cannot. */
 export function refuseRow(
   { rows, piece }: RowPlan,

@@ -21,7 +21,7 @@ import { imposed } from '../impose';
 import { letterOfRun } from '../letter-row';
 import { facesFor, rowPlan } from '../row-piece';
 import { type Rows, rowTitle } from '../rows';
-import { objectMaker, type RunAsked, refuseRow, sideForRow, type UnitWriter } from './rows';
+import { type Content, formOf, objectMaker, type RunAsked, refuseRow, sideForRow, type UnitWriter } from './rows';
 import { addShared, closeShared, prepare, usesForRow } from './shared';
 
 /** A run on press sheets: each place of a sheet its own row. */
@@ -201,22 +201,16 @@ export function openSheetRun(
     up: places.length,
     payload(n) {
       const mine = usesForRow(uses);
-      const forms: { content: string; names: Set<string>; form: { name: string; width: number; height: number } }[] =
-        [];
+      const forms: Content[] = [];
       /** The name of what is drawn at a place: a form of its own, or one that all rows share. */
       const keyOf = (place: number, side: number): string | undefined => {
         const lying = at(n, place);
         if (lying === undefined) return undefined;
-        const name = `R${forms.length + 1}`;
-        const add = (content: string, names: Set<string>): string => {
-          forms.push({ content, names, form: { name, width: own.width, height: own.height } });
-          return name;
-        };
         if (lying === 'leader') {
           if (side > 0) return undefined;
           const device = pdfDevice(own, mine, words);
           drawLeader(leaderLines(place), trim, job, kit, device);
-          return add(device.content(), new Set(device.names()));
+          return formOf({ content: device.content(), names: new Set(device.names()) }, forms, own);
         }
         const row = asked.order[lying]!;
         const recipe = recipeOf.get(faceIds[side] ?? '');
@@ -224,8 +218,7 @@ export function openSheetRun(
         const found = rowFaces(row);
         const face = found.get(recipe.face);
         if (!face) return undefined;
-        const drawn = sideForRow(prepared, piece, recipe, face, mine);
-        return 'form' in drawn ? drawn.form : add(drawn.content, drawn.names);
+        return formOf(sideForRow(prepared, piece, recipe, face, mine), forms, own);
       };
       const kept = new Map<number, Map<string, (typeof piece.faces)[number]>>();
       const rowFaces = (row: number) => {

@@ -1,4 +1,5 @@
 import { nanoid } from 'nanoid';
+import { isAddress } from '../../../core/checks/meant-for';
 import { codeColumns } from '../../../core/codes/symbols';
 import { inkBounds } from '../../../core/devices/bounds';
 import { type Box, bottom, outset, overlaps, right } from '../../../core/geometry/box';
@@ -7,7 +8,7 @@ import { addElement } from '../../../core/job/edits/elements';
 import { quoteOfColumn } from '../../../core/job/edits/runs';
 import { makeCode, makeWords } from '../../../core/job/make';
 import type { Element } from '../../../core/job/schema';
-import { type Column, columnQuoted } from '../../../core/job/table';
+import type { Column } from '../../../core/job/table';
 import type { Rows } from '../../../core/run/rows';
 import { elementBox } from '../../../core/scene/face';
 import { toPoints } from '../../../core/units/length';
@@ -74,18 +75,13 @@ const HIGH = toPoints(5, 'mm');
 const BAR = toPoints(0.55, 'mm');
 
 /** The post's own code: below the address or above it, where there is room; only for rows whose address has one. */
-function postCodeFor(bench: Bench, { numbers, cell, table }: Rows, column: Column, id: string, paint: Ink): Element {
+function postCodeFor(bench: Bench, { numbers, cell }: Rows, column: Column, id: string, paint: Ink): Element {
   const symbology = (column.made as Extract<Column['made'], { kind: 'post' }>).code;
   const said = numbers.map((row) => cell(row, column.key)).filter((text) => text !== '');
   const longest = said.reduce((a, b) => (b.length > a.length ? b : a), '');
   const text = longest || SAMPLES[symbology];
   const size = { width: codeColumns(symbology, text) * BAR, height: HIGH };
-  const addresses = new Set(table.columns.flatMap(({ key, made }) => (made?.kind === 'address' ? [key] : [])));
-  const address = bench.face.elements.find(
-    (element) =>
-      element.kind === 'words' &&
-      element.paragraphs.some(({ spans }) => spans.some(({ quote }) => addresses.has(columnQuoted(quote) ?? ''))),
-  );
+  const address = bench.face.elements.find((element) => isAddress(element, bench.job, bench.sheet));
   const safe = bench.shop.safe[bench.piece.kind];
   const beside = address && elementBox(address, bench.sources);
   const others = bench.face.elements.flatMap((element) => inkBounds(element, bench.sources) ?? []);

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { Progress } from '../../../core/files/pdf/document';
+import { rangesOf } from '../../../core/run/ranges';
 
 /** Runs written by the machine that serves the app. */
 
@@ -75,5 +76,5 @@ export async function runOnServer(
 export function placesAsked(printed: readonly number[], only: readonly number[]): string | undefined {
   if (only.length === 0) return undefined;
   const wanted = new Set(only);
-  return printed.flatMap((row, place) => (wanted.has(row) ? [`${place}`] : [])).join(',');
+  return rangesOf(printed.flatMap((row, place) => (wanted.has(row) ? [place] : [])));
 }
