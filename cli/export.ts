@@ -6,10 +6,13 @@ import { asAsked, prove } from '../core/files/hand-off/prove';
 import { provenImages } from '../core/files/hand-off/prove-images';
 import { provenSvg } from '../core/files/hand-off/prove-svg';
 import { type HandOffSettings, pdfAsked, settingsOf } from '../core/files/hand-off/settings';
+import type { PdfAsked } from '../core/files/pdf/asked';
 import type { Standard } from '../core/files/pdf/standards';
 import { writePdf } from '../core/files/pdf/write';
 import { writeSvg } from '../core/files/svg-file';
+import { finishPlate } from '../core/job/finishing';
 import { pressConditionOf } from '../core/job/press-of';
+import type { Piece } from '../core/job/schema';
 import { shopIn } from '../core/job/shops-of';
 import { FURTHER_MARKS } from '../core/scene/marks';
 import { OFFICE_SHEETS, type OfficeSheet } from '../core/scene/office-sheet';
@@ -27,6 +30,18 @@ function facesGiven(text: string | boolean | undefined, count: number): number[]
   return numbers;
 }
 
+/** How finishing comes with the one file that is written. */
+function finishingGiven(piece: Piece, text: string | boolean | undefined): Pick<PdfAsked, 'finishing'> {
+  if (typeof text !== 'string') return {};
+  if (text === 'layers' || text === 'pages' || text === 'none') return { finishing: text };
+  const found = piece.finishing?.find((finish) => finishPlate(finish).toLowerCase() === text.toLowerCase());
+  if (found) return { finishing: { only: found.id } };
+  const here = (piece.finishing ?? []).map(finishPlate);
+  throw new CliError(
+    `--finishing takes layers, pages, none${here.length > 0 ? `, or one of ${here.join(', ')}` : `; ${piece.name} has no finishing of its own`}.`,
+  );
+}
+
 const FILE_STANDARDS: Partial<Record<string, Standard>> = {
   pdfx4: 'PDF/X-4',
   pdfx1a: 'PDF/X-1a:2001',
@@ -36,10 +51,11 @@ const FILE_STANDARDS: Partial<Record<string, Standard>> = {
 const FORMATS: readonly string[] = [...Object.keys(FILE_STANDARDS), 'png', 'tiff', 'svg'];
 
 export const exportPiece: Command = {
-  help: `export JOB.tidyedge --piece ID --as pdfx4|pdfx1a|pdfx1a2003|png|tiff|svg [--faces 1,2] [--marks 'registration,colour bar,slug'] [--ppi N] [--trimmed] [--transparent] [--no-marks] [--outlines] [--sheet A4|Letter] [--anyway] --out FILE|DIR   writes print-ready files
+  help: `export JOB.tidyedge --piece ID --as pdfx4|pdfx1a|pdfx1a2003|png|tiff|svg [--faces 1,2] [--marks 'registration,colour bar,slug'] [--ppi N] [--trimmed] [--transparent] [--no-marks] [--outlines] [--finishing layers|pages|none|NAME] [--sheet A4|Letter] [--anyway] --out FILE|DIR   writes print-ready files
 pdfx4 writes one PDF/X-4 with a page a face; pdfx1a (of 2001) and pdfx1a2003 one with nothing left that is see-through; svg and png write one file a face into the folder --out, in soft-proof colours.
 tiff writes a CMYK file a face with the press's profile, and one of grey for each spot ink. --ppi is 300 unless it is given.
 --sheet lays the piece on an office printer's paper at its own size, with a line to measure.
+--finishing says how foil, varnish, die lines and the like come with a PDF: in layers of its pages, on pages of their own (as they always are in PDF/X-1a), not at all, or one of them alone by the name of its plate.
 --outlines writes words as the outlines of their letters instead of as text.
 Nothing is written while there are open errors; --anyway exports with them, and writes a ticket that says so. What is missing always stops it.`,
   options: {
@@ -48,6 +64,7 @@ Nothing is written while there are open errors; --anyway exports with them, and 
     faces: { type: 'string' },
     'no-marks': { type: 'boolean' },
     outlines: { type: 'boolean' },
+    finishing: { type: 'string' },
     sheet: { type: 'string' },
     marks: { type: 'string' },
     ppi: { type: 'string' },
@@ -86,7 +103,7 @@ Nothing is written while there are open errors; --anyway exports with them, and 
         words,
         office: office ?? 'its own',
       };
-      const asked = pdfAsked(piece.id, shop, settings, faces);
+      const asked = { ...pdfAsked(piece.id, shop, settings, faces), ...finishingGiven(piece, options['finishing']) };
       const bytes = await writePdf(job, asked, { ...kit, press, assets });
       asAsked(basename(out), prove(job, asked, bytes, { ...kit, press, assets }));
       mkdirSync(dirname(out), { recursive: true });

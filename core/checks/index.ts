@@ -14,11 +14,16 @@ import { covered } from './rules/covered';
 import { denseFold } from './rules/dense-fold';
 import { detailDiffers } from './rules/detail-differs';
 import { detailTyped } from './rules/detail-typed';
+import { dieBleed, dieCuts } from './rules/die-cuts';
+import { dieForm } from './rules/die-form';
 import { doubleSpace } from './rules/double-space';
 import { doubled } from './rules/doubled';
 import { emptyDetail } from './rules/empty-detail';
 import { emptyFace } from './rules/empty-face';
 import { emptyFrame } from './rules/empty-frame';
+import { finishEdge } from './rules/finish-edge';
+import { emptyFinish, glueCovered, varnishRegister, whiteUnder } from './rules/finish-over';
+import { finishClose, finishThin } from './rules/finish-thin';
 import { foldScore } from './rules/fold-score';
 import { frameNearTrim } from './rules/frame-near-trim';
 import { frameUneven } from './rules/frame-uneven';
@@ -75,6 +80,7 @@ import { thinLines } from './rules/thin-lines';
 import { tightTracking } from './rules/tight-tracking';
 import { tintDark } from './rules/tint-dark';
 import { tintLight } from './rules/tint-light';
+import { toolThrough } from './rules/tool-through';
 import { transparentPicture } from './rules/transparent-picture';
 import { typefaceMixture } from './rules/typeface-mixture';
 import { typewriterQuotes } from './rules/typewriter-quotes';
@@ -165,6 +171,17 @@ export const CHECKS: readonly Check[] = [
   nearPieceSizes,
   logoAltered,
   logoVersions,
+  dieCuts,
+  dieBleed,
+  dieForm,
+  toolThrough,
+  finishThin,
+  finishClose,
+  finishEdge,
+  varnishRegister,
+  glueCovered,
+  whiteUnder,
+  emptyFinish,
 ];
 
 /** What a check says of itself. */

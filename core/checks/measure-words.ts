@@ -20,10 +20,15 @@ const toTrim = (measure: Measure, unit: PieceUnit): string =>
     ? `${measureWords({ ...measure, value: -measure.value }, unit)} outside the trim`
     : `${measureWords(measure, unit)} inside the trim`;
 
+/** The same to a die line. */
+const toDie = (measure: Measure, unit: PieceUnit): string => toTrim(measure, unit).replace('the trim', 'the die line');
+
 const MEASURED: Record<string, (measure: Measure, unit: PieceUnit) => string> = {
   'short-of-bleed': (measure, unit) => `${measureWords(measure, unit)} outside the trim`,
   'outside-safe': toTrim,
   'corner-cut': toTrim,
+  'die-cuts': toDie,
+  'die-bleed': (measure, unit) => `${measureWords(measure, unit)} outside the die line`,
 };
 
 /** `1.2 mm inside the trim, needs 4 mm`. Counts that should be none say all in the problem itself. */

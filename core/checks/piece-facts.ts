@@ -1,5 +1,6 @@
 import { PROCESS_PLATES, platesOf } from '../colour/ink';
 import { inkOf } from '../job/find';
+import { inked } from '../job/finishing';
 import { letteringsOf } from '../job/look';
 import { paintsShown } from '../job/paints-shown';
 import type { Asset, Element, Job, Picture, Piece } from '../job/schema';
@@ -16,7 +17,7 @@ export interface PieceFacts {
   plates: string[];
 }
 
-const elementsOf = (piece: Pick<Piece, 'faces'>): Element[] => piece.faces.flatMap((face) => face.elements);
+const elementsOf = (piece: Pick<Piece, 'faces'>): Element[] => piece.faces.flatMap((face) => inked(face.elements));
 
 const least = (values: number[]): number | undefined => (values.length > 0 ? Math.min(...values) : undefined);
 

@@ -1,10 +1,13 @@
+import { type DieFacts, dieFacts } from '../checks/die-facts';
 import type { Job, Piece } from '../job/schema';
 import { asFace } from '../job/turned';
+import { dieOf } from '../scene/finishing';
 import { printedFaces } from '../scene/shown-faces';
 import { type SceneSources, sourcesOf } from '../scene/sources';
 import { CHECK_LIMITS } from '../trade/check-limits';
 import type { ShopSpec } from '../trade/schema';
 import type { FontBook } from '../type/font';
+import { dieCut, dieRoom } from './die';
 import { type Drift, drifts, onFace } from './drift';
 import { type EdgeFacts, edgeFacts } from './edge-facts';
 import { cutFace, EDGES, type EdgeName, type Room, roomFor, type Wanted, wantedColour, wholeInside } from './one-cut';
@@ -60,6 +63,8 @@ interface Laid {
   facts: EdgeFacts;
   wanted: Wanted;
   room: Room;
+  /** What a die meets, where one cuts the side instead of the guillotine. */
+  die: DieFacts | undefined;
 }
 
 const slackOf = ({ x, y }: ShopSpec['tolerance']): number => SLACK * Math.max(x, y);
@@ -70,20 +75,23 @@ const layForCutting = (piece: Piece, shop: ShopSpec, sources: SceneSources): Lai
     const { width, height } = asFace(piece, face);
     const facts = edgeFacts(face, { width, height }, sources);
     const wanted = wantedColour(facts, slackOf(shop.tolerance));
-    return { face, facts, wanted, room: roomFor(facts, wanted) };
+    const outline = dieOf(piece, face);
+    const die = outline && dieFacts(face, outline, slackOf(shop.tolerance), sources);
+    return { face, facts, wanted, room: roomFor(facts, wanted), die };
   });
 
 /** How far the middle of an edge falls outside the trim. */
 const outward = (edge: EdgeName, x: number, y: number): number =>
   edge === 'left' ? -x : edge === 'right' ? x : edge === 'top' ? -y : y;
 
-function storyOf(edge: EdgeName, { facts, wanted, room }: Laid, falls: Float64Array, reach: number): EdgeStory {
+function storyOf(edge: EdgeName, { facts, wanted, room, die }: Laid, falls: Float64Array, reach: number): EdgeStory {
   const step = (2 * reach) / BINS;
   const bins = new Array<number>(BINS).fill(0);
   for (const fall of falls) {
     const at = Math.floor((fall + reach) / step);
     if (at >= 0 && at < BINS) bins[at]! += 1 / falls.length;
   }
+  if (die) return { bins, from: -reach, step, ...dieRoom(die, edge) };
   return {
     bins,
     from: -reach,
@@ -108,7 +116,7 @@ export function simulateCuts(
   const reach = 2 * Math.max(shop.tolerance.x, shop.tolerance.y, 1) + shop.tolerance.backs;
   const spoilt = new Uint8Array(cuts);
   const faces = laid.map((each): FaceRisk => {
-    const { face, facts, wanted, room } = each;
+    const { face, facts, wanted, room, die } = each;
     const white = noChances();
     const touched = noChances();
     const elements = new Map<string, number>();
@@ -121,7 +129,7 @@ export function simulateCuts(
     let uneven = 0;
     all.forEach((drift: Drift, i) => {
       const here = onFace(drift, piece, face);
-      const verdict = cutFace(facts, wanted, here, room);
+      const verdict = die ? dieCut(die, here) : cutFace(facts, wanted, here, room);
       for (const edge of EDGES) falls[edge][i] = outward(edge, here.x, here.y);
       for (const edge of verdict.white) white[edge] += 1 / cuts;
       if (verdict.white.length > 0) white.any += 1 / cuts;
@@ -138,7 +146,7 @@ export function simulateCuts(
       white,
       touched,
       elements: [...elements].map(([element, chance]) => ({ element, chance })).sort((a, b) => b.chance - a.chance),
-      uneven: facts.frames.length > 0 ? uneven : undefined,
+      uneven: facts.frames.length > 0 && !die ? uneven : undefined,
       edges: {
         left: storyOf('left', each, falls.left, reach),
         top: storyOf('top', each, falls.top, reach),

@@ -1,4 +1,5 @@
 import { pieceFacts } from '../checks/piece-facts';
+import { factsOf, finishesUsed, finishPlate, finishSays } from '../job/finishing';
 import type { FoldMade } from '../job/kinds';
 import { NO_ORDER, type Order } from '../job/order';
 import type { Job, Piece } from '../job/schema';
@@ -26,6 +27,8 @@ export interface PieceTicket {
   bleed: number;
   faces: { name: string; plates: string[] }[];
   order: Order;
+  /** What is done to it besides printing, each with its plate and the sides that it is on. */
+  finishing?: FinishSaid[];
   /** What the fold is called, and where the inside is folded, from its left edge; millimetres. */
   fold?: { name: string; says: string; at: number[] };
   shop: string;
@@ -35,6 +38,30 @@ export interface PieceTicket {
   /** Errors that were open when the files were written, and let go: a sentence each. */
   openErrors?: string[];
 }
+
+interface FinishSaid {
+  kind: string;
+  says: string;
+  plate: string;
+  /** The processing step that it is, by ISO 19593-1. */
+  step: string;
+  sides: string[];
+}
+
+/** What is done to a piece besides printing it, in the order that it lists it. */
+const finishingOf = (piece: Piece): FinishSaid[] =>
+  finishesUsed(piece).map((finish) => {
+    const { group, type } = factsOf(finish);
+    return {
+      kind: finish.kind,
+      says: finishSays(finish),
+      plate: finishPlate(finish),
+      step: type ? `${group}, ${type}` : group,
+      sides: piece.faces.flatMap((face, n) =>
+        finishesUsed({ finishing: [finish], faces: piece.faces }, [n]).length > 0 ? [face.name] : [],
+      ),
+    };
+  });
 
 export interface Ticket {
   format: 'tidyedge-ticket';
@@ -82,6 +109,7 @@ export const ticketOf = (
       faces: piece.faces.map((face) => ({ name: face.name, plates: pieceFacts(job, { faces: [face] }).plates })),
       order: piece.order ?? NO_ORDER,
       finished: { width: mm(finishedWidth(piece)), height: mm(piece.height) },
+      ...(finishesUsed(piece).length > 0 ? { finishing: finishingOf(piece) } : {}),
       ...(piece.fold ? { fold: foldOf(piece.fold, piece.width) } : {}),
       shop: shop.name,
       standard: shop.standard,
@@ -145,11 +173,25 @@ const intent = (name: string, attributes: Attributes, inside: readonly string[] 
   tag('Intent', { Name: name }, [tag(name, attributes, inside)]);
 
 function product(piece: PieceTicket, tokens: ReadonlyMap<string, string>): string {
-  const { id, name, kind, width, height, finished, bleed, faces, order, fold, openErrors = [] } = piece;
+  const {
+    id,
+    name,
+    kind,
+    width,
+    height,
+    finished,
+    bleed,
+    faces,
+    order,
+    fold,
+    finishing: steps = [],
+    openErrors = [],
+  } = piece;
   const printed = faces.map(({ plates }) => plates.length > 0);
   const sides = printed.filter(Boolean).length > 1 ? 'TwoSided' : 'OneSided';
   const surfaces = ['Front', 'Back'];
   const finishing = [
+    ...steps.map(({ says, plate, sides: on }) => `${says}, on ${on.join(' and ')}: the plate ${plate}`),
     ...order.finishing,
     ...(fold ? [fold.says] : []),
     ...(order.notes ? [order.notes] : []),

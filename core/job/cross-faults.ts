@@ -1,5 +1,6 @@
 import { isSpotName } from '../colour/ink';
 import { paintsOf, type Words } from './element';
+import { finishPlate } from './finishing';
 import type { Face, Job, Piece } from './schema';
 
 /**
@@ -11,6 +12,7 @@ export const crossFaults = (job: Job): string[] => [
   ...inkFaults(job),
   ...job.pieces.flatMap(pieceFaults),
   ...job.pieces.flatMap((piece) => piece.faces.flatMap(faceFaults)),
+  ...job.pieces.flatMap((piece) => finishFaults(job, piece)),
   ...referenceFaults(job),
 ];
 
@@ -73,6 +75,20 @@ function pieceFaults(piece: Piece): string[] {
   return [
     ...(lost === undefined ? [] : [`the address side ${lost} is not in its piece`]),
     ...(words.some((each) => each.next) ? flowFaults(words) : []),
+  ];
+}
+
+/** Finishes of a piece have plates of their own, and elements belong to those that are there. */
+function finishFaults({ inks }: Job, { name, finishing = [], faces }: Piece): string[] {
+  const here = new Set(ids(finishing));
+  const twin = repeated(ids(finishing)) ?? repeated(finishing.map(finishPlate));
+  const spots = new Set(inks.flatMap((ink) => (ink.kind === 'spot' ? [ink.name] : [])));
+  const taken = finishing.map(finishPlate).find((plate) => spots.has(plate));
+  const lost = faces.flatMap((face) => face.elements.map((e) => e.finish)).find((id) => id && !here.has(id));
+  return [
+    ...(twin === undefined ? [] : [`${name} has two finishes called ${twin}`]),
+    ...(taken === undefined ? [] : [`a finish of ${name} has the name of the ink ${taken}`]),
+    ...(lost === undefined ? [] : [`${name} has no finish ${lost}`]),
   ];
 }
 

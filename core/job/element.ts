@@ -76,6 +76,11 @@ const common = {
   hidden: yes,
   /** Shows how the piece will be used, and is never printed. */
   sample: yes,
+  /** The finish of its piece that it belongs to: it lays no ink. */
+  finish: z
+    .string()
+    .regex(/^[\w-]{1,64}$/)
+    .optional(),
   /** Drawn by the app for that purpose, and made anew when it changes. */
   part: z.enum(PARTS).optional(),
   /** The group it belongs to, the innermost. */

@@ -104,6 +104,9 @@ const from11 = (job: Loose): Loose => ({ ...job, version: 12, tables: [] });
 /** A letter may be written to the rows of a table since, and labels lie on their sheets: nothing of an older job changes. */
 const from12 = (job: Loose): Loose => ({ ...job, version: 13 });
 
+/** A piece may be finished, text have a line along its letters, and a shop its prices since: nothing of an older job changes. */
+const from13 = (job: Loose): Loose => ({ ...job, version: 14 });
+
 /** The step from each version to the next. */
 const STEPS: Record<number, (job: Loose) => Loose> = {
   1: from1,
@@ -118,6 +121,7 @@ const STEPS: Record<number, (job: Loose) => Loose> = {
   10: from10,
   11: from11,
   12: from12,
+  13: from13,
 };
 
 /** An older job brought to the present version; anything else comes back as it is. */

@@ -11,6 +11,7 @@ import { acceptedSchema } from './accepted';
 import { byRowSchema, runSchema } from './by-row';
 import { firmSchema, personSchema } from './details';
 import { elementSchema, id, name, place } from './element';
+import { finishSchema, MOST_FINISHES } from './finishing';
 import { logoSchema, rolesSchema } from './house';
 import { kindFacts } from './kinds';
 import { orderSchema } from './order';
@@ -22,7 +23,7 @@ export * from './element';
 
 /** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
-export const JOB_VERSION = 13;
+export const JOB_VERSION = 14;
 
 /** A line to lay things out by; upright where `axis` is x. */
 export const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: place });
@@ -75,6 +76,8 @@ export const pieceSchema = z.strictObject({
   /** The plates it is to be printed from; process and spots where it is left out. */
   printedWith: printedWithSchema.optional(),
   ...kindFacts,
+  /** What is done to it besides printing it. */
+  finishing: z.array(finishSchema).max(MOST_FINISHES).optional(),
   order: orderSchema.optional(),
   sheet: sheetSchema.optional(),
   /** Whose details it shows; the first person's where it is left out. */

@@ -12,12 +12,12 @@ export const shownFaces = ({ faces }: Pick<Piece, 'faces'>, sources: TypeSources
 
 const printed = new WeakMap<Face, Face>();
 
-/** The same without what does not print: hidden elements, and samples. */
+/** The same without what lays no ink: hidden elements, samples, and finishing. */
 export const printedFaces = (piece: Pick<Piece, 'faces'>, sources: TypeSources): Face[] =>
   shownFaces(piece, sources).map((face) => {
     const found = printed.get(face);
     if (found) return found;
-    const elements = face.elements.filter((e) => !e.hidden && !e.sample);
+    const elements = face.elements.filter((e) => !e.hidden && !e.sample && e.finish === undefined);
     const plain = elements.length === face.elements.length ? face : { ...face, elements };
     printed.set(face, plain);
     return plain;

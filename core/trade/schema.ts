@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { parseLength } from '../units/length';
+import { FINISH_KINDS } from './finishes';
 import { REGISTERED } from './registered-conditions';
 
 /** Where a row comes from: a published standard, common practice, or a standard quoted from memory. */
@@ -56,6 +57,13 @@ const limitsSchema = z.strictObject({
   frame: distance,
   /** Words nearer to a fold than this crack or are swallowed. */
   fold: distance,
+  /** What its tools for finishing hold, by kind: the thinnest line, the narrowest gap, the nearest to the edge; common practice where it does not say. */
+  finishing: z
+    .partialRecord(
+      z.enum(FINISH_KINDS),
+      z.strictObject({ line: points.optional(), gap: points.optional(), edge: distance.optional() }),
+    )
+    .optional(),
   /** The most ink at a point, 1 to 4; that of the press condition where it is left out. */
   totalInk: z.number().min(1).max(4).optional(),
 });
@@ -107,6 +115,8 @@ export const shopSpecSchema = z.strictObject({
   /** What files are called: {client}, {piece}, {size}, {face}, {date}, {version} stand for what they say. */
   fileName: z.string().min(1).max(120),
   files: z.enum(['one', 'one a face']),
+  /** How finishing comes with a file: as layers of its pages, on pages of its own, in files of its own; layers where it does not say. */
+  finishing: z.enum(['layers', 'pages', 'files']).optional(),
   notes: z.string().max(4000),
   /** Checks that this shop takes more or less gravely than others do, or not at all, by their ids. */
   asks: z.record(z.string().max(60), z.enum([...SEVERITIES, 'off'])),

@@ -16,6 +16,7 @@ export const foldScore: Check = {
     const isFirst = piece.faces[0]?.id === face.id;
     if (!piece.fold || !isFirst || weight === undefined || weight <= CHECK_LIMITS.scoreAbove) return [];
     if (piece.order?.finishing.some((each) => IS_SCORED.test(each))) return [];
+    if (piece.finishing?.some(({ kind }) => kind === 'crease')) return [];
     return [
       foundOnFace(foldScore, context, {
         problem: 'This stock breaks when it is folded: add scoring to its finishing',

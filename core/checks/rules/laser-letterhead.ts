@@ -1,11 +1,13 @@
 import { isFlat } from '../../colour/fill';
 import { areaOfRings } from '../../geometry/clipping';
+import { finishSays } from '../../job/finishing';
 import type { Element } from '../../job/schema';
 import { plates } from '../../scene/colour';
 import { INK_LIMITS } from '../../trade/ink-limits';
 import { fromPoints, toPoints } from '../../units/length';
 import type { Check, CheckContext, Finding } from '../check';
-import { found } from '../found';
+import { finishesHere } from '../finish-shape';
+import { found, foundOnFace } from '../found';
 import { inkRings } from '../ink-shape';
 import { platesUsed } from '../piece-facts';
 
@@ -30,7 +32,17 @@ export const laserLetterhead: Check = {
   run: (context) => {
     const { face, piece } = context;
     if (piece.kind !== 'letterhead') return [];
-    return face.elements.flatMap((element): Finding[] => {
+    const coated = finishesHere(context).flatMap(({ finish, elements, isWhole }) => {
+      if (finish.kind !== 'foil' && finish.kind !== 'varnish') return [];
+      const rest = {
+        of: finish.id,
+        problem: `${finishSays(finish)} may melt or come off in a laser printer: ask the shop for one that is proof against it`,
+      };
+      return isWhole
+        ? [foundOnFace(laserLetterhead, context, rest)]
+        : elements.map((element) => found(laserLetterhead, element, context, rest));
+    });
+    const printed = face.elements.flatMap((element): Finding[] => {
       const raised = platesUsed(element, context.sources).find((plate) => RAISED.test(plate));
       if (raised)
         return [
@@ -51,5 +63,6 @@ export const laserLetterhead: Check = {
         }),
       ];
     });
+    return [...coated, ...printed];
   },
 };

@@ -2,6 +2,7 @@ import { inkBounds } from '../../devices/bounds';
 import { type Box, distancesTo, middleOf, moveInto, outset, overlaps, type Point } from '../../geometry/box';
 import { moveElement } from '../../job/edits/elements';
 import { type Check, type CheckContext, type Finding, HAIR, trimOf } from '../check';
+import { dieHere } from '../die-here';
 import { leastInside } from '../ink-shape';
 
 const problemOf = (least: number, fits: boolean, byCorner: boolean): string => {
@@ -16,7 +17,10 @@ function intoCorner(ink: Box, trim: Box, by: number): Point {
   return { x: left ? by : -by, y: top ? by : -by };
 }
 
-function look({ piece, face, shop, sources }: CheckContext): Finding[] {
+function look(context: CheckContext): Finding[] {
+  // Where a die cuts, its own check tells how near things come to its line.
+  if (dieHere(context)) return [];
+  const { piece, face, shop, sources } = context;
   const trim = trimOf(piece);
   // The die's own check tells of what a rounded corner cuts into.
   const corner = piece.corner ?? 0;

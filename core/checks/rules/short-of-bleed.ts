@@ -3,6 +3,7 @@ import { isPaper } from '../../job/paints-shown';
 import type { Element } from '../../job/schema';
 import { depthAt } from '../bleed-depth';
 import { type Check, type CheckContext, type Finding, HAIR } from '../check';
+import { dieHere } from '../die-here';
 import { edgeArt, extending } from '../edge-art';
 import { inkRings } from '../ink-shape';
 import { listed } from '../listed';
@@ -15,6 +16,7 @@ function isStraight(element: Element): boolean {
 }
 
 function look(context: CheckContext): Finding[] {
+  if (dieHere(context)) return [];
   const { piece, face, shop } = context;
   const bleed = shop.bleed[piece.kind];
   const edge = { width: piece.width, height: piece.height, bleed, meets: shop.meetsTrim };

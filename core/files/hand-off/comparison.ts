@@ -62,6 +62,7 @@ export function rulesRow(standard: Standard, rules: readonly RuleSeen[]): Row {
 export function comparison(
   piece: Piece,
   asked: PdfAsked,
+  pages: readonly { name: string }[],
   facts: PdfFacts,
   rules: readonly RuleSeen[],
   spots: Spots,
@@ -69,19 +70,17 @@ export function comparison(
   const { shop, marks, office, also, words } = asked;
   const standard = asked.standard ?? shop.standard;
   const boxes = pageBoxes(piece, shop, marks, office, also);
-  const faces = asked.faces ?? piece.faces.map((_, i) => i);
   const rows: Row[] = [
     same('Standard', standard, facts.standard),
     same('PDF version', STANDARD_FACTS[standard].pdf.join('.'), facts.version),
     rulesRow(standard, rules),
-    same('Pages', `${faces.length}`, `${facts.pages.length}`),
+    same('Pages', `${pages.length}`, `${facts.pages.length}`),
     spotsRow(spots, facts.spots),
     same('Screen colours (RGB)', 'none', facts.screenColours.join(', ') || 'none'),
   ];
-  faces.forEach((n, i) => {
-    const face = piece.faces[n];
+  pages.forEach((face, i) => {
     const page = facts.pages[i];
-    if (!page || !face) return;
+    if (!page) return;
     rows.push(
       boxRow(`${face.name}: trim`, boxes.trim, boxes.media, page.trim, piece.unit),
       boxRow(`${face.name}: bleed`, boxes.bleed, boxes.media, page.bleed, piece.unit),

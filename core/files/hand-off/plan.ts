@@ -1,8 +1,9 @@
 import { pieceOf } from '../../job/find';
+import { finishesUsed, finishPlate } from '../../job/finishing';
 import type { Job, Piece } from '../../job/schema';
 import { shopIn } from '../../job/shops-of';
 import type { ShopSpec } from '../../trade/schema';
-import { exportName, unlike } from '../file-names';
+import { exportName, plainName, unlike } from '../file-names';
 import type { PdfAsked } from '../pdf/asked';
 import { type HandOffSettings, pdfAsked, settled } from './settings';
 
@@ -62,6 +63,15 @@ export function plannedFiles(
       const name = unlike(`${exportName(pattern, job, piece, face, version)}${sheet}`, taken);
       return { name: `${name}.pdf`, piece: id, asked: pdfAsked(id, shop, settings, part) };
     });
+    // A finish has a file of its own where the shop wants it so.
+    const onSides = faces ?? piece.faces.map((_, i) => i);
+    const apart = settings.finishing === 'files' && onSides.length > 0 ? finishesUsed(piece, onSides) : [];
+    for (const finish of apart) {
+      const plate = plainName(finishPlate(finish)) || finish.id;
+      const name = unlike(`${exportName(settings.fileName, job, piece, undefined, version)}-${plate}`, taken);
+      const asked = { ...pdfAsked(id, shop, settings, onSides), finishing: { only: finish.id } };
+      files.push({ name: `${name}.pdf`, piece: id, asked });
+    }
     if (letters.length === 0) return files;
     const office = inTheOffice(shop, piece.kind);
     const name = unlike(exportName('{client}-{piece}-letters', job, piece, undefined, version), taken);

@@ -4,11 +4,11 @@ import type { Job } from '../../job/schema';
 import { decodePicture } from '../../picture/decode';
 import { sameBytes, separatePicture } from '../../picture/separate';
 import { type Device, type ImageRef, imageKey } from '../../scene/device';
-import { printedFaces } from '../../scene/shown-faces';
 import { sourcesOf } from '../../scene/sources';
-import { facesAsked, type PdfAsked, type PicturesAsked, pageBoxes } from '../pdf/asked';
+import { type PdfAsked, type PicturesAsked, pageBoxes } from '../pdf/asked';
 import type { PdfKit } from '../pdf/document';
 import type { PageRead } from '../pdf/page-read';
+import { pagesAsked } from '../pdf/pages-asked';
 import { type PdfFacts, readFile } from '../pdf/read-back';
 import { held, type RuleSeen } from '../pdf/rules';
 import { drawSideAsked, type SheetAsked, sheetBox, sidesOf } from '../pdf/sheet';
@@ -19,6 +19,7 @@ import { drawnPage, type PageDrawn, type PageProof, spotsDrawn } from './page-dr
 import { pageRows } from './page-rows';
 import { coarsestOf } from './picture-rows';
 import { refuseDiffering } from './read-back-error';
+import { stepRows } from './step-rows';
 
 /** What a written file says when it is read again, beside what was asked. */
 export interface Proven {
@@ -72,19 +73,22 @@ export function rowsOf(
 export function prove(job: Job, asked: PdfAsked, bytes: Uint8Array, kit: PdfKit, kept: Kept = new Map()): Proven {
   const standard = asked.standard ?? asked.shop.standard;
   const piece = pieceOf(job, asked.pieceId)!;
-  const { view, facts, pages, profile } = readFile(bytes);
+  const { view, facts, pages: read, profile } = readFile(bytes);
   const rules = held(view, standard);
   const sources = sourcesOf(job, kit.fonts);
+  const pages = pagesAsked(piece, asked, sources);
   const boxes = pageBoxes(piece, asked.shop, asked.marks, asked.office, asked.also);
   const common = pageFacts(kit, standard, asked.words, kept);
-  const proofs = facesAsked(printedFaces(piece, sources), asked.faces).map((face): PageProof => {
-    const draw = (device: Device): void => drawPageAsked({ job, piece, face, asked, boxes, sources }, device);
-    return { ...common, name: face.name, draw, media: boxes.media, art: boxes.bleed };
+  const proofs = pages.map((page): PageProof => {
+    const { face, name } = page;
+    const draw = (device: Device): void => drawPageAsked({ job, piece, face, asked, boxes, sources }, device, page);
+    return { ...common, name, draw, media: boxes.media, art: boxes.bleed };
   });
   const drawn = proofs.map(drawnPage);
   const rows = [
-    ...comparison(piece, asked, facts, rules, spotsDrawn(drawn)),
-    ...rowsOf(proofs, drawn, pages, asked.pictures),
+    ...comparison(piece, asked, pages, facts, rules, spotsDrawn(drawn)),
+    ...stepRows(pages, standard, view),
+    ...rowsOf(proofs, drawn, read, asked.pictures),
     profileRow(profile, kit),
   ];
   return { facts, rules, rows };

@@ -2,6 +2,7 @@ import { FURTHER_MARKS, type FurtherMark } from '../../scene/marks';
 import type { OfficeSheet } from '../../scene/office-sheet';
 import type { ShopSpec } from '../../trade/schema';
 import type { PdfAsked } from '../pdf/asked';
+import type { FinishingWay } from '../pdf/pages-asked';
 import type { Standard } from '../pdf/standards';
 
 /** How files for a print shop are written. Lengths in points. */
@@ -18,6 +19,8 @@ export interface HandOffSettings {
   packing: number | 'without loss';
   files: ShopSpec['files'];
   fileName: string;
+  /** How foil, varnish, die lines and the like come with the file. */
+  finishing: FinishingWay;
   office: OfficeSheet | 'its own';
 }
 
@@ -34,6 +37,7 @@ export const settingsOf = (shop: ShopSpec): HandOffSettings => ({
   packing: 'without loss',
   files: shop.files,
   fileName: shop.fileName,
+  finishing: shop.finishing ?? 'layers',
   office: 'its own',
 });
 
@@ -63,6 +67,10 @@ export const SETTING_WORDS: Readonly<Record<SettingName, { says: string; why: st
   },
   files: { says: 'One file, or one a side', why: 'Some shops sort the sides of a piece by file, others by page.' },
   fileName: { says: 'Names of the files', why: 'A name that says what it is saves a question.' },
+  finishing: {
+    says: 'Finishing',
+    why: 'Foil, varnish and die lines are no inks. As layers they stay in place over the art and say what they are; some shops want pages or files of their own.',
+  },
   office: {
     says: 'Sheet',
     why: 'On an office printer’s paper the piece comes out at its size, with a line to measure.',
@@ -86,7 +94,7 @@ export function pdfAsked(
   settings: HandOffSettings,
   faces?: readonly number[],
 ): PdfAsked {
-  const { standard, marks, markStyle, also, words, fewer, packing, office } = settings;
+  const { standard, marks, markStyle, also, words, fewer, packing, office, finishing } = settings;
   return {
     pieceId,
     shop: { ...shop, marks: markStyle },
@@ -95,6 +103,8 @@ export function pdfAsked(
     marks,
     also: also.filter((mark) => marksFor(office).includes(mark)),
     words,
+    // On one's own printer a foil would come out as a colour.
+    finishing: office === 'its own' ? finishing : 'none',
     ...(office === 'its own' ? {} : { office }),
     pictures: {
       ...(fewer === 'as they are' ? {} : { fewer }),

@@ -30,6 +30,8 @@ export interface PdfAsked {
   /** The shop's own where it is left out. */
   standard?: Standard;
   pictures?: PicturesAsked;
+  /** How finishing comes with it, or one finish alone; as the shop asks where it is left out. */
+  finishing?: 'layers' | 'pages' | 'files' | 'none' | { only: string };
 }
 
 /** The boxes of a page as asked, in points from the trim's corner, y down. */

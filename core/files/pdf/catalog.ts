@@ -9,6 +9,17 @@ import { flate, plain } from './streams';
 /** The newest version of an ICC profile that readers of PDF 1.3 and 1.4 know. */
 const PROFILE_OF_X1A = 2;
 
+/** What the root of a file says of its layers: all are shown, and nothing changes them by itself. */
+export const layersEntry = (refs: readonly PDFRef[]): Record<string, unknown> =>
+  refs.length === 0
+    ? {}
+    : {
+        OCProperties: {
+          OCGs: refs,
+          D: { Name: PDFHexString.fromText('All'), BaseState: 'ON', Order: refs },
+        },
+      };
+
 /** The root of a file: its pages, its output intent, and what it says of itself. Throws ExportError for a profile too new. */
 export function catalog(
   context: PDFContext,

@@ -6,7 +6,7 @@ import type { Job } from '../../job/schema';
 import type { FontBook } from '../../type/font';
 import type { FontCutter } from '../../type/subset';
 import { ExportError, type PageBoxes, type PicturesAsked } from './asked';
-import { catalog, infoOf } from './catalog';
+import { catalog, infoOf, layersEntry } from './catalog';
 import { embedFont } from './fonts';
 import type { FileFacts } from './metadata';
 import { type PictureDesk, pictureDesk } from './pictures';
@@ -42,6 +42,8 @@ export interface OpenDocument {
   uses: PdfUses;
   desk: PictureDesk;
   plateRef(plate: string): PDFRef;
+  /** Layers of its pages by the names of their plates: finishing, marked as what it is. */
+  layers: Map<string, { key: string; ref: PDFRef }>;
 }
 
 /** A page's content with the names it uses, and its boxes. */
@@ -75,7 +77,7 @@ export function openDocument(job: Job, standard: Standard, kit: PdfKit, pictures
   };
   const nameOf = (hash: string): string | undefined => job.assets[hash]?.name;
   const desk = pictureDesk(context, job.inks, plateRef, { ...kit, nameOf }, pictures);
-  return { context, job, standard, seeThrough, uses: noUses(), desk, plateRef };
+  return { context, job, standard, seeThrough, uses: noUses(), desk, plateRef, layers: new Map() };
 }
 
 export function refuseForbidden({ fonts }: PdfUses): void {
@@ -95,7 +97,7 @@ export async function closeDocument(
   tell: Tell,
   from: number,
 ): Promise<Uint8Array> {
-  const { context, job, standard, seeThrough, uses, desk, plateRef } = document;
+  const { context, job, standard, seeThrough, uses, desk, plateRef, layers } = document;
   const hear = (share: number, what: string) => tell({ done: from + (1 - from) * share, what });
   refuseForbidden(uses);
   const images = new Map<string, PDFRef>();
@@ -106,7 +108,8 @@ export async function closeDocument(
 
   await hear(0.8, 'Embedding typefaces');
   const fonts = new Map([...uses.fonts.values()].map((use) => [use.typeface, embedFont(context, use, kit.cutter)]));
-  const named = nameUses(context, uses, { fonts, images, plateRef }, job);
+  const named = new Map(nameUses(context, uses, { fonts, images, plateRef }, job));
+  for (const { key, ref } of layers.values()) named.set(key, { category: 'Properties', ref });
 
   await hear(0.9, 'Writing the file');
   const tree = context.nextRef();
@@ -127,7 +130,15 @@ export async function closeDocument(
   );
   context.assign(tree, context.obj({ Type: 'Pages', Kids: pages, Count: pages.length }));
   const profileName = kit.engine.describe(kit.press.profile).name;
-  context.trailerInfo.Root = catalog(context, tree, kit.press, profileName, facts, standard);
+  context.trailerInfo.Root = catalog(
+    context,
+    tree,
+    kit.press,
+    profileName,
+    facts,
+    standard,
+    layersEntry([...layers.values()].map(({ ref }) => ref)),
+  );
   context.trailerInfo.Info = infoOf(context, facts, standard);
   context.trailerInfo.ID = context.obj([PDFHexString.of(facts.id), PDFHexString.of(facts.id)]);
   const file = await PDFWriter.forContext(context, Number.POSITIVE_INFINITY).serializeToBuffer();

@@ -14,7 +14,7 @@ export function separation(context: PDFContext, plate: string, job: Job): PDFRef
   return context.register(context.obj(['Separation', plateName(plate), 'DeviceCMYK', tint] as never) as never);
 }
 
-const CATEGORIES = ['Font', 'XObject', 'ColorSpace', 'Pattern', 'ExtGState'] as const;
+const CATEGORIES = ['Font', 'XObject', 'ColorSpace', 'Pattern', 'ExtGState', 'Properties'] as const;
 type Category = (typeof CATEGORIES)[number];
 
 /** All that the contents of a document can name. */

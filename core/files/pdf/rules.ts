@@ -5,11 +5,12 @@ import { COLOUR_RULES } from './rules/colour';
 import { DOCUMENT_RULES } from './rules/document';
 import { DRAWING_RULES } from './rules/drawing';
 import type { Rule, Standard } from './rules/rule';
+import { STEP_RULES } from './rules/steps';
 
 export type { Rule, Standard } from './rules/rule';
 
 /** The rules of ISO 15930-1, -4 and -7 that a file can be held against; from memory, except what trade-facts lists. */
-export const RULES: readonly Rule[] = [...DOCUMENT_RULES, ...COLOUR_RULES, ...DRAWING_RULES];
+export const RULES: readonly Rule[] = [...DOCUMENT_RULES, ...COLOUR_RULES, ...DRAWING_RULES, ...STEP_RULES];
 
 /** A rule that was looked at, and where the file goes against it. */
 export interface RuleSeen {

@@ -4,10 +4,12 @@ import { pdfNumber } from '../../devices/pdf/numbers';
 import { type Box, bottom, outset, overlaps } from '../../geometry/box';
 import { multiply, turnAbout } from '../../geometry/matrix';
 import { boxPath, transformPath } from '../../geometry/path';
+import { type Finish, finishPlate, withFinishes } from '../../job/finishing';
 import type { Job, Piece } from '../../job/schema';
 import type { SheetMade } from '../../job/sheet';
 import { shopIn } from '../../job/shops-of';
 import type { Device } from '../../scene/device';
+import { finishedFaces } from '../../scene/finishing';
 import { printedFaces } from '../../scene/shown-faces';
 import { drawSlug } from '../../scene/slug';
 import { sourcesOf } from '../../scene/sources';
@@ -21,7 +23,8 @@ import type { FontBook } from '../../type/font';
 import { refuseMissing } from '../refuse-missing';
 import { ExportError, type PicturesAsked } from './asked';
 import { closeDocument, type OpenDocument, openDocument, type PageContent, type PdfKit, type Tell } from './document';
-import { drawOnSheet, faceArt } from './face-art';
+import { drawFinishOnSheet, drawOnSheet, faceArt } from './face-art';
+import { inLayer } from './layers';
 import type { Standard } from './standards';
 import { fileId } from './write';
 
@@ -184,7 +187,39 @@ export function drawAtPlace(
   device.endClip();
 }
 
-/** Draws a side as it is asked for: its pieces where they lie, and its marks. */
+/** What finishes do on a side, each where its pieces lie: over all inks, so that nothing laid later hides them. */
+function finishesOfSide(
+  job: Job,
+  asked: SheetAsked,
+  side: SheetSide,
+  fonts: FontBook,
+): { finish: Finish; draw(device: Device): void }[] {
+  const draws = new Map<string, { finish: Finish; each: ((device: Device) => void)[] }>();
+  for (const laid of laidOn(job, asked, side.placed)) {
+    if (laid.onWhite) continue;
+    const item = asked.items[laid.each.item]!;
+    const { job: dressed, piece } = pieceFor(job, item);
+    const sources = sourcesOf(dressed, fonts);
+    const n = item.faces[laid.each.face]!;
+    for (const { face, finishes } of finishedFaces(piece, sources).filter((each) => each.n === n))
+      for (const on of finishes) {
+        const plate = finishPlate(on.finish);
+        const found = draws.get(plate) ?? { finish: on.finish, each: [] };
+        found.each.push((device) =>
+          drawAtPlace(laid, piece, (there) => drawFinishOnSheet(piece, face, on, sources, there), device),
+        );
+        draws.set(plate, found);
+      }
+  }
+  return [...draws.values()].map(({ finish, each }) => ({
+    finish,
+    draw: (device) => {
+      for (const draw of each) draw(device);
+    },
+  }));
+}
+
+/** Draws a side as it is asked for: its pieces where they lie, what is done to them, and its marks. */
 export function drawSideAsked(job: Job, asked: SheetAsked, side: SheetSide, fonts: FontBook, device: Device): void {
   for (const laid of laidOn(job, asked, side.placed)) {
     const item = asked.items[laid.each.item]!;
@@ -193,6 +228,7 @@ export function drawSideAsked(job: Job, asked: SheetAsked, side: SheetSide, font
     const face = printedFaces(piece, sources)[item.faces[laid.each.face]!];
     if (face) drawAtPlace(laid, piece, (on) => drawOnSheet(piece, face, sources, on), device);
   }
+  for (const { draw } of finishesOfSide(job, asked, side, fonts)) draw(device);
   drawMarksOf(job, asked, side, fonts, device);
 }
 
@@ -208,7 +244,15 @@ export async function writeSheets(
 ): Promise<Uint8Array> {
   const { made, items, plan } = asked;
   if (plan.forms.length === 0) throw new ExportError('There is no sheet to write.');
-  const document = openDocument(job, asked.standard, kit, asked.pictures);
+  const document = openDocument(
+    withFinishes(
+      job,
+      items.map(({ piece }) => piece),
+    ),
+    asked.standard,
+    kit,
+    asked.pictures,
+  );
   const sheet = sheetBox(made);
   const shared = new Map<string, string | undefined>();
   const keyOf = ({ item, face }: Placed): string | undefined => {
@@ -226,11 +270,18 @@ export async function writeSheets(
       const white = onWhite ? `0 0 0 0 k ${rectangle(each.trim, sheet)} f\n` : '';
       return white + drawPlaced(each, key, items[each.item]!.piece, own, within, sheet);
     });
+    const finished = finishesOfSide(job, asked, side, kit.fonts).map(({ finish, draw }) => {
+      const on = pdfDevice(sheet, document.uses, asked.words);
+      draw(on);
+      const layer = inLayer(document, finish, { content: on.content(), names: on.names() });
+      for (const name of layer.names) names.add(name);
+      return layer.content;
+    });
     const device = pdfDevice(sheet, document.uses, asked.words);
     drawMarksOf(job, asked, side, kit.fonts, device);
     for (const name of device.names()) names.add(name);
     const boxes = { trim: sheet, bleed: sheet, media: sheet };
-    return { content: `${art.join('')}${device.content()}`, names, boxes };
+    return { content: `${art.join('')}${finished.join('')}${device.content()}`, names, boxes };
   };
   const contents: PageContent[] = [];
   for (const side of sidesOf(plan)) {

@@ -5,21 +5,22 @@ import { pdfDevice } from '../../devices/pdf/device';
 import { boxPath } from '../../geometry/path';
 import { sheetPanels } from '../../job/areas';
 import { pieceOf } from '../../job/find';
+import { withFinishes } from '../../job/finishing';
 import type { Face, Job, Piece } from '../../job/schema';
 import type { Device } from '../../scene/device';
 import { drawColourBar, drawCropMarks, drawFoldMarks, drawPunchMark, drawRegistrationMarks } from '../../scene/marks';
 import { drawCheckLine } from '../../scene/office-sheet';
-import { printedFaces } from '../../scene/shown-faces';
 import { drawSlug } from '../../scene/slug';
 import { type SceneSources, sourcesOf } from '../../scene/sources';
 import { foldLines } from '../../trade/folds';
 import { letterLayoutOf } from '../../trade/letter-layouts';
 import { formatSize } from '../../units/length';
 import { refuseMissing } from '../refuse-missing';
-import { ExportError, facesAsked, type PageBoxes, type PdfAsked, pageBoxes } from './asked';
+import { ExportError, type PageBoxes, type PdfAsked, pageBoxes } from './asked';
 import { clipTo, closeDocument, openDocument, type PageContent, type PdfKit, pdfBox, type Tell } from './document';
-import { drawOnSheet, faceArt } from './face-art';
+import { drawFinishOnSheet, drawOnSheet, faceArt, finishArt } from './face-art';
 import type { FileFacts } from './metadata';
+import { type PageAsked, pagesAsked } from './pages-asked';
 
 /** The marks of a face as asked. */
 export function drawMarks({ job, piece, face, asked, boxes, sources }: Marked, device: Device): void {
@@ -57,10 +58,12 @@ export interface Marked {
   marksOf?: Face;
 }
 
-/** Draws a page as it is asked for: the face within its bleed, and its marks over it. */
-export function drawPageAsked(marked: Marked, device: Device): void {
+/** Draws a page as it is asked for: the face within its bleed, what is done to it, and its marks over it. */
+export function drawPageAsked(marked: Marked, device: Device, page?: PageAsked): void {
   device.beginClip(boxPath(marked.boxes.bleed));
-  drawOnSheet(marked.piece, marked.face, marked.sources, device);
+  if (page?.hasInk ?? true) drawOnSheet(marked.piece, marked.face, marked.sources, device);
+  for (const finish of page?.finishes ?? [])
+    drawFinishOnSheet(marked.piece, marked.face, finish, marked.sources, device);
   device.endClip();
   drawMarks(marked.marksOf ? { ...marked, face: marked.marksOf } : marked, device);
 }
@@ -84,26 +87,33 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
   const piece = pieceOf(job, asked.pieceId);
   if (!piece) throw new ExportError(`This job has no piece called ${asked.pieceId}.`);
   const sources = sourcesOf(job, kit.fonts);
-  const faces = facesAsked(printedFaces(piece, sources), asked.faces);
-  refuseMissing(job, faces, ({ asset }) => kit.assets[asset] !== undefined);
+  const pages = pagesAsked(piece, asked, sources);
+  refuseMissing(
+    job,
+    pages.map(({ face }) => face),
+    ({ asset }) => kit.assets[asset] !== undefined,
+  );
   const boxes = pageBoxes(piece, asked.shop, asked.marks, asked.office, asked.also);
   const facts: FileFacts = {
     title: `${job.name}: ${piece.name}`,
     date: job.changed,
     id: fileId(job, asked),
   };
-  const document = openDocument(job, asked.standard ?? asked.shop.standard, kit, asked.pictures);
+  const document = openDocument(withFinishes(job, [piece]), asked.standard ?? asked.shop.standard, kit, asked.pictures);
   const words = asked.words ?? 'text';
   const contents: PageContent[] = [];
-  for (const [i, face] of faces.entries()) {
-    await tell({ done: (0.3 * i) / faces.length, what: `Drawing ${face.name}` });
-    const art = faceArt(document, piece, face, sources, { ...boxes, ppi: asked.shop.ppi.wanted, words });
+  for (const [i, { face, name, hasInk, finishes }] of pages.entries()) {
+    await tell({ done: (0.3 * i) / pages.length, what: `Drawing ${name}` });
+    const art = hasInk
+      ? faceArt(document, piece, face, sources, { ...boxes, ppi: asked.shop.ppi.wanted, words })
+      : { content: '', names: [] };
+    const finished = finishes.map((finish) => finishArt(document, piece, face, finish, sources, { ...boxes, words }));
     // Marks come last, so that nothing can lie over them; what runs past the bleed is cut off by the clip.
     const marks = pdfDevice(boxes.media, document.uses, words);
     drawMarks({ job, piece, face, asked, boxes, sources }, marks);
     contents.push({
-      content: `q\n${clipTo(pdfBox(boxes.bleed, boxes.media))}\n${art.content}Q\n${marks.content()}`,
-      names: new Set([...art.names, ...marks.names()]),
+      content: `q\n${clipTo(pdfBox(boxes.bleed, boxes.media))}\n${art.content}${finished.map(({ content }) => content).join('')}Q\n${marks.content()}`,
+      names: new Set([...art.names, ...finished.flatMap(({ names }) => [...names]), ...marks.names()]),
       boxes,
     });
   }

@@ -2,6 +2,7 @@ import { produce } from 'immer';
 import type { Point } from '../../geometry/box';
 import { findFace } from '../find';
 import { type Element, type Group, type Job, paintsOf } from '../schema';
+import { adoptFinishes } from './finishing';
 
 /** Elements taken from a face, with what they need to live elsewhere in the same job. */
 export type Copied = readonly Element[];
@@ -38,8 +39,8 @@ export const pasteElements = (
   ids: NewIds,
   by: Point,
   groups: readonly Group[] = [],
-): Job =>
-  produce(job, (draft) => {
+): Job => {
+  const pasted = produce(job, (draft) => {
     const face = findFace(draft, faceId);
     if (!face) return;
     const here = new Set(face.elements.map((e) => e.id));
@@ -52,6 +53,8 @@ export const pasteElements = (
       face.groups = [...(face.groups ?? []), { ...own, id: copy, ...(outer ? { group: outer } : {}) }];
     }
   });
+  return adoptFinishes(pasted, faceId);
+};
 
 /** Lays new elements on top of a face's stack, with the groups that they lie in. */
 export const addArt = (job: Job, faceId: string, elements: readonly Element[], groups: readonly Group[]): Job =>

@@ -154,6 +154,18 @@ export function SettingRows({ shop, changes, onChange }: RowsProps) {
         <span className="quiet text-[13px]">{'{client} {piece} {size} {face} {date} {version}'}</span>
       </label>
     ),
+    finishing: (
+      <Choice
+        label="Finishing comes as"
+        value={now.finishing}
+        options={[
+          ['layers', 'Layers of the pages'],
+          ['pages', 'Pages of their own'],
+          ['files', 'Files of their own'],
+        ]}
+        onChange={(finishing) => put({ finishing })}
+      />
+    ),
     office: (
       <Choice
         label="The sheet"

@@ -9,13 +9,14 @@ import { drawElement } from '../../../core/scene/face';
 import { sourcesOf } from '../../../core/scene/sources';
 import { checkKit, kit } from '../../kit';
 import { EDGES } from './corpus/edges';
+import { FINISHING } from './corpus/finishing';
 import { INKS } from './corpus/inks';
 import { KINDS } from './corpus/kinds';
 import { PICTURES } from './corpus/pictures';
 import { WORDS } from './corpus/words';
 
 /** Small jobs with one fault each, and the same jobs without it. */
-const CORPUS = [...EDGES, ...PICTURES, ...WORDS, ...INKS, ...KINDS];
+const CORPUS = [...EDGES, ...PICTURES, ...WORDS, ...INKS, ...KINDS, ...FINISHING];
 
 /** Faults that only a person can mend; all others are mended by a press of a button. */
 // biome-ignore format: a list of words
@@ -25,7 +26,8 @@ const BY_HAND = new Set([
   'missing-glyph', 'placeholder-words', 'long-lines', 'empty-detail', 'code-small', 'out-of-gamut',
   'shop-plates', 'transparent-picture', 'hidden-left', 'sample-left', 'covered', 'keep-clear',
   'post-size', 'across-fold', 'unprintable-margin', 'logo-small', 'logo-crowded', 'logo-altered',
-  'logo-versions', 'near-piece-sizes', 'dense-fold', 'fold-score', 'laser-letterhead',
+  'die-cuts', 'die-bleed', 'die-form', 'tool-through', 'finish-thin', 'finish-close', 'finish-edge',
+  'varnish-register', 'glue-covered', 'white-under', 'logo-versions', 'near-piece-sizes', 'dense-fold', 'fold-score', 'laser-letterhead',
 ]);
 const ALSO_BY_HAND = new Set([
   'a turned background with bare paper at two corners',

@@ -135,6 +135,15 @@ const layers =
   (properties: unknown): Spoil =>
   ({ catalog, context }) =>
     catalog.set(n('OCProperties'), context.obj(properties as never));
+/** A layer that says it is a processing step, with something drawn on it. */
+const step =
+  (metadata: Record<string, string>, drawn = ''): Spoil =>
+  ({ catalog, context, give, draw }) => {
+    const ref = context.register(context.obj({ Type: 'OCG', Name: text('a'), GTS_Metadata: metadata } as never));
+    catalog.set(n('OCProperties'), context.obj({ OCGs: [ref], D: { Name: text('a') } } as never));
+    give('Properties', 'Bad', ref);
+    draw(`/OC /Bad BDC ${drawn} EMC`);
+  };
 /** An annotation whose corners both are so many points from the corner of the sheet. */
 const noteAt =
   (kind: string, from: number, to = from + 5): Spoil =>
@@ -234,6 +243,15 @@ const BREAKS: readonly [rule: string, standard: Standard, what: string, spoil: S
     layers({ D: { Name: text('a') }, Configs: [{ Name: text('a') }] }),
   ],
   ['no-layer-surprises', 'PDF/X-4', 'no usual one', layers({ Configs: [{ Name: text('a') }] })],
+  ['processing-steps', 'PDF/X-4', 'a step of no known group', step({ GTS_ProcStepsGroup: 'Folding' })],
+  ['processing-steps', 'PDF/X-4', 'a step without its type', step({ GTS_ProcStepsGroup: 'Structural' })],
+  [
+    'processing-steps',
+    'PDF/X-4',
+    'a step in process ink',
+    step({ GTS_ProcStepsGroup: 'Varnish' }, '0 0 0 1 k 0 0 9 9 re f'),
+  ],
+  ['processing-steps', 'PDF/X-4', 'a step that knocks out', step({ GTS_ProcStepsGroup: 'White' }, '0 0 9 9 re f')],
   [
     'all-inside',
     'PDF/X-4',

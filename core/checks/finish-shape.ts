@@ -1,0 +1,71 @@
+import { EndType, JoinType } from 'clipper2-ts';
+import { type Box, contains } from '../geometry/box';
+import { areaOfRings, combinedRings, grownRings, type PathsD } from '../geometry/clipping';
+import { type Finish, factsOf } from '../job/finishing';
+import { letteringsOf } from '../job/look';
+import type { Element } from '../job/schema';
+import { type FinishOnFace, finishesOn } from '../scene/finishing';
+import { FINISH_LIMITS, type FinishLimits } from '../trade/finish-limits';
+import { type CheckContext, workedOn } from './check';
+import { boxOfRings, inkRings } from './ink-shape';
+
+/** What is done to a side besides printing it, as exact shapes. Points from the trim's corner. */
+
+/** The finishes of a side, as it is worked on. */
+export const finishesHere = (context: Pick<CheckContext, 'piece' | 'face'>): FinishOnFace[] =>
+  finishesOn(context.piece, workedOn(context));
+
+/** What a shop's tools hold for a finish. */
+export const limitsOfFinish = ({ shop }: Pick<CheckContext, 'shop'>, { kind }: Finish): FinishLimits => ({
+  ...FINISH_LIMITS[kind],
+  ...shop.limits.finishing?.[kind],
+});
+
+/** The form of an element of a finish, whatever it is painted in. */
+export const finishRings = (element: Element, { sources }: Pick<CheckContext, 'sources'>): PathsD =>
+  inkRings(element, sources);
+
+/** The smallest letters of an element, points; none where it has none. */
+export const smallestType = (element: Element, { job }: Pick<CheckContext, 'job'>): number =>
+  element.kind === 'words' ? Math.min(...letteringsOf(element, job.styles).map(({ size }) => size)) : Infinity;
+
+/** Areas, not lines that a tool follows. */
+export const areasHere = (context: CheckContext): FinishOnFace[] =>
+  finishesHere(context).filter(({ finish }) => factsOf(finish).draws === 'areas');
+
+const grown = (rings: PathsD, by: number): PathsD =>
+  rings.length === 0 ? [] : grownRings(rings, by, JoinType.Round, EndType.Polygon, 2, 4, 0.02);
+const whole = (rings: PathsD): PathsD => combinedRings('union', rings, []);
+
+/** What is left over has to be so many times as long as the limit: less is the tip of a corner. */
+const AS_LONG = 3;
+
+/** The boxes of what of one area another leaves over, where that is long enough to be a line. */
+const leftOver = (one: PathsD, other: PathsD, limit: number): Box[] =>
+  combinedRings('difference', one, other).flatMap((ring) => {
+    const box = boxOfRings([ring]);
+    return box && Math.max(box.width, box.height) >= AS_LONG * limit && areaOfRings([ring]) > 0.02 ? [box] : [];
+  });
+
+/** Where an area is thinner than so many points: what is lost when it is pared down and grown again. */
+export function thinParts(rings: PathsD, least: number): Box[] {
+  const one = whole(rings);
+  const opened = grown(grown(one, -least / 2 + 0.01), least / 2);
+  return leftOver(one, opened, least);
+}
+
+/** Where gaps in and between areas are narrower than so many points: what is filled when they are grown and pared down again. */
+export function narrowGaps(rings: PathsD, least: number): Box[] {
+  const one = whole(rings);
+  const closed = grown(grown(one, least / 2 - 0.01), -least / 2);
+  return leftOver(closed, one, least);
+}
+
+/** Whether a box lies on an element's own form, for telling whose part it is. */
+export const isPartOf = (part: Box, element: Element, context: CheckContext): boolean => {
+  const box = boxOfRings(finishRings(element, context));
+  return (
+    box !== undefined &&
+    contains({ x: box.x - 0.5, y: box.y - 0.5, width: box.width + 1, height: box.height + 1 }, part)
+  );
+};
