@@ -13,6 +13,7 @@ const COMMANDS: Record<string, () => Promise<Command>> = {
   plates: async () => (await import('./plates')).plates,
   sheet: async () => (await import('./sheet')).sheet,
   run: async () => (await import('./run')).run,
+  quote: async () => (await import('./quote')).quote,
   inspect: async () => (await import('./inspect')).inspect,
 };
 

@@ -15,6 +15,7 @@ import type { Element, Job } from '../core/job/schema';
 import { probePicture } from '../core/picture/probe';
 import type { FontBook } from '../core/type/font';
 import { toPoints } from '../core/units/length';
+import { buildFoilCard } from './foil-card';
 import { glasshouse, seeded } from './glasshouse';
 import { buildHouse } from './house';
 import { buildOpenDay } from './open-day';
@@ -266,6 +267,7 @@ export async function buildDemo(): Promise<JobBundle> {
     'fritillaries',
   ])
     job = learnWord(job, word);
+  job = buildFoilCard(job);
   return { job, assets: { [hash]: glass, [wideHash]: wide, [openHash]: open } };
 
   function centred(

@@ -8,6 +8,7 @@ const work = import('./ink-work');
 const api = {
   ready: async (): Promise<void> => void (await work),
   readInks: async (...args: Parameters<Work['readInks']>) => (await work).readInks(...args),
+  readSurfaces: async (...args: Parameters<Work['readSurfaces']>) => (await work).readSurfaces(...args),
   readMixtures: async (...args: Parameters<Work['readMixtures']>) => (await work).readMixtures(...args),
   facePlates: async (...args: Parameters<Work['facePlates']>) => (await work).facePlates(...args),
   coloursIn: async (...args: Parameters<Work['coloursIn']>) => (await work).coloursIn(...args),

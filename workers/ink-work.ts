@@ -5,11 +5,15 @@ import { platesFound } from '../core/checks/on-plates';
 import type { PlateContext } from '../core/checks/plate-check';
 import { clustersOf } from '../core/colour/clusters';
 import type { Cmyk, Lab } from '../core/colour/ink';
+import { sideSurface } from '../core/devices/light/side';
+import type { Surface } from '../core/devices/light/surface';
 import { cellsIn } from '../core/devices/plates/device';
 import { coverageOf, highestOf, histogramOf, type WetPlace, wetPlaces } from '../core/devices/plates/readings';
 import { type PlateView, processBytes, viewOf } from '../core/devices/plates/view';
 import { refuseMissing } from '../core/files/refuse-missing';
 import type { Box } from '../core/geometry/box';
+import { pieceOf } from '../core/job/find';
+import { shownFaces } from '../core/scene/shown-faces';
 import { type InkAsked, layAnew } from './lay';
 import { shelfKit } from './shelf-kit';
 
@@ -63,6 +67,22 @@ export async function readMixtures(asked: InkAsked): Promise<{ changed: string; 
     });
   });
   return { changed: asked.job.changed, mixtures };
+}
+
+/** The finished sides of a piece as surfaces for light, at so many cells an inch. */
+export async function readSurfaces(
+  asked: InkAsked & { ppi: number },
+): Promise<{ face: string; name: string; surface: Surface }[]> {
+  const { engine } = await shelfKit.load();
+  const piece = pieceOf(asked.job, asked.pieceId);
+  if (!piece) return [];
+  const faces = await layAnew(asked, { ppi: asked.ppi, trimOnly: true });
+  return faces.flatMap(({ face, grid, press, sources }) => {
+    const shown = shownFaces(piece, sources).find(({ id }) => id === face.id);
+    if (!shown) return [];
+    const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');
+    return [{ face: face.id, name: face.name, surface: sideSurface(piece, shown, grid(), sources, toScreen) }];
+  });
 }
 
 /** One face's plates, and all that is told of them. */

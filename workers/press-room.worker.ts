@@ -18,6 +18,7 @@ const api = {
   saveJob: async (...args: Parameters<Save['saveJob']>) => (await import('./save-work')).saveJob(...args),
   exportImages: async (...args: Parameters<Write['exportImages']>) => (await write()).exportImages(...args),
   exportDrawings: async (...args: Parameters<Write['exportDrawings']>) => (await write()).exportDrawings(...args),
+  writeReview: async (...args: Parameters<Write['writeReview']>) => (await write()).writeReview(...args),
   writeProofs: async (...args: Parameters<Write['writeProofs']>) => (await write()).writeProofs(...args),
   writePackage: async (...args: Parameters<Write['writePackage']>) => (await write()).writePackage(...args),
   writeSheetFile: async (...args: Parameters<Write['writeSheetFile']>) => (await write()).writeSheetFile(...args),

@@ -1,7 +1,8 @@
+import { layPiece } from '../core/checks/on-plates';
 import type { Press } from '../core/colour/engine';
 import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, type ImageFile, type ImagesAsked } from '../core/files/face-images';
-import { exportName } from '../core/files/file-names';
+import { exportName, plainName } from '../core/files/file-names';
 import type { Going, LetGo, Stop } from '../core/files/gate';
 import { goingOf } from '../core/files/hand-off/going';
 import { lettersAsPages } from '../core/files/hand-off/letters';
@@ -20,6 +21,8 @@ import { keptOf, PROOF_PPI, proofPdf } from '../core/files/proof/proof';
 import { faceShots } from '../core/files/proof/shots';
 import { reportJson } from '../core/files/report';
 import { reportPdf } from '../core/files/report-pdf';
+import { type ReviewPiece, reviewPage } from '../core/files/review/page';
+import { sidePicture } from '../core/files/review/pictures';
 import { type SvgWords, writeSvg } from '../core/files/svg-file';
 import { ticketWith } from '../core/files/ticket';
 import { pieceOf } from '../core/job/find';
@@ -239,6 +242,41 @@ export async function writeProofs(
     });
   }
   return { proofs, beside: ticketWith(job, gone) };
+}
+
+/** Pixels an inch of a review's pictures: fine enough to read small type enlarged, and small enough to mail. */
+const REVIEW_PPI = 220;
+/** A large side has fewer: no side has more cells than this. */
+const REVIEW_CELLS = 4_000_000;
+
+/** A review page of some pieces, one file for the client. Throws with words for the user. */
+export async function writeReview(
+  job: Job,
+  chosen: readonly Chosen[],
+  letGo: LetGo,
+  assets: Record<string, Uint8Array>,
+  tell: Hear,
+): Promise<{ page: ImageFile; beside: ImageFile[] }> {
+  const kit = await kitFor(job, assets);
+  const { letGo: gone } = await pass(goingOf(job, withoutLetters(chosen), kit.fonts), letGo, tell);
+  const pieces = chosen.flatMap(({ piece: id, faces }) => {
+    const piece = pieceOf(job, id);
+    return piece ? [{ piece, faces }] : [];
+  });
+  const drawn = pieces.map(({ piece, faces }, i): ReviewPiece => {
+    tell({ done: i / pieces.length, what: `Drawing ${piece.name}` });
+    const press = kit.press(pressConditionOf(job, shopIn(job, piece.shop)));
+    const picture = separatedPictures((hash) => assets[hash], kit.engine, press);
+    const ppi = Math.min(REVIEW_PPI, 72 * Math.sqrt(REVIEW_CELLS / (piece.width * piece.height)));
+    const sides = piece.faces.flatMap((face, n) => (faces && !faces.includes(n) ? [] : [face.id]));
+    const laid = layPiece(job, piece, { ...kit, press }, { picture, ppi, trimOnly: true, faces: sides });
+    return { piece, sides: laid.map((context) => sidePicture(piece, context, kit.engine)) };
+  });
+  const page = reviewPage(job, drawn);
+  return {
+    page: { name: `${plainName(job.name) || 'job'}-review.html`, bytes: new TextEncoder().encode(page) },
+    beside: ticketWith(job, gone),
+  };
 }
 
 /** Packs the job, its print files, findings, ticket and fonts into one zip. */

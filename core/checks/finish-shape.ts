@@ -54,6 +54,32 @@ export function thinParts(rings: PathsD, least: number): Box[] {
   return leftOver(one, opened, least);
 }
 
+/** How often a thickness is halved between what is found and what is not. */
+const HALVINGS = 6;
+
+/** The thickness or gap, at most so many points, at which something is first found. */
+function firstFound(limit: number, find: (at: number) => Box[]): number {
+  let [low, high] = [0, limit];
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2;
+    if (find(middle).length > 0) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+/** The thinnest part of an area that is thinner than `least`; undefined where none is. */
+export const thinnest = (rings: PathsD, least: number): { place: Box; thickness: number } | undefined => {
+  const [place] = thinParts(rings, least);
+  return place && { place, thickness: firstFound(least, (at) => thinParts(rings, at)) };
+};
+
+/** The narrowest gap of an area that is narrower than `least`; undefined where none is. */
+export const narrowest = (rings: PathsD, least: number): { place: Box; gap: number } | undefined => {
+  const [place] = narrowGaps(rings, least);
+  return place && { place, gap: firstFound(least, (at) => narrowGaps(rings, at)) };
+};
+
 /** Where gaps in and between areas are narrower than so many points: what is filled when they are grown and pared down again. */
 export function narrowGaps(rings: PathsD, least: number): Box[] {
   const one = whole(rings);

@@ -28,7 +28,9 @@ export function readShop(text: string): ShopSpec {
   }
   if (typeof json !== 'object' || json === null || Array.isArray(json) || !('name' in json) || !('bleed' in json))
     throw new ShopFileError('This JSON is no shop spec: it has neither a name nor a bleed.');
-  const read = shopSpecSchema.safeParse({ ...SHOPS[0], asks: {}, sizes: {}, notes: '', ...json });
+  // What a shop charges, and what is said of its finishing, is its own alone.
+  const { prices: _prices, ...usual } = SHOPS[0]!;
+  const read = shopSpecSchema.safeParse({ ...usual, asks: {}, sizes: {}, notes: '', ...json });
   if (read.success) return read.data;
   const [issue] = read.error.issues;
   throw new ShopFileError(

@@ -104,7 +104,7 @@ const from11 = (job: Loose): Loose => ({ ...job, version: 12, tables: [] });
 /** A letter may be written to the rows of a table since, and labels lie on their sheets: nothing of an older job changes. */
 const from12 = (job: Loose): Loose => ({ ...job, version: 13 });
 
-/** A piece may be finished, text have a line along its letters, and a shop its prices since: nothing of an older job changes. */
+/** A piece may be finished, text have a line along its letters, a shop its prices, and a client a say since: nothing of an older job changes. */
 const from13 = (job: Loose): Loose => ({ ...job, version: 14 });
 
 /** The step from each version to the next. */

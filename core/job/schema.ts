@@ -9,6 +9,7 @@ import { namedStyleSchema } from '../type/style';
 import { toPoints } from '../units/length';
 import { acceptedSchema } from './accepted';
 import { byRowSchema, runSchema } from './by-row';
+import { approvalSchema, commentSchema, MOST_APPROVALS, MOST_COMMENTS } from './comments';
 import { firmSchema, personSchema } from './details';
 import { elementSchema, id, name, place } from './element';
 import { finishSchema, MOST_FINISHES } from './finishing';
@@ -147,5 +148,8 @@ export const jobShape = z.strictObject({
   tables: z.array(tableSchema).max(JOB_LIMITS.tables),
   /** Findings that somebody has looked at and let stand. */
   accepted: z.array(acceptedSchema).max(JOB_LIMITS.accepted),
+  /** What a client has said of its pieces. */
+  comments: z.array(commentSchema).max(MOST_COMMENTS).optional(),
+  approvals: z.array(approvalSchema).max(MOST_APPROVALS).optional(),
 });
 export type Job = z.infer<typeof jobShape>;

@@ -1,5 +1,6 @@
 import type { Plates } from '../colour/ink';
 import { type Box, outset } from '../geometry/box';
+import { corneredBoxPath } from '../geometry/forms';
 import { boxAround, IDENTITY, invert, type Matrix, multiply } from '../geometry/matrix';
 import { boxPath, type Path, transformPath } from '../geometry/path';
 import { type Finish, factsOf, finishInks, finishOf, finishPlate } from '../job/finishing';
@@ -30,6 +31,25 @@ export interface FinishOnFace {
 export const TOOL_LINE = 0.5;
 /** Further than any bleed: what covers a side is cut off by what it is drawn in. */
 const BEYOND = 60;
+
+/** The sides of a piece as one holds them: what prints, and finishing that is seen. */
+export const heldFaces = (piece: Pick<Piece, 'faces' | 'finishing'>, sources: SceneSources): Face[] =>
+  shownFaces(piece, sources).map((face) => asHeld(piece, face));
+
+const held = new WeakMap<Face, { of: Piece['finishing']; face: Face }>();
+
+/** A side as `shownFaces` has it without what is not seen on the finished piece: hidden things, samples, lines of tools. */
+export function asHeld({ finishing }: Pick<Piece, 'finishing'>, face: Face): Face {
+  const found = held.get(face);
+  if (found && found.of === finishing) return found.face;
+  const elements = face.elements.filter((element) => {
+    const finish = finishOf({ finishing }, element);
+    return !element.hidden && !element.sample && !(finish && factsOf(finish).draws === 'lines');
+  });
+  const made = elements.length === face.elements.length ? face : { ...face, elements };
+  held.set(face, { of: finishing, face: made });
+  return made;
+}
 
 /** What finishes of a piece do on a side as `shownFaces` has it, in the order that the piece lists them. */
 export const finishesOn = (piece: Pick<Piece, 'finishing'>, face: Face): FinishOnFace[] =>
@@ -101,8 +121,22 @@ export function drawFinish(
 }
 
 /** Sources that know the finishes of a piece beside its inks: for what shows their plates. */
-export const withFinishInks = (sources: SceneSources, { finishing }: Pick<Piece, 'finishing'>): SceneSources =>
-  finishing?.length ? { ...sources, inks: [...sources.inks, ...finishInks(finishing)] } : sources;
+export const withFinishInks = (
+  sources: SceneSources,
+  { finishing }: { finishing?: readonly Finish[] | undefined },
+): SceneSources => (finishing?.length ? { ...sources, inks: [...sources.inks, ...finishInks(finishing)] } : sources);
+
+const dressed = new WeakMap<SceneSources, Map<Piece['finishing'], SceneSources>>();
+
+/** Sources that show the finishing of a piece as well; the same ones for the same two. */
+export function showingFinishes(sources: SceneSources, { finishing }: Pick<Piece, 'finishing'>): SceneSources {
+  if (sources.finishing === finishing) return sources;
+  const here = dressed.get(sources) ?? new Map<Piece['finishing'], SceneSources>();
+  dressed.set(sources, here);
+  const found = here.get(finishing) ?? { ...sources, finishing };
+  here.set(finishing, found);
+  return found;
+}
 
 /** What brings one side of a piece onto another as they lie back to back: a back is mirrored on its front. */
 export function throughSheet(piece: Piece, from: Face, to: Face): Matrix {
@@ -136,6 +170,18 @@ export function dieOf(piece: Piece, face: Face): Path | undefined {
   );
   return found[0];
 }
+
+/** The outline that a side has in the end, where it is not its trim: of a die line, or with rounded corners. */
+export function cutOutline(piece: Piece, face: Face): Path | undefined {
+  const die = dieOf(piece, face);
+  if (die || !piece.corner) return die;
+  const corner = { radius: piece.corner, form: 'round' } as const;
+  return corneredBoxPath(sideBox(piece, face), [corner, corner, corner, corner]);
+}
+
+/** Whether a die cuts a piece, and not the guillotine: its shadow is not that of a rectangle. */
+export const hasDie = ({ finishing, corner }: Pick<Piece, 'finishing' | 'corner'>): boolean =>
+  corner !== undefined || (finishing?.some(({ kind }) => kind === 'die line') ?? false);
 
 /** The outline of a framed element as it is turned. */
 export const outlineThere = (element: Exclude<Element, { kind: 'words' }>): Path =>

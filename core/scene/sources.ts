@@ -1,3 +1,4 @@
+import type { Finish } from '../job/finishing';
 import type { Job } from '../job/schema';
 import type { FontBook } from '../type/font';
 
@@ -9,6 +10,8 @@ export interface SceneSources {
   /** The fonts the user has added, by hash: for their names. */
   ownFonts: Job['fonts'];
   fonts: FontBook;
+  /** The finishes of the piece that is shown, where its finishing is shown too. */
+  finishing?: readonly Finish[] | undefined;
 }
 
 /** A job's own part of them, with the fonts beside it. */

@@ -1,3 +1,4 @@
+import { finishesUsed } from '../job/finishing';
 import { NO_ORDER } from '../job/order';
 import type { Job } from '../job/schema';
 import type { SheetMade } from '../job/sheet';
@@ -19,7 +20,8 @@ const USUAL_SHARE = 0.05;
 const passesOf = ({ turning }: Pick<SheetMade, 'turning'>): number => (turning === 'one side' ? 1 : 2);
 
 /** What is done to a piece after printing: what is ordered, and its fold. */
-const stepsOf = ({ piece }: SheetItem): number => (piece.order ?? NO_ORDER).finishing.length + (piece.fold ? 1 : 0);
+const stepsOf = ({ piece }: SheetItem): number =>
+  (piece.order ?? NO_ORDER).finishing.length + finishesUsed(piece).length + (piece.fold ? 1 : 0);
 
 /** What the sheet asks for by hand, else what the first piece's shop does. */
 export function oversOf(job: Job, items: readonly SheetItem[], made: SheetMade): Overs {

@@ -7,6 +7,7 @@ import { requoted } from '../job/edits/house';
 import { mapElementPaints } from '../job/edits/inks';
 import { placeLogo } from '../job/edits/logos';
 import { findFace, pieceOf } from '../job/find';
+import { factsOf, finishOf } from '../job/finishing';
 import { membersOf, pruneGroups, unitsOf } from '../job/groups';
 import type { PieceAsked } from '../job/make';
 import type { Element, Face, Job, Paint, Piece } from '../job/schema';
@@ -91,6 +92,12 @@ function clearOf(job: Job, piece: Piece, fonts: FontBook): Job {
   return removeElements(job, gone);
 }
 
+/** Lines of tools are made for one size; foil and the like go along. */
+function fitsElsewhere(element: Element, source: Piece): boolean {
+  const finish = finishOf(source, element);
+  return !finish || factsOf(finish).draws === 'areas';
+}
+
 /** Adds a new piece that begins with what goes along from a piece of the job, face by face. */
 export function beginFrom(job: Job, asked: PieceAsked, source: Piece, newId: () => string, fonts: FontBook): Job {
   const isBare = ON_BARE_PAPER.includes(asked.kind) && source.kind !== asked.kind;
@@ -101,12 +108,21 @@ export function beginFrom(job: Job, asked: PieceAsked, source: Piece, newId: () 
       const from = source.faces[i];
       if (!from) return;
       const along = from.elements.filter(
-        (each) => goesAlong(each, source.kind, asked.kind) && !(isBare && isGround(each, asFace(source, from))),
+        (each) =>
+          goesAlong(each, source.kind, asked.kind) &&
+          fitsElsewhere(each, source) &&
+          !(isBare && isGround(each, asFace(source, from))),
       );
       const said = source.kind === asked.kind ? along : along.map(firmOnly);
       const copy = copyOfFace({ ...from, elements: said }, face.name, newId);
       face.elements.unshift(...((isBare ? offGround(copy, job) : copy.elements) as typeof face.elements));
       if (copy.groups) face.groups = copy.groups;
+      const named = new Set(face.elements.map(({ finish }) => finish));
+      const carriedOn = (source.finishing ?? []).filter(
+        ({ id }) => named.has(id) && !piece.finishing?.some((each) => each.id === id),
+      );
+      if (carriedOn.length > 0)
+        piece.finishing = [...(piece.finishing ?? []), ...carriedOn.map(({ whole: _whole, ...finish }) => finish)];
       if (from.turned && source.kind === asked.kind) face.turned = from.turned;
       pruneGroups(face as Face);
     });

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { parseLength } from '../units/length';
 import { FINISH_KINDS } from './finishes';
+import { pricesSchema } from './prices';
 import { REGISTERED } from './registered-conditions';
 
 /** Where a row comes from: a published standard, common practice, or a standard quoted from memory. */
@@ -117,6 +118,8 @@ export const shopSpecSchema = z.strictObject({
   files: z.enum(['one', 'one a face']),
   /** How finishing comes with a file: as layers of its pages, on pages of its own, in files of its own; layers where it does not say. */
   finishing: z.enum(['layers', 'pages', 'files']).optional(),
+  /** What it charges, where it says so. */
+  prices: pricesSchema.optional(),
   notes: z.string().max(4000),
   /** Checks that this shop takes more or less gravely than others do, or not at all, by their ids. */
   asks: z.record(z.string().max(60), z.enum([...SEVERITIES, 'off'])),

@@ -1,4 +1,5 @@
 import { lengthOf as pt } from '../units/length';
+import { PRICES } from './prices';
 import type { ShopSpec } from './schema';
 
 /** Shop specs that ship with the app: invented shops, with the limits that are common practice. */
@@ -29,7 +30,7 @@ const COMMON = {
 
 const size = (name: string, width: string, height: string) => ({ name, width: pt(width), height: pt(height) });
 
-export const SHOPS: readonly ShopSpec[] = [
+const BARE: readonly ShopSpec[] = [
   {
     ...COMMON,
     id: 'metric-offset',
@@ -160,6 +161,12 @@ export const SHOPS: readonly ShopSpec[] = [
     notes: 'Your own printer, scissors or a small trimmer: nothing can be printed to the edge of its sheet.',
   },
 ];
+
+/** The shops, with what those that sell print charge for it. */
+export const SHOPS: readonly ShopSpec[] = BARE.map((shop) => {
+  const prices = PRICES[shop.id];
+  return prices ? { ...shop, prices } : shop;
+});
 
 /** The shop spec of that id, or the first one where none that ships has it. */
 export const shopOf = (id: string): ShopSpec => SHOPS.find((shop) => shop.id === id) ?? SHOPS[0]!;

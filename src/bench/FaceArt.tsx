@@ -1,12 +1,14 @@
 import { memo, type ReactElement, type ReactNode, useId, useMemo, useRef } from 'react';
-import type { Press } from '../../core/colour/engine';
+import { hexOf, type Press } from '../../core/colour/engine';
 import type { Plates } from '../../core/colour/ink';
 import { type SvgNode, type SvgPaint, type SvgShade, svgDevice } from '../../core/devices/svg';
 import { tonePng } from '../../core/devices/tone-png';
 import type { Matrix } from '../../core/geometry/matrix';
 import { boxPath, pathData, transformPath } from '../../core/geometry/path';
-import type { Element, Face } from '../../core/job/schema';
+import { factsOf, finishOf, inked } from '../../core/job/finishing';
+import type { Element, Face, Piece } from '../../core/job/schema';
 import { drawElement, elementFrame } from '../../core/scene/face';
+import { cutOutline, drawFinish, type FinishOnFace, withFinishInks } from '../../core/scene/finishing';
 import { groundsOf } from '../../core/scene/grounds';
 import type { SceneSources } from '../../core/scene/sources';
 import { turnOf } from '../../core/scene/turn';
@@ -186,6 +188,8 @@ export const ElementDrawing = memo(function ElementDrawing({
   previews,
 }: ArtProps & { element: Element; ground?: Plates | undefined; mixed?: Mixed | undefined }) {
   const id = useId();
+  const finish = finishOf(sources, element);
+  if (finish) return <FinishDrawing on={{ finish, elements: [element], isWhole: false }} {...{ sources, press }} />;
   const grounds = new Map(ground ? [[element.id, ground]] : []);
   const device = svgDevice({ inks: sources.inks, screen: press.screen, grounds });
   drawElement(element, sources, device);
@@ -193,6 +197,22 @@ export const ElementDrawing = memo(function ElementDrawing({
     <Nodes key={drawn.id} nodes={drawn.nodes} id={id} previews={previews} mixed={mixed} />
   ));
 });
+
+/** What a finish does, flat: in a colour that stands for it, as far as it lets what lies below be seen. */
+function FinishDrawing({ on, sources, press }: Pick<ArtProps, 'sources' | 'press'> & { on: FinishOnFace }) {
+  const id = useId();
+  const { inks } = withFinishInks(sources, sources);
+  const device = svgDevice({ inks, screen: press.screen, grounds: new Map() });
+  // It covers what lies below, as far as it does; it mixes with nothing.
+  drawFinish(on, EVERYWHERE, sources, { ...device, beginOverprint() {}, endOverprint() {} });
+  return (
+    <g opacity={factsOf(on.finish).shown}>
+      {device.elements.map((drawn) => (
+        <Nodes key={drawn.id} nodes={drawn.nodes} id={`${id}-${drawn.id}`} previews={new Map()} />
+      ))}
+    </g>
+  );
+}
 
 /** Whether two states of an element differ in nothing but where it is. */
 function onlyMoved(a: Element, b: Element): boolean {
@@ -246,7 +266,16 @@ export function FaceArt({
   previews,
   under,
   mixtures,
-}: ArtProps & { face: Face; under?: ReactNode; mixtures?: Mixtures }) {
+  held,
+}: ArtProps & {
+  face: Face;
+  under?: ReactNode;
+  mixtures?: Mixtures;
+  /** The piece, where it is shown as one holds it: what its die line cuts away is not there. */
+  held?: Piece | undefined;
+}) {
+  const clip = useId();
+  const die = useMemo(() => held && cutOutline(held, face), [held, face]);
   // An element that stays the same is the same drawing: React then does not even compare it.
   const made = useMemo(() => {
     const kept = new WeakMap<Element, { on: string; art: ReactElement }>();
@@ -264,15 +293,35 @@ export function FaceArt({
       return art;
     };
   }, [sources, press, previews]);
-  const grounds = useMemo(() => groundsOf(face, sources), [face, sources]);
+  const grounds = useMemo(() => groundsOf({ ...face, elements: inked(face.elements) }, sources), [face, sources]);
+  // Finishing lies over all inks, wherever it stands in the stack.
+  const ordered = useMemo(
+    () => [...inked(face.elements), ...face.elements.filter(({ finish }) => finish !== undefined)],
+    [face],
+  );
+  const whole = (sources.finishing ?? []).filter((finish) => finish.whole?.includes(face.id));
   return (
-    <>
+    <g clipPath={die && `url(#${clip})`}>
+      {die && (
+        <clipPath id={clip}>
+          <path d={pathData(die)} />
+        </clipPath>
+      )}
       <Paper />
       {under}
-      {face.elements.map((element) =>
+      {ordered.map((element) =>
         element.hidden ? null : made(element, grounds.get(element.id), mixtures?.get(element.id)),
       )}
-    </>
+      {(held ? [] : whole).map((finish) => (
+        <rect
+          key={finish.id}
+          {...EVERYWHERE}
+          fill={hexOf(press.screen([...factsOf(finish).cmyk]))}
+          opacity={factsOf(finish).shown / 3}
+          pointerEvents="none"
+        />
+      ))}
+    </g>
   );
 }
 

@@ -16,6 +16,7 @@ interface Room {
     | 'logos'
     | 'fits'
     | 'letters'
+    | 'light'
     | 'cut'
     | 'shops'
     | 'checks'

@@ -62,10 +62,12 @@ export function useBenchOf(
   const assets = job?.assets;
   const styles = job?.styles;
   const ownFonts = job?.fonts;
+  const finishing = piece?.finishing;
   const fontsHere = useFonts(job, pieces);
   const sources = useMemo(
-    () => kit && inks && assets && styles && ownFonts && { inks, assets, styles, ownFonts, fonts: kit.fonts },
-    [kit, inks, assets, styles, ownFonts],
+    () =>
+      kit && inks && assets && styles && ownFonts && { inks, assets, styles, ownFonts, fonts: kit.fonts, finishing },
+    [kit, inks, assets, styles, ownFonts, finishing],
   );
   // The checks come after the stage: a key or a drag is drawn first, and checked when there is time.
   const { live, byHand } = useGesture();

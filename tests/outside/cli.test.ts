@@ -38,6 +38,7 @@ describe('tidy', () => {
       ['postcard', 148, 105, 5],
       ['postcard-us', 152.4, 101.6, 5],
       ['year', 297, 210, 5],
+      ['foil-card', 85, 55, 5],
     ]);
     expect(tidy('list', demoFile).stdout).toContain('85 × 55 mm');
   });

@@ -13,7 +13,7 @@ import { groupElements, nameGroup, scaleElements } from './groups';
 /** Elements as a logo keeps them: from its own corner, in no group, saying by themselves how they look. */
 function ownParts(elements: readonly Element[], { x, y }: Box, job: Job): Element[] {
   return elements.map((element): Element => {
-    const { group: _group, locked: _locked, sample: _sample, ...plain } = element;
+    const { group: _group, locked: _locked, sample: _sample, finish: _finish, ...plain } = element;
     const moved = { ...plain, x: element.x - x, y: element.y - y } as Element;
     if (moved.kind !== 'words') return moved;
     const { style: _style, next: _next, ...words } = moved;

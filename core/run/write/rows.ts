@@ -257,6 +257,15 @@ export function rowMetadata({ table, cell }: Rows, row: number): string {
   return `<<${entry('TDYE_Row', `${row + 1}`)}${said.join('')}>>`;
 }
 
+/** Throws ExportError where a die or a plate for a finish would be another for each row. */
+function refuseRowedFinish({ name, faces }: Piece): void {
+  for (const { elements } of faces)
+    if (elements.some(({ finish, byRow }) => finish !== undefined && byRow !== undefined))
+      throw new ExportError(
+        `The finishing of ${name} follows its rows: a die or a plate is one for all of them. Take the row off what is finished.`,
+      );
+}
+
 /** Throws ExportError where a picture that all rows show is not here. */
 export function refuseMissingShared(job: Job, piece: Piece, sources: SceneSources, { assets }: PdfKit): void {
   const faces = printedFaces(piece, sources).map((face) => ({
@@ -274,6 +283,7 @@ export function openRun(job: Job, asked: RunAsked, rows: Rows, kit: PdfKit): Run
     throw new ExportError('The letter that is written to each row is not there. Choose one in Run.');
   if (asked.variable && (asked.standard ?? asked.shop.standard) !== 'PDF/X-4')
     throw new ExportError('PDF/VT-1 is built on PDF/X-4. Choose PDF/X-4, or leave the document parts out.');
+  refuseRowedFinish(piece);
   const sources = sourcesOf(job, kit.fonts);
   refuseMissingShared(job, piece, sources, kit);
   const boxes = pageBoxes(piece, asked.shop, asked.marks, asked.office, asked.also);

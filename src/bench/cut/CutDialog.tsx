@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { type Drift, fromFace, NO_DRIFT, onFace, worstDrifts } from '../../../core/cut/drift';
 import { changesFor } from '../../../core/cut/lower';
 import { EDGES } from '../../../core/cut/one-cut';
-import { printedFaces } from '../../../core/scene/shown-faces';
+import { heldFaces } from '../../../core/scene/finishing';
 import { formatLength } from '../../../core/units/length';
 import type { CutTest } from '../../../workers/cut-work';
 import { Dialog } from '../../parts/Dialog';
@@ -34,7 +34,7 @@ export function CutDialog({ onClose }: { onClose(): void }) {
     const wait = setTimeout(() => setPlaying(playing + 1), BEAT);
     return () => clearTimeout(wait);
   }, [playing, worst]);
-  const faces = printedFaces(piece, sources);
+  const faces = heldFaces(piece, sources);
   const { x, y, twist, backs } = shop.tolerance;
   return (
     <Dialog wide="full" title={`Cut test of ${piece.name}`} onClose={onClose}>

@@ -1,7 +1,9 @@
 import { type PointerEvent as ReactPointerEvent, useRef } from 'react';
 import type { FaceDrift } from '../../../core/cut/drift';
+import { pathData } from '../../../core/geometry/path';
 import type { Face } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
+import { dieOf } from '../../../core/scene/finishing';
 import { useBench, usePrinted } from '../bench';
 import { FaceArt } from '../FaceArt';
 
@@ -24,6 +26,7 @@ export function Finished({
   const scale = Math.min(ROOM.width / width, ROOM.height / height);
   const last = useRef<{ x: number; y: number }>(undefined);
   const radius = sheet.corner ?? 0;
+  const die = dieOf(sheet, face);
   function drag(event: ReactPointerEvent): void {
     if (!last.current) return;
     // The knife goes one way where the print goes the other.
@@ -39,7 +42,7 @@ export function Finished({
         viewBox={`0 0 ${width} ${height}`}
         role="img"
         aria-label={`${face.name}, as it is cut`}
-        className="cursor-move touch-none shadow-lg"
+        className={`cursor-move touch-none ${die ? '' : 'shadow-lg'}`}
         onPointerDown={(event) => {
           last.current = { x: event.clientX, y: event.clientY };
           event.currentTarget.setPointerCapture(event.pointerId);
@@ -50,7 +53,7 @@ export function Finished({
         }}
       >
         <clipPath id={clip}>
-          <rect width={width} height={height} rx={radius} />
+          {die ? <path d={pathData(die)} /> : <rect width={width} height={height} rx={radius} />}
         </clipPath>
         <g clipPath={`url(#${clip})`}>
           <rect width={width} height={height} fill="#fff" />

@@ -4,7 +4,7 @@ import { review } from '../../../core/checks/review';
 import { pieceOf } from '../../../core/job/find';
 import type { Face } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
-import { printedFaces } from '../../../core/scene/shown-faces';
+import { heldFaces, showingFinishes } from '../../../core/scene/finishing';
 import { sourcesOf } from '../../../core/scene/sources';
 import { Dialog } from '../../parts/Dialog';
 import { act } from '../../store/session';
@@ -26,8 +26,11 @@ export function MendAll({ onClose }: { onClose(): void }) {
   }, [job, piece.id, findings, seen, press, kit]);
   if (!mended || !kit) return null;
   const after = pieceOf(mended.job, piece.id)!;
-  const sources = { before: sourcesOf(job, kit.fonts), after: sourcesOf(mended.job, kit.fonts) };
-  const [was, is] = [printedFaces(piece, sources.before), printedFaces(after, sources.after)];
+  const sources = {
+    before: showingFinishes(sourcesOf(job, kit.fonts), piece),
+    after: showingFinishes(sourcesOf(mended.job, kit.fonts), after),
+  };
+  const [was, is] = [heldFaces(piece, sources.before), heldFaces(after, sources.after)];
   const changed = piece.faces.filter((face) => after.faces.find(({ id }) => id === face.id) !== face);
   const labels = [...new Set(mended.done)].map((label) => ({
     label,

@@ -1,6 +1,6 @@
 import { group } from 'd3';
 import { nanoid } from 'nanoid';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ALL_CHECKS } from '../../../core/checks';
 import type { Finding } from '../../../core/checks/check';
 import { type AtShop, compareShops, onlyAt } from '../../../core/checks/compare-shops';
@@ -9,8 +9,12 @@ import { setShop } from '../../../core/job/edits/job';
 import { keepShop, removeShop } from '../../../core/job/edits/shops';
 import { pieceOf } from '../../../core/job/find';
 import { conditionsOf } from '../../../core/job/press-of';
-import type { Job } from '../../../core/job/schema';
+import type { Job, Piece } from '../../../core/job/schema';
 import { shopsOf } from '../../../core/job/shops-of';
+import { SheetError } from '../../../core/sheet/plan';
+import { quoteOf } from '../../../core/sheet/quote';
+import { quoteItem } from '../../../core/sheet/savings';
+import { moneyText } from '../../../core/trade/money';
 import { KINDS, SEVERITIES, type ShopSpec } from '../../../core/trade/schema';
 import { SHOPS } from '../../../core/trade/shops';
 import { Dialog } from '../../parts/Dialog';
@@ -40,14 +44,30 @@ function verdict({ counts: { stop, warn, advise }, unread }: AtShop): string {
   return says.filter(Boolean).join(', ');
 }
 
+/** What a shop charges for the piece as it is ordered, and how long it takes; nothing where it sends no prices. */
+function priceText(job: Job, piece: Piece, { prices }: ShopSpec): string | undefined {
+  if (!prices) return undefined;
+  try {
+    const quote = quoteOf(job, [quoteItem(job, piece)], prices);
+    return quote && `${moneyText(quote.sum, quote.currency)} for ${quote.quantity}, ${quote.days} working days`;
+  } catch (error) {
+    if (error instanceof SheetError) return 'too large for its sheet';
+    throw error;
+  }
+}
+
 /** All shops: how each would take the piece, and what each asks for. */
 export function ShopsPanel({ onClose }: { onClose(): void }) {
   const { job, sheet: piece, shop: own } = useBench();
   const [chosenId, setChosen] = useState(own.id);
   const [problem, setProblem] = useState<string>();
-  const shops = shopsOf(job);
+  const shops = useMemo(() => shopsOf(job), [job]);
   const reviews = useReviews(shops.map((shop) => atShop(job, piece.id, shop)));
   const all = compareShops(shops.flatMap((shop, i) => (reviews[i] ? [{ shop, review: reviews[i] }] : [])));
+  const prices = useMemo(
+    () => new Map(shops.map((shop) => [shop.id, priceText(job, piece, shop)])),
+    [job, piece, shops],
+  );
   const waiting = shops.length - all.length;
   const chosen = all.find(({ shop }) => shop.id === chosenId) ?? all[0];
   const here = all.find(({ shop }) => shop.id === own.id);
@@ -94,6 +114,9 @@ export function ShopsPanel({ onClose }: { onClose(): void }) {
                     {each.shop.id === own.id && <span className="quiet font-normal">, its shop</span>}
                   </b>
                   <span className="quiet block text-[13px]">{verdict(each)}</span>
+                  {prices.get(each.shop.id) && (
+                    <span className="block text-[13px] tabular-nums">{prices.get(each.shop.id)}</span>
+                  )}
                 </button>
               </li>
             ))}

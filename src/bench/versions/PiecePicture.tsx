@@ -3,7 +3,7 @@ import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job, Piece } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import { asFace } from '../../../core/job/turned';
-import { printedFaces } from '../../../core/scene/shown-faces';
+import { heldFaces, showingFinishes } from '../../../core/scene/finishing';
 import { sourcesOf } from '../../../core/scene/sources';
 import { FaceArt } from '../FaceArt';
 import { useFonts } from '../use-fonts';
@@ -20,8 +20,8 @@ export function PiecePicture({ job, piece }: { job: Job; piece: Piece }) {
   const fontsHere = useFonts(job, pieces);
   const profilesHere = useProfiles(job);
   if (!kit || !fontsHere || !profilesHere) return <p role="status">Drawing…</p>;
-  const sources = sourcesOf(job, kit.fonts);
-  return printedFaces(piece, sources).map((face) => {
+  const sources = showingFinishes(sourcesOf(job, kit.fonts), piece);
+  return heldFaces(piece, sources).map((face) => {
     const { width, height } = asFace(piece, face);
     return (
       <svg
@@ -31,7 +31,7 @@ export function PiecePicture({ job, piece }: { job: Job; piece: Piece }) {
         aria-label={`${piece.name}, ${face.name}`}
         className="max-h-72 w-full"
       >
-        <FaceArt face={face} sources={sources} press={kit.press(condition)} previews={previews} />
+        <FaceArt face={face} sources={sources} press={kit.press(condition)} previews={previews} held={piece} />
       </svg>
     );
   });

@@ -4,7 +4,7 @@ import { lettersAsPages } from '../../../core/files/hand-off/letters';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import { pieceOf } from '../../../core/job/find';
 import { asFace } from '../../../core/job/turned';
-import { printedFaces } from '../../../core/scene/shown-faces';
+import { hasDie, heldFaces, showingFinishes } from '../../../core/scene/finishing';
 import type { Inspected } from '../../../workers/inspect-work';
 import { useBench, usePrinted } from '../../bench/bench';
 import { FaceArt } from '../../bench/FaceArt';
@@ -16,17 +16,21 @@ import { CheckedPdf } from './CheckedPdf';
 import { DrawingsForm } from './DrawingsForm';
 import { ImagesForm } from './ImagesForm';
 import { PackageForm } from './PackageForm';
+import { PriceForm } from './PriceForm';
 import { ProofForm } from './ProofForm';
 import { Results } from './Results';
+import { ReviewForm } from './ReviewForm';
 import { type Done, ShopForm } from './ShopForm';
 import { WhatGoes } from './WhatGoes';
 
 const FORMS = [
   ['shop', 'Print shop', 'PDF/X'],
   ['proof', 'Client proof', 'to sign'],
+  ['review', 'Client review', 'to comment'],
   ['pictures', 'Images', 'PNG, TIFF'],
   ['drawings', 'SVG', 'drawings'],
   ['package', 'Job package', 'job, ticket'],
+  ['price', 'Price', 'by its price list'],
 ] as const;
 type Form = (typeof FORMS)[number][0];
 
@@ -63,9 +67,11 @@ function HandOff() {
   const forms: Readonly<Record<Form, ReactNode>> = {
     shop: <ShopForm chosen={chosen} gate={gate} onDone={setDone} />,
     proof: <ProofForm chosen={chosen} gate={gate} />,
+    review: <ReviewForm chosen={chosen} gate={gate} />,
     pictures: <ImagesForm chosen={chosen} gate={gate} />,
     drawings: <DrawingsForm chosen={chosen} gate={gate} />,
     package: <PackageForm chosen={chosen} gate={gate} />,
+    price: <PriceForm chosen={chosen} />,
   };
   return (
     <>
@@ -158,7 +164,7 @@ function ChosenFaces({ chosen }: { chosen: readonly Chosen[] }) {
         const piece = pieceOf(job, id);
         if (!piece) return [];
         const written = letters?.length ? lettersAsPages(job, id, letters, sources.fonts)?.piece.faces : undefined;
-        return [...printedFaces(piece, sources).filter((_, i) => !faces || faces.includes(i)), ...(written ?? [])].map(
+        return [...heldFaces(piece, sources).filter((_, i) => !faces || faces.includes(i)), ...(written ?? [])].map(
           (face) => {
             const { width, height } = asFace(piece, face);
             return (
@@ -167,10 +173,16 @@ function ChosenFaces({ chosen }: { chosen: readonly Chosen[] }) {
                   role="img"
                   aria-label={`${piece.name}, ${face.name}`}
                   viewBox={`0 0 ${width} ${height}`}
-                  className="bg-white shadow-md"
+                  className={hasDie(piece) ? 'drop-shadow-md' : 'bg-white shadow-md'}
                   style={{ width: `min(${Math.min(460, width * 1.5)}px, ${(42 * width) / height}vh)` }}
                 >
-                  <FaceArt face={face} sources={sources} press={press} previews={previews} />
+                  <FaceArt
+                    face={face}
+                    sources={showingFinishes(sources, piece)}
+                    press={press}
+                    previews={previews}
+                    held={piece}
+                  />
                 </svg>
                 <figcaption className="quiet text-center text-[13px]">
                   {piece.name}, {face.name}

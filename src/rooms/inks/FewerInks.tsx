@@ -9,7 +9,7 @@ import { pieceOf } from '../../../core/job/find';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job, Paint } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
-import { shownFaces } from '../../../core/scene/shown-faces';
+import { heldFaces, showingFinishes } from '../../../core/scene/finishing';
 import { sourcesOf } from '../../../core/scene/sources';
 import { useBench } from '../../bench/bench';
 import { FaceArt } from '../../bench/FaceArt';
@@ -139,14 +139,14 @@ function Sides({ job, title }: { job: Job; title: string }) {
   const { piece, press, shop, sources: here } = useBench();
   const condition = useMemo(() => pressConditionOf(job, shop), [job, shop]);
   const previews = usePreviews(job, condition);
-  const sources = useMemo(() => sourcesOf(job, here.fonts), [job, here.fonts]);
+  const sources = useMemo(() => showingFinishes(sourcesOf(job, here.fonts), piece), [job, here.fonts, piece]);
   const shown = pieceOf(job, piece.id);
   if (!shown) return null;
   return (
     <figure className="grid content-start gap-1.5">
       <figcaption className="text-[13px]">{title}</figcaption>
       <div className="flex flex-wrap gap-2">
-        {shownFaces(shown, sources)
+        {heldFaces(shown, sources)
           .slice(0, 2)
           .map((face) => {
             const { width, height } = asFace(shown, face);

@@ -3,7 +3,7 @@ import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job, Piece } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import { asFace } from '../../../core/job/turned';
-import { printedFaces } from '../../../core/scene/shown-faces';
+import { hasDie, heldFaces, showingFinishes } from '../../../core/scene/finishing';
 import { sourcesOf } from '../../../core/scene/sources';
 import { formatSize } from '../../../core/units/length';
 import type { Kit } from '../../../workers/kit';
@@ -35,8 +35,9 @@ export function PieceTile({
   const previews = usePreviews(job, condition, pieces);
   const fontsHere = useFonts(job, pieces);
   const scale = LONGEST / longest;
-  const sources = kit && inSight && fontsHere && profilesHere ? sourcesOf(job, kit.fonts) : undefined;
-  const faces = sources ? printedFaces(piece, sources) : piece.faces;
+  const sources =
+    kit && inSight && fontsHere && profilesHere ? showingFinishes(sourcesOf(job, kit.fonts), piece) : undefined;
+  const faces = sources ? heldFaces(piece, sources) : piece.faces;
   return (
     <a ref={ref} href={`/layout?job=${job.id}&piece=${piece.id}`} className="group text-[var(--table-text)]">
       <span className="mb-2 flex gap-3">
@@ -50,10 +51,10 @@ export function PieceTile({
               width={width * scale}
               height={height * scale}
               viewBox={`0 0 ${width} ${height}`}
-              className="shadow-md group-hover:outline-2 group-hover:outline-primary"
+              className={`${hasDie(piece) ? 'drop-shadow-md' : 'shadow-md'} group-hover:outline-2 group-hover:outline-primary`}
             >
               {kit && sources && (
-                <FaceArt face={face} sources={sources} press={kit.press(condition)} previews={previews} />
+                <FaceArt face={face} sources={sources} press={kit.press(condition)} previews={previews} held={piece} />
               )}
             </svg>
           );

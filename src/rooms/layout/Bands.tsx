@@ -1,4 +1,6 @@
 import { type Box, bottom, outset, right } from '../../../core/geometry/box';
+import { offsetPath } from '../../../core/geometry/offset';
+import { type Path, pathData, transformPath } from '../../../core/geometry/path';
 import { AreaPattern } from './Areas';
 
 const rectData = ({ x, y, width, height }: Box): string => `M${x} ${y}h${width}v${height}h${-width}z`;
@@ -26,9 +28,55 @@ export function BandPatterns() {
   );
 }
 
+/** The bands of a die line: what is cut away, and what is kept free of text. In points from the trim's corner. */
+export interface DieBands {
+  die: Path;
+  away: Path;
+  safe: Path;
+}
+
+export const dieBands = (die: Path, bleed: number, safe: number): DieBands => ({
+  die,
+  away: offsetPath(die, bleed, 'round'),
+  safe: offsetPath(die, -safe, 'round'),
+});
+
+/** The edge of a face that a die cuts: the same bands, along its line. */
+function BandsOfDie({ trim, zoom, bands }: { trim: Box; zoom: number; bands: DieBands }) {
+  const there = (path: Path): string => pathData(transformPath(path, [zoom, 0, 0, zoom, trim.x, trim.y]));
+  const [die, away, safe] = [there(bands.die), there(bands.away), there(bands.safe)];
+  return (
+    <>
+      <path d={away + die} fill="url(#cut-away)" fillRule="evenodd" />
+      <path d={die + safe} fill="var(--edge-slate)" fillOpacity=".16" fillRule="evenodd" />
+      <path d={safe} fill="none" stroke="var(--edge-slate)" strokeDasharray="1.5 4" strokeLinecap="round" />
+      <path d={die} fill="none" stroke="var(--edge-trim)" strokeWidth="1.4" />
+    </>
+  );
+}
+
 /** The edge of a face: bleed hatched, safe band washed, trim a dark hairline. `trim` in pixels; bleed and safe in points. */
-export function Bands({ trim, zoom, bleed, safe }: { trim: Box; zoom: number; bleed: number; safe: number }) {
+export function Bands({
+  trim,
+  zoom,
+  bleed,
+  safe,
+  die,
+}: {
+  trim: Box;
+  zoom: number;
+  bleed: number;
+  safe: number;
+  die?: DieBands | undefined;
+}) {
   const inner = outset(trim, -safe * zoom);
+  if (die)
+    return (
+      <g pointerEvents="none">
+        <BandsOfDie trim={trim} zoom={zoom} bands={die} />
+        <path d={corners(trim)} fill="none" stroke="var(--edge-trim)" strokeOpacity=".5" strokeWidth="1.4" />
+      </g>
+    );
   return (
     <g pointerEvents="none">
       {bleed > 0 && (

@@ -9,6 +9,7 @@ import { platesOf, processStandIn } from '../../../core/colour/ink';
 import { inkBounds } from '../../../core/devices/bounds';
 import { unionOf } from '../../../core/geometry/box';
 import { inkOf, titleOf } from '../../../core/job/find';
+import { finishOf, finishSays } from '../../../core/job/finishing';
 import { lookOf } from '../../../core/job/look';
 import { type Element, type Job, paintsOf } from '../../../core/job/schema';
 import { effectivePpi } from '../../../core/picture/place';
@@ -50,6 +51,8 @@ export type RowContext = Pick<Job, 'inks' | 'styles' | 'assets' | 'fonts'> &
 
 /** What an element is, in a few words. */
 function summaryOf(element: Element, finding: Finding | undefined, { unit, ...job }: RowContext): string {
+  const finish = finishOf(job.sources, element);
+  if (finish) return finish.name ?? finishSays(finish);
   const logo = element.logo ? 'logo, ' : '';
   if (element.kind === 'words') {
     const { lettering } = lookOf(element, job.styles);
@@ -67,6 +70,7 @@ function summaryOf(element: Element, finding: Finding | undefined, { unit, ...jo
 }
 
 function Swatch({ element, context }: { element: Element; context: RowContext }) {
+  if (element.finish) return null;
   const paint =
     element.kind === 'words' && !element.fill
       ? lookOf(element, context.styles).lettering.paint

@@ -17,6 +17,8 @@ import { ArrangeCard } from './arrange/ArrangeCard';
 import { groupSelection, selectedGroups, ungroupSelection } from './arrange/arranging';
 import { SeveralMeasures } from './arrange/SeveralMeasures';
 import { CodeCard } from './CodeCard';
+import { CommentsCard } from './CommentsCard';
+import { FinishCard } from './FinishCard';
 import { LogoCard } from './LogoCard';
 import { MeasuredBy, Measures } from './Measures';
 import { PersonCard } from './PersonCard';
@@ -27,6 +29,7 @@ import { FillCard } from './paint/FillCard';
 import { InkCard } from './paint/InkCard';
 import { RuleCard, StrokeCard } from './paint/LineCard';
 import { FacesCard } from './piece/FacesCard';
+import { FinishingCard } from './piece/FinishingCard';
 import { KindCard } from './piece/KindCard';
 import { RepeatCard } from './RepeatCard';
 import { ShapeCard } from './ShapeCard';
@@ -61,14 +64,16 @@ function ElementDetails({ element }: { element: Element }) {
   const { piece } = useBench();
   const begins = flowHead(piece, element.id);
   const head = begins === element.id ? undefined : begins;
+  // A finish has no ink of its own: its form is what counts.
+  const isInk = element.finish === undefined;
   return (
     <Cards>
       {element.kind === 'words' && head && <GoesOnFrom head={head} />}
       {element.kind === 'words' && !head && <WordsCard words={element} />}
-      {element.kind === 'words' && !head && <FillCard element={element} />}
+      {isInk && element.kind === 'words' && !head && <FillCard element={element} />}
       {element.kind === 'picture' && <PictureCard picture={element} />}
-      {(element.kind === 'shape' || element.kind === 'rule') && <FillCard element={element} />}
-      {element.kind === 'code' && <CodePaint code={element} />}
+      {isInk && (element.kind === 'shape' || element.kind === 'rule') && <FillCard element={element} />}
+      {isInk && element.kind === 'code' && <CodePaint code={element} />}
       {element.kind === 'rule' && <RuleCard rule={element} />}
       <Measures element={element} />
       {element.kind === 'shape' && !element.outline && <ShapeCard shape={element} />}
@@ -78,9 +83,10 @@ function ElementDetails({ element }: { element: Element }) {
       {element.kind === 'words' && <FrameCard words={element} />}
       {element.kind === 'words' && !head && <PathCard words={element} />}
       {element.kind === 'words' && !head && <StyleCard words={element} />}
-      {element.kind === 'shape' && <StrokeCard shape={element} />}
-      <PrintCard element={element} />
-      <EffectsCard element={element} />
+      {isInk && element.kind === 'shape' && <StrokeCard shape={element} />}
+      {isInk && <PrintCard element={element} />}
+      <FinishCard elements={[element]} />
+      {isInk && <EffectsCard element={element} />}
       <RepeatCard elements={[element]} />
       {element.kind === 'shape' && <AreaCard shape={element} />}
       <Identity element={element} />
@@ -193,6 +199,7 @@ function SeveralDetails() {
       <LogoCard />
       <ArrangeCard />
       <CombineCard />
+      <FinishCard elements={selection} />
       <RepeatCard elements={selection} />
       <MeasuredBy />
       <MarkButtons elements={selection} />
@@ -294,8 +301,10 @@ function PieceDetails() {
       <p>
         <kbd className="key">?</kbd> lists the keyboard shortcuts.
       </p>
+      <CommentsCard />
       <PersonCard />
       <KindCard />
+      <FinishingCard />
       <FacesCard />
       <UnderlayCard />
       <NudgeField />

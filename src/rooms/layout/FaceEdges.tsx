@@ -3,7 +3,7 @@ import type { Finding } from '../../../core/checks/check';
 import { type Box, outset, type Point } from '../../../core/geometry/box';
 import { formatLength, type PieceUnit } from '../../../core/units/length';
 import { FindingMarks } from '../../bench/findings/FindingMarks';
-import { BandPatterns, Bands } from './Bands';
+import { BandPatterns, Bands, type DieBands } from './Bands';
 import { Rulers } from './Rulers';
 import { onScreen, type View } from './view';
 
@@ -57,6 +57,7 @@ export const FaceEdges = memo(function FaceEdges({
   findings,
   chosen,
   text,
+  die,
 }: {
   face: string;
   /** Only where several faces are shown. */
@@ -72,6 +73,8 @@ export const FaceEdges = memo(function FaceEdges({
   chosen: string | undefined;
   /** Where the text of the face lies, in its points; the same list as long as it does. */
   text: readonly Box[];
+  /** The bands of a die line, where one cuts the face. */
+  die: DieBands | undefined;
 }) {
   const { zoom } = view;
   const toScreen = (box: Box): Box => onScreen(box, origin, view);
@@ -81,7 +84,7 @@ export const FaceEdges = memo(function FaceEdges({
   return (
     <svg className="pointer-events-none absolute inset-0 size-full overflow-visible" aria-hidden="true">
       <BandPatterns />
-      <Bands trim={trim} zoom={zoom} bleed={bleed} safe={safe} />
+      <Bands trim={trim} zoom={zoom} bleed={bleed} safe={safe} die={die} />
       <Rulers trim={trim} bleed={bleed} size={{ width, height }} zoom={zoom} unit={unit} />
       <Legend name={name} at={{ x: legend.x, y: below + 24 }} bleed={bleed} safe={safe} unit={unit} />
       <FindingMarks

@@ -1,7 +1,7 @@
 import Columns from 'lucide-react/icons/columns-2';
 import Keyboard from 'lucide-react/icons/keyboard';
 import Scissors from 'lucide-react/icons/scissors';
-import { memo, type ReactNode, useCallback, useEffect } from 'react';
+import { lazy, memo, type ReactNode, Suspense, useCallback, useEffect } from 'react';
 import {
   type Bench,
   BenchContext,
@@ -36,6 +36,9 @@ import { FitsPanel } from './piece/FitsPanel';
 import { Stage } from './Stage';
 import { useEditKeys } from './use-edit-keys';
 import { usePictures } from './use-pictures';
+
+// Looked at now and then: it comes when it is asked for.
+const LightDialog = lazy(async () => ({ default: (await import('./piece/LightDialog')).LightDialog }));
 
 const close = (): void => openPanel(undefined);
 
@@ -167,6 +170,11 @@ export default function LayoutRoom() {
           {open === 'icons' && <IconsPanel onClose={close} />}
           {open === 'letters' && <LettersPanel onClose={close} />}
           {open === 'fits' && <FitsPanel onClose={close} />}
+          {open === 'light' && (
+            <Suspense>
+              <LightDialog onClose={close} />
+            </Suspense>
+          )}
           {open === 'logos' && <LogosPanel onClose={close} />}
           {drawing && <DrawingDialog key={drawing.name} drawing={drawing} />}
           {open === 'guides' && <GuidesPanel onClose={close} />}

@@ -12,15 +12,19 @@ import {
 } from 'react';
 import { inkBounds } from '../../../core/devices/bounds';
 import { type Box, outset, type Point, unionOf } from '../../../core/geometry/box';
+import { parsePath, pathData } from '../../../core/geometry/path';
 import type { Face } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
 import { elementBox, elementFrame } from '../../../core/scene/face';
+import { asHeld, dieOf } from '../../../core/scene/finishing';
 import { type Bench, type Printed, useBench, useFound, usePrinted } from '../../bench/bench';
 import { FaceArt } from '../../bench/FaceArt';
 import { UnderlayImage } from '../../bench/underlay/UnderlayImage';
 import { Areas } from './Areas';
 import { CaughtLines } from './arrange/CaughtLines';
 import { GuideLines } from './arrange/GuideLines';
+import { dieBands } from './Bands';
+import { CommentPins } from './CommentPins';
 import { FaceEdges } from './FaceEdges';
 import { FramePicture } from './FramePicture';
 import { FillHandles } from './paint/FillHandles';
@@ -38,8 +42,6 @@ import { ZoomBar } from './ZoomBar';
 // The editor is large, and no words are open at first.
 const WordsEditor = lazy(async () => ({ default: (await import('./words/WordsEditor')).WordsEditor }));
 
-const withoutSamples = (face: Face): Face => ({ ...face, elements: face.elements.filter((e) => !e.sample) });
-
 /** One face on the table, at one CSS pixel a point: the table's transform makes it larger. */
 const FaceSheet = memo(function FaceSheet({
   face,
@@ -55,6 +57,7 @@ const FaceSheet = memo(function FaceSheet({
   const { shop, press, sources, previews, mixtures } = bench;
   const piece = asFace(bench.piece, face);
   const bleed = asCut ? 0 : shop.bleed[piece.kind];
+  const die = useMemo(() => dieOf(bench.piece, face), [bench.piece, face]);
   const paper = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, bleed);
   return (
     <svg
@@ -64,15 +67,16 @@ const FaceSheet = memo(function FaceSheet({
       width={paper.width}
       height={paper.height}
       viewBox={`${paper.x} ${paper.y} ${paper.width} ${paper.height}`}
-      className={`absolute ${asCut ? 'shadow-lg' : ''}`}
+      className={`absolute ${asCut && !die ? 'shadow-lg' : ''}`}
       style={{
         left: origin.x + paper.x,
         top: origin.y + paper.y,
         borderRadius: asCut ? piece.corner : undefined,
+        clipPath: asCut && die ? `path('${pathData(die)}')` : undefined,
       }}
     >
       <FaceArt
-        face={asCut ? withoutSamples(face) : face}
+        face={asCut ? asHeld(piece, face) : face}
         sources={sources}
         press={press}
         previews={previews}
@@ -124,6 +128,18 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
   const [view, setView] = useState<View>();
   const bleed = shop.bleed[piece.kind];
   const safe = shop.safe[piece.kind];
+  // By the outlines, so that a drag of something else works out no bands again.
+  const dieData = shown.map((f) => `${f.id} ${pathData(dieOf(piece, f) ?? [])}`).join('\n');
+  const dies = useMemo(
+    () =>
+      new Map(
+        dieData.split('\n').map((each) => {
+          const [id = '', data] = /^(\S*) (.*)$/.exec(each)?.slice(1) ?? [];
+          return [id, data ? dieBands(parsePath(data), bleed, safe) : undefined] as const;
+        }),
+      ),
+    [dieData, bleed, safe],
+  );
   const trimOfFace = (face: Face): Box => {
     const { width, height } = asFace(piece, face);
     return { x: 0, y: 0, width, height };
@@ -231,6 +247,7 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                     findings={findings}
                     chosen={selected?.id}
                     text={texts.get(f.id) ?? []}
+                    die={dies.get(f.id)}
                   />
                 ))}
                 <svg
@@ -256,6 +273,7 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                             />
                           </g>
                         )}
+                        <CommentPins face={f} toScreen={toScreen} />
                         <CaughtLines face={f.id} toScreen={toScreen} unit={unit} />
                         {drawing.drawn?.face === f.id && <DrawPath face={f} origin={origin} view={base} />}
                         {mine?.kind === 'shape' && drawing.editing?.id === mine.id && (

@@ -4,7 +4,7 @@ import type { Review } from '../../../core/checks/review';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
-import { printedFaces } from '../../../core/scene/shown-faces';
+import { hasDie, heldFaces, showingFinishes } from '../../../core/scene/finishing';
 import { type SceneSources, sourcesOf } from '../../../core/scene/sources';
 import type { Kit } from '../../../workers/kit';
 import { useTrouble } from '../../bench/bench';
@@ -117,7 +117,7 @@ const LaidPiece = memo(function LaidPiece({
   const alone = useMemo(() => (inSight ? [piece] : []), [inSight, piece]);
   const previews = usePreviews(job, condition, alone);
   const fontsHere = useFonts(job, alone);
-  const printed = inSight && fontsHere ? printedFaces(piece, sources) : [];
+  const printed = inSight && fontsHere ? heldFaces(piece, sources) : [];
   const press = kit.press(condition);
   return (
     <li aria-label={piece.name} ref={ref}>
@@ -135,7 +135,7 @@ const LaidPiece = memo(function LaidPiece({
               role="img"
               aria-label={`${piece.name}, ${each.face.name}`}
               viewBox={`0 0 ${each.width} ${each.height}`}
-              className="absolute shadow-md group-hover:outline-2 group-hover:outline-primary"
+              className={`absolute ${hasDie(piece) ? 'drop-shadow-md' : 'shadow-md'} group-hover:outline-2 group-hover:outline-primary`}
               style={{
                 left: (each.x - x) * scale,
                 top: 0,
@@ -146,7 +146,8 @@ const LaidPiece = memo(function LaidPiece({
               {inSight && fontsHere ? (
                 <FaceArt
                   face={printed.find(({ id }) => id === each.face.id) ?? each.face}
-                  sources={sources}
+                  sources={showingFinishes(sources, piece)}
+                  held={piece}
                   press={press}
                   previews={previews}
                 />

@@ -6,7 +6,7 @@ import { pressConditionOf } from '../../../core/job/press-of';
 import { shopIn } from '../../../core/job/shops-of';
 import { asFace } from '../../../core/job/turned';
 import { facesFor, type RowPlan } from '../../../core/run/row-piece';
-import { shownFaces } from '../../../core/scene/shown-faces';
+import { heldFaces } from '../../../core/scene/finishing';
 import { useBench } from '../../bench/bench';
 import { FaceArt } from '../../bench/FaceArt';
 import { usePreviews } from '../../bench/use-previews';
@@ -33,7 +33,7 @@ export function RowStage({
   const piece = useMemo(() => ({ ...sheet, faces: [...faces] }), [sheet, faces]);
   const pieces = useMemo(() => [piece], [piece]);
   const previews = usePreviews(job, pressConditionOf(job, shopIn(job, sheet.shop)), pieces);
-  const shown = useMemo(() => shownFaces(piece, sources), [piece, sources]);
+  const shown = useMemo(() => heldFaces(piece, sources), [piece, sources]);
   const fault = faults[0];
   return (
     <section aria-label="The piece for a row" className="flex min-h-0 flex-[1.25] flex-col bg-[var(--table)]">

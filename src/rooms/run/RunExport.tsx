@@ -4,6 +4,7 @@ import { exportName } from '../../../core/files/file-names';
 import type { Standard } from '../../../core/files/pdf/standards';
 import { type Run, SHEET_WAYS } from '../../../core/job/by-row';
 import { setRun } from '../../../core/job/edits/runs';
+import { finishesUsed } from '../../../core/job/finishing';
 import type { Job } from '../../../core/job/schema';
 import { tallyOf } from '../../../core/run/order';
 import type { Rows } from '../../../core/run/rows';
@@ -131,6 +132,11 @@ export function RunExport({
         disabled={isWaiting || printed.length === 0}
         onWrite={() => void writeProof()}
       />
+      {finishesUsed(piece).length > 0 && (
+        <p className="text-[14px]">
+          Finishing is the same for all rows: its plates come with the piece, from Hand-off.
+        </p>
+      )}
       <div className="grid grid-cols-2 gap-2">
         <Pick
           label="Order"

@@ -4,7 +4,8 @@ import { pieceOf } from '../../../core/job/find';
 import type { Job } from '../../../core/job/schema';
 import type { SheetMade } from '../../../core/job/sheet';
 import { ontoSheet } from '../../../core/job/turned';
-import { printedFaces } from '../../../core/scene/shown-faces';
+import { showingFinishes } from '../../../core/scene/finishing';
+import { shownFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import { colourArea } from '../../../core/sheet/colour-area';
 import type { Cut } from '../../../core/sheet/cutting';
@@ -20,17 +21,18 @@ export type Side = 'front' | 'back' | 'light table';
 function ItemArt({ job, item, face, id }: { job: Job; item: SheetItem; face: 0 | 1; id: string }) {
   const { press, sources } = useBench();
   const { previews } = usePrinted();
-  const { piece, shown } = useMemo(() => {
+  const { piece, own, shown } = useMemo(() => {
     const dressed = item.person ? showFor(job, item.piece.id, item.person) : job;
     const found = pieceOf(dressed, item.piece.id) ?? item.piece;
-    return { piece: found, shown: printedFaces(found, sourcesOf(dressed, sources.fonts))[item.faces[face] ?? -1] };
+    const own = showingFinishes(sourcesOf(dressed, sources.fonts), found);
+    return { piece: found, own, shown: shownFaces(found, own)[item.faces[face] ?? -1] };
   }, [job, item, face, sources.fonts]);
   if (!shown) return null;
   const onto = ontoSheet(piece, shown);
   return (
     <g id={id}>
       <g {...(onto ? { transform: `matrix(${onto.matrix.join(' ')})` } : {})}>
-        <FaceArt face={shown} sources={sources} press={press} previews={previews} />
+        <FaceArt face={shown} sources={own} press={press} previews={previews} />
       </g>
     </g>
   );

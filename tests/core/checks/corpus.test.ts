@@ -26,7 +26,7 @@ const BY_HAND = new Set([
   'missing-glyph', 'placeholder-words', 'long-lines', 'empty-detail', 'code-small', 'out-of-gamut',
   'shop-plates', 'transparent-picture', 'hidden-left', 'sample-left', 'covered', 'keep-clear',
   'post-size', 'across-fold', 'unprintable-margin', 'logo-small', 'logo-crowded', 'logo-altered',
-  'die-cuts', 'die-bleed', 'die-form', 'tool-through', 'finish-thin', 'finish-close', 'finish-edge',
+  'die-cuts', 'die-bleed', 'die-form', 'tool-through', 'finish-close', 'finish-edge',
   'varnish-register', 'glue-covered', 'white-under', 'logo-versions', 'near-piece-sizes', 'dense-fold', 'fold-score', 'laser-letterhead',
 ]);
 const ALSO_BY_HAND = new Set([

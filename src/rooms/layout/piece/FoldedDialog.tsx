@@ -2,7 +2,7 @@ import { sheetPanels } from '../../../../core/job/areas';
 import type { FoldMade } from '../../../../core/job/kinds';
 import type { Face, Piece } from '../../../../core/job/schema';
 import { ontoSheet } from '../../../../core/job/turned';
-import { printedFaces } from '../../../../core/scene/shown-faces';
+import { heldFaces } from '../../../../core/scene/finishing';
 import { type FoldedView, foldedViews } from '../../../../core/trade/folds';
 import { useBench, usePrinted } from '../../../bench/bench';
 import { FaceArt } from '../../../bench/FaceArt';
@@ -14,7 +14,7 @@ const ROOM = { width: 300, height: 250 };
 /** The piece as one holds it: closed, opened step by step, and from behind. */
 export function FoldedDialog({ piece, fold, onClose }: { piece: Piece; fold: FoldMade; onClose(): void }) {
   const { sources } = useBench();
-  const faces = printedFaces(piece, sources);
+  const faces = heldFaces(piece, sources);
   const scale = Math.min(ROOM.width / piece.width, ROOM.height / piece.height);
   return (
     <Dialog wide title={`${piece.name}, folded`} onClose={onClose}>
