@@ -28,7 +28,12 @@ export default defineConfig({
   webServer: {
     command: 'node ./scripts/serve.mjs',
     url: `http://127.0.0.1:${PORT}/`,
-    env: { HOST: '127.0.0.1', PORT: String(PORT), ASTRO_TELEMETRY_DISABLED: '1' },
+    env: {
+      HOST: '127.0.0.1',
+      PORT: String(PORT),
+      ASTRO_TELEMETRY_DISABLED: '1',
+      TIDY_DATA: 'test-results/counter',
+    },
     reuseExistingServer: false,
     timeout: 60_000,
   },

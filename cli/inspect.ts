@@ -45,13 +45,16 @@ function pageLines(page: PageInspected, number: number): string[] {
 const SAYS = { stop: 'error', warn: 'warning', advise: 'advice' } as const;
 
 function lines({ version, standard, intent, producer, ...found }: Inspection): string[] {
-  const { pages, fonts, plates, rules, findings, repaired, unread } = found;
+  const { pages, fonts, plates, finishing, rules, findings, repaired, unread } = found;
   const against = rules.filter(({ faults }) => faults.length > 0);
   const where = (numbers: readonly number[]): string =>
     numbers.length === 0 ? 'no page' : `page ${numbers.join(', ')}`;
   return [
     `PDF ${version}, ${standard ?? 'no PDF/X'}, ${pages.length} ${pages.length === 1 ? 'page' : 'pages'}, printed for ${intent ?? 'nothing that is said'}${producer ? `, made by ${producer}` : ''}`,
     ...repaired.map((what) => `REPAIRED ${what}`),
+    ...finishing.map(
+      ({ name, group, type, pages: on }) => `Finishing ${name}: ${group}${type ? `, ${type}` : ''}, ${where(on)}`,
+    ),
     ...plates.map(({ name, pages: on }) => `Plate ${name}: ${where(on)}`),
     ...fonts.map(
       ({ name, kind, embedded, subset, pages: on }) =>

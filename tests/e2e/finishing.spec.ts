@@ -151,3 +151,22 @@ test('a review page works from the disk, and its reply stands at the elements', 
   await page.keyboard.press('Enter');
   await expect(first.getByLabel('State of the comment by Adaeze Thornbury')).toHaveValue('answered');
 });
+
+test('a piece is ordered at the counter, which looks at it, and is made once one says yes', async ({ page }) => {
+  await page.getByRole('link', { name: 'Hand-off' }).click();
+  await page.getByRole('tab', { name: 'Order' }).click();
+  await page.getByRole('button', { name: 'Order', exact: true }).click();
+  const orders = page.getByRole('list', { name: 'Orders' });
+  await expect(orders).toContainText('Accepted', { timeout: 90_000 });
+  await orders.getByLabel('Your name').fill('Iris Calloway');
+  await orders.getByRole('button', { name: 'Yes, print it' }).click();
+  await expect(orders).toContainText(/Accepted, (plates|on press)/);
+  // The other side has it in its book.
+  const other = await page.context().newPage();
+  await other.goto('/counter');
+  const book = other.getByRole('table', { name: 'Orders' });
+  await expect(
+    book.getByRole('row', { name: /Metric offset.*250 × Business card, Iris Calloway.*100 %.*Accepted/ }).first(),
+  ).toBeVisible();
+  await other.close();
+});

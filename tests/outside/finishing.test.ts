@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { platesDevice } from '../../core/devices/plates/device';
 import { prove, proveSheets } from '../../core/files/hand-off/prove';
+import { inspectPdf } from '../../core/files/pdf/inspect';
 import { verify } from '../../core/files/pdf/rules';
 import { writeSheets } from '../../core/files/pdf/sheet';
 import { ticketOf, ticketXjdf } from '../../core/files/ticket';
@@ -96,6 +97,22 @@ describe('finishing in a file', () => {
     expect(proof.facts.pages.length).toBe(pages);
     expect(proof.rows.filter(({ right }) => !right)).toEqual([]);
     expect(proof.rules.filter(({ faults }) => faults.length > 0)).toEqual([]);
+  });
+
+  it('is told apart from inks when any file is looked into', async () => {
+    const { readFileSync } = await import('node:fs');
+    const path = await exportTo('seen.pdf', bundle, { pieceId: piece.id, marks: true });
+    const seen = inspectPdf(new Uint8Array(readFileSync(path)), { ...shop, plates: { process: 'four', spots: 1 } });
+    expect(seen.finishing.map(({ name, pages }) => [name, pages])).toEqual([
+      ['Foil', [1]],
+      ['Die line', [1]],
+      ['Punch holes', [1]],
+      ['Varnish', [2]],
+    ]);
+    expect(seen.plates.map(({ name }) => name)).toEqual(['Cyan', 'Magenta', 'Yellow', 'Black', 'All', 'Copper']);
+    // A foil over the darkest ink is no ink more, and no spot beyond the one that this shop prints.
+    expect(seen.findings.map(({ check }) => check)).not.toContain('total-ink');
+    expect(seen.findings.map(({ check }) => check)).not.toContain('shop-plates');
   });
 
   it('is found missing when a file is held against what was asked', async () => {

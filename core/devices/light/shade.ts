@@ -15,7 +15,6 @@ export interface Lamp {
 const LIGHT = { around: 0.62, lamp: 0.4 };
 /** How narrowly each throws light back, and how much of it. */
 const SHINE = {
-  paper: { power: 6, share: 0.02 },
   gloss: { power: 70, share: 0.62 },
   satin: { power: 22, share: 0.26 },
   matt: { power: 5, share: 0.05 },
@@ -33,15 +32,13 @@ const ALIKE = 4;
 const powersOf = (power: number): Float32Array =>
   Float32Array.from({ length: STEPS + 1 }, (_, i) => (i / STEPS) ** power);
 const POWERS = {
-  paper: powersOf(SHINE.paper.power),
   gloss: powersOf(SHINE.gloss.power),
   satin: powersOf(SHINE.satin.power),
   matt: powersOf(SHINE.matt.power),
   foil: powersOf(SHINE.foil.power),
 };
 
-const shineOf = (coat: Coat | undefined): keyof typeof SHINE =>
-  coat === undefined ? 'paper' : coat.kind === 'foil' ? 'foil' : coat.sheen;
+const shineOf = (coat: Coat): keyof typeof SHINE => (coat.kind === 'foil' ? 'foil' : coat.sheen);
 
 /** What a coat makes of the colour below it: so much of that is kept, and a colour and its glints come on top, 0 to 255. */
 interface Look {
@@ -53,16 +50,16 @@ interface Look {
   /** Metal takes the place of what lies below: its colour, at least so bright. */
   metal: readonly [number, number, number] | undefined;
 }
-const lookOf = (coat: Coat | undefined): Look => {
+const lookOf = (coat: Coat): Look => {
   const kind = shineOf(coat);
   const isMatt = kind === 'matt';
   return {
     powers: POWERS[kind],
     glint: 255 * SHINE[kind].share,
     // A gloss coat deepens what it covers, a matt one veils it.
-    keep: coat === undefined ? 1 : isMatt ? 1 - MATT_VEIL : 0.96,
+    keep: isMatt ? 1 - MATT_VEIL : 0.96,
     veil: isMatt ? 255 * MATT_VEIL : 0,
-    metal: coat?.kind === 'foil' ? coat.metal : undefined,
+    metal: coat.kind === 'foil' ? coat.metal : undefined,
   };
 };
 
@@ -82,9 +79,8 @@ export function shade(surface: Surface, lamp: Lamp, out: Uint32Array): void {
   const lampX = lamp.x * width;
   const lampY = lamp.y * height;
   const lampZ = Math.max(1, lamp.height * width);
-  const looks = [undefined, ...coats].map(lookOf);
-  const bareGlint = looks[0]!.glint;
-  const barePowers = looks[0]!.powers;
+  // Nothing looks like the first: coats are numbered from 1.
+  const looks = [...coats.slice(0, 1), ...coats].map(lookOf);
   for (let y = 0, i = 0, at = 0; y < height; y++) {
     const dy = lampY - y;
     const dyz = dy * dy + lampZ * lampZ;
@@ -108,22 +104,18 @@ export function shade(surface: Surface, lamp: Lamp, out: Uint32Array): void {
         out[i] = 0;
         continue;
       }
-      const scale = upright[i]!;
       const towards = leanX[i]! * lx + leanY[i]! * ly + lz;
+      const covered = cover[i]!;
+      const scale = upright[i]!;
       const cosine = towards * scale;
       const diffuse = cosine > 0 ? LIGHT.around + LIGHT.lamp * cosine : LIGHT.around;
-      const facing = (towards + 1) * scale * half;
-      const step = facing <= 0 ? 0 : facing >= 1 ? STEPS : (facing * STEPS) | 0;
       let r = rgba[at]! * diffuse;
       let g = rgba[at + 1]! * diffuse;
       let b = rgba[at + 2]! * diffuse;
-      const covered = cover[i]!;
-      if (covered === 0) {
-        const glint = bareGlint * barePowers[step]!;
-        r += glint;
-        g += glint;
-        b += glint;
-      } else {
+      // Bare paper throws no light back that could be told from what it scatters.
+      if (covered > 0) {
+        const facing = (towards + 1) * scale * half;
+        const step = facing <= 0 ? 0 : facing >= 1 ? STEPS : (facing * STEPS) | 0;
         const share = covered / 255;
         const look = looks[coat[i]!]!;
         const glint = look.glint * look.powers[step]!;

@@ -1,4 +1,6 @@
+import { isFinish } from '../../colour/finishes';
 import { type Plates, PROCESS_PLATES } from '../../colour/ink';
+import type { PlateGrid } from '../../devices/plates/device';
 import { highestOf, totalsOf } from '../../devices/plates/readings';
 import type { Box } from '../../geometry/box';
 import { isShade } from '../../scene/colour';
@@ -19,6 +21,7 @@ import {
   trimOf,
 } from './page-read';
 import { parseAnyPdf, refuseEncrypted } from './parsed/file';
+import { layersIn } from './parsed/layers';
 import { SyntaxFault } from './parsed/syntax';
 import { type PdfView, textOf, viewFile } from './parsed/view';
 import { fontsIn, intentOf, screenColoursIn, standardOf } from './read-back';
@@ -69,6 +72,8 @@ export interface Inspection {
   pages: PageInspected[];
   fonts: { name: string; kind: string; embedded: boolean; subset: boolean; pages: number[] }[];
   plates: { name: string; pages: number[] }[];
+  /** Layers that are processing steps: what is done to the sheet besides printing it. */
+  finishing: { name: string; group: string; type: string | undefined; pages: number[] }[];
   /** The rules of the standard that it claims. */
   rules: RuleSeen[];
   findings: FileFinding[];
@@ -179,7 +184,9 @@ const LOOKS: readonly Look[] = [
       : [];
   },
   (_, { plates }, { plates: { process, spots } }) => {
-    const all = plates.filter((plate) => !PROCESS_PLATES.includes(plate as never) && plate !== 'All');
+    const all = plates.filter(
+      (plate) => !PROCESS_PLATES.includes(plate as never) && plate !== 'All' && !isFinish(plate),
+    );
     if (all.length > spots)
       return [
         {
@@ -257,7 +264,7 @@ const LOOKS: readonly Look[] = [
   },
 ];
 
-function inspectPage(view: PdfView, i: number, read: PageRead): PageInspected {
+function inspectPage(view: PdfView, i: number, read: PageRead, finishes: ReadonlySet<string>): PageInspected {
   const page = view.pages[i]!;
   const cut = trimOf(view, page);
   const unit = Number(view.file.get(page.get('UserUnit')) ?? 1) || 1;
@@ -272,7 +279,7 @@ function inspectPage(view: PdfView, i: number, read: PageRead): PageInspected {
   const laid = [...read.grid.plates].flatMap(([plate, cells]) =>
     cells.some((amount) => amount > 0.002) ? [plate] : [],
   );
-  const used = [...new Set([...laid, ...lettered])];
+  const used = [...new Set([...laid, ...lettered])].filter((plate) => !finishes.has(plate));
   return {
     media: mediaOf(view, page),
     crop: boxAt(view, page, 'CropBox'),
@@ -300,6 +307,12 @@ function inspectPage(view: PdfView, i: number, read: PageRead): PageInspected {
   };
 }
 
+/** The plates that lay ink: not those of finishing. */
+const inkOnly = (grid: PlateGrid, finishes: ReadonlySet<string>): PlateGrid => ({
+  ...grid,
+  plates: new Map([...grid.plates].filter(([plate]) => !finishes.has(plate))),
+});
+
 /** A page as it is drawn; where it cannot be, that is told, and its boxes are all that is known. */
 function readOrBlank(view: PdfView, i: number, unread: (what: string) => void): PageRead {
   try {
@@ -324,11 +337,13 @@ export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, standard?: Standar
   const unread: string[] = [];
   const view = viewFile(file, (what) => unread.push(what));
   if (view.pages.length === 0) throw new SyntaxFault('The file has no pages that can be read');
+  const steps = layersIn(view).filter(({ group }) => group !== undefined);
+  const finishes = new Set(steps.flatMap(({ plates }) => plates));
   const pages: PageInspected[] = [];
   const findings: FileFinding[] = [];
   for (const [i] of view.pages.slice(0, MOST_DRAWN).entries()) {
     const read = readOrBlank(view, i, (what) => unread.push(what));
-    const facts = inspectPage(view, i, read);
+    const facts = inspectPage(view, i, { ...read, grid: inkOnly(read.grid, finishes) }, finishes);
     pages.push(facts);
     findings.push(...LOOKS.flatMap((look) => look(read, facts, shop)).map((each) => ({ ...each, page: i + 1 })));
   }
@@ -362,6 +377,7 @@ export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, standard?: Standar
     intent: intentOf(view),
     pages,
     fonts: facts.map((font) => ({ ...font, pages: pagesWith(pages, ({ fonts }) => fonts.includes(font.name)) })),
+    finishing: steps.map(({ name, group, type, pages: on }) => ({ name, group: group!, type, pages: on })),
     plates: names.map((name) => ({ name, pages: pagesWith(pages, ({ plates }) => plates.includes(name)) })),
     rules: held ? verify(bytes, held) : [],
     findings,

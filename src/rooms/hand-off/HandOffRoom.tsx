@@ -15,6 +15,7 @@ import { useWriting } from '../../parts/use-writing';
 import { CheckedPdf } from './CheckedPdf';
 import { DrawingsForm } from './DrawingsForm';
 import { ImagesForm } from './ImagesForm';
+import { OrderForm } from './OrderForm';
 import { PackageForm } from './PackageForm';
 import { PriceForm } from './PriceForm';
 import { ProofForm } from './ProofForm';
@@ -31,6 +32,7 @@ const FORMS = [
   ['drawings', 'SVG', 'drawings'],
   ['package', 'Job package', 'job, ticket'],
   ['price', 'Price', 'by its price list'],
+  ['order', 'Order', 'at the counter'],
 ] as const;
 type Form = (typeof FORMS)[number][0];
 
@@ -71,6 +73,7 @@ function HandOff() {
     pictures: <ImagesForm chosen={chosen} gate={gate} />,
     drawings: <DrawingsForm chosen={chosen} gate={gate} />,
     package: <PackageForm chosen={chosen} gate={gate} />,
+    order: <OrderForm chosen={chosen} gate={gate} />,
     price: <PriceForm chosen={chosen} />,
   };
   return (

@@ -9,7 +9,7 @@ export function CommentPins({ face, toScreen }: { face: Face; toScreen(box: Box)
   const { job } = useBench();
   const here = (job.comments ?? []).filter((comment) => comment.face === face.id && comment.state !== 'done');
   return (
-    <g pointerEvents="none" aria-hidden="true">
+    <g pointerEvents="none">
       {here.map(({ id, x, y, state }, i) => {
         const at = toScreen({ x, y, width: 0, height: 0 });
         return (

@@ -14,6 +14,8 @@ export interface LayerSeen {
   pages: number[];
   /** Spaces of the colours that are set on it, and whether anything is painted there without overprinting. */
   spaces: string[];
+  /** The spots that those are. */
+  plates: string[];
   knocksOut: boolean;
 }
 
@@ -65,7 +67,8 @@ function readPage(view: PdfView, number: number, hear: (layer: unknown, seen: Pa
     else if (word === 'cs' || word === 'CS') {
       const space = file.get(named('ColorSpace', given[0]));
       const family = Array.isArray(space) ? nameOf(file, space[0]) : given[0] instanceof Name ? given[0].name : '';
-      hear(layer, { spaces: [family ?? ''] });
+      const spot = family === 'Separation' && Array.isArray(space) ? nameOf(file, space[1]) : undefined;
+      hear(layer, { spaces: [family ?? ''], plates: spot === undefined ? [] : [spot] });
     } else if (PAINTS.has(word)) {
       const isStroke = word === 'S' || word === 's';
       if (!(isStroke ? overprints.stroke : overprints.fill)) hear(layer, { knocksOut: true });
@@ -94,6 +97,7 @@ export function layersIn(view: PdfView): LayerSeen[] {
       isShown: allOff ? on.has(group) : !off.has(group),
       pages: [],
       spaces: [],
+      plates: [],
       knocksOut: false,
     });
   }
@@ -103,6 +107,7 @@ export function layersIn(view: PdfView): LayerSeen[] {
       if (!found) return;
       found.pages = [...new Set([...found.pages, ...(heard.pages ?? [])])];
       found.spaces = [...new Set([...found.spaces, ...(heard.spaces ?? [])])];
+      found.plates = [...new Set([...found.plates, ...(heard.plates ?? [])])];
       if (heard.knocksOut) found.knocksOut = true;
     });
   return [...seen.values()];

@@ -12,6 +12,9 @@ const FINEST = 400;
 const ABOVE: Lamp = { x: 0.3, y: 0.15, height: 0.55 };
 /** How far an arrow key moves the lamp, as a share of the side. */
 const STEP = 0.05;
+/** How many of its cells a way are drawn while the lamp moves, and how long after that it is at rest, in milliseconds. */
+const COARSE = 0.62;
+const REST = 120;
 const WAYS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -23,6 +26,8 @@ interface Side {
   face: string;
   name: string;
   surface: Surface;
+  /** The same in fewer cells. */
+  coarse: Surface;
 }
 
 /** The finished piece under a lamp that follows the pointer. */
@@ -34,12 +39,11 @@ export function LightDialog({ onClose }: { onClose(): void }) {
   const ppi = Math.min(FINEST, 72 * Math.min(ROOM.width / piece.width, ROOM.height / piece.height));
   useEffect(() => {
     let current = true;
-    plateRoom()
-      .readSurfaces({ job, pieceId: piece.id, ppi })
-      .then(
-        (read) => current && setSides(read),
-        (error: Error) => current && setProblem(error.message),
-      );
+    const at = (cells: number) => plateRoom().readSurfaces({ job, pieceId: piece.id, ppi: cells });
+    Promise.all([at(ppi), at(ppi * COARSE)]).then(
+      ([fine, coarse]) => current && setSides(fine.map((each, i) => ({ ...each, coarse: coarse[i]!.surface }))),
+      (error: Error) => current && setProblem(error.message),
+    );
     return () => {
       current = false;
     };
@@ -84,28 +88,43 @@ export function LightDialog({ onClose }: { onClose(): void }) {
   );
 }
 
-/** One side; it is drawn again at most once a frame. */
-function Lit({ side: { surface, name } }: { side: Side }) {
+/** The pixels of a surface under a lamp. */
+function litPixels(surface: Surface, lamp: Lamp): ImageData {
+  const image = new ImageData(surface.width, surface.height);
+  shade(surface, lamp, new Uint32Array(image.data.buffer));
+  return image;
+}
+
+/** One side: drawn at most once a frame while the lamp moves, in fewer pixels; in all of them once it is at rest. */
+function Lit({ side: { surface, coarse, name } }: { side: Side }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const lamp = useRef(ABOVE);
-  const waiting = useRef(0);
+  const frame = useRef(0);
+  const rest = useRef<ReturnType<typeof setTimeout>>(undefined);
   const { width, height } = surface;
-  const out = useRef(new ImageData(width, height));
-  function draw(): void {
-    waiting.current = 0;
+  function draw(of: Surface): void {
+    frame.current = 0;
     const start = performance.now();
-    shade(surface, lamp.current, new Uint32Array(out.current.data.buffer));
-    canvas.current?.getContext('2d')?.putImageData(out.current, 0, 0);
+    const on = canvas.current;
+    if (on) {
+      [on.width, on.height] = [of.width, of.height];
+      on.getContext('2d')?.putImageData(litPixels(of, lamp.current), 0, 0);
+    }
     performance.measure('light', { start });
   }
   function move(to: Partial<Lamp>): void {
     lamp.current = { ...lamp.current, ...to };
-    waiting.current ||= requestAnimationFrame(draw);
+    frame.current ||= requestAnimationFrame(() => draw(coarse));
+    clearTimeout(rest.current);
+    rest.current = setTimeout(() => draw(surface), REST);
   }
   // biome-ignore lint/correctness/useExhaustiveDependencies: the first picture of this surface; later ones follow the lamp
   useEffect(() => {
-    draw();
-    return () => cancelAnimationFrame(waiting.current);
+    draw(surface);
+    return () => {
+      cancelAnimationFrame(frame.current);
+      clearTimeout(rest.current);
+    };
   }, [surface]);
   function follow(event: PointerEvent): void {
     const { left, top, width: w, height: h } = event.currentTarget.getBoundingClientRect();
@@ -115,8 +134,7 @@ function Lit({ side: { surface, name } }: { side: Side }) {
     <div className="grid place-items-center self-stretch justify-self-stretch" onPointerMove={follow}>
       <canvas
         ref={canvas}
-        width={width}
-        height={height}
+        style={{ width, height }}
         tabIndex={0}
         role="img"
         aria-label={`${name}, finished, in the light`}
