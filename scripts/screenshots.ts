@@ -1,7 +1,5 @@
-import { execFileSync, spawn } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
 
@@ -76,6 +74,14 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByRole('button', { name: 'Cut test' }).click();
     await page.getByText('What would help most').waitFor();
     await page.waitForTimeout(1500);
+  },
+  light: async (page) => {
+    await page.goto(`${home}/layout?job=hollin-and-fen&piece=foil-card`);
+    await page.getByText(/total ink \d+ %/).waitFor();
+    await page.getByRole('button', { name: 'See it in the light' }).click();
+    await page.getByRole('img', { name: /finished, in the light/ }).waitFor();
+    await page.mouse.move(470, 260);
+    await page.waitForTimeout(800);
   },
   house: async (page) => {
     await page.goto(`${home}/house?job=hollin-and-fen&piece=card`);
@@ -157,14 +163,6 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
 };
 
 mkdirSync(folder, { recursive: true });
-/** A sheet of a run, as its file has it. */
-function pictureOfSheet(): void {
-  const file = join(tmpdir(), 'tidy-run-sheet.pdf');
-  const asked = ['--piece', 'voucher', '--sheets', '--out', file];
-  execFileSync(process.execPath, ['scripts/tidy.mjs', 'run', 'demo/spring-runs.tidyedge', ...asked], { cwd: root });
-  execFileSync('pdftoppm', ['-r', '64', '-f', '2', '-l', '2', '-singlefile', '-png', file, `${folder}run-sheet`]);
-}
-
 const server = spawn(process.execPath, ['scripts/serve.mjs'], {
   cwd: root,
   env: { ...process.env, HOST: '127.0.0.1', PORT: String(PORT) },
@@ -196,7 +194,6 @@ try {
     await context.close();
   }
   await browser.close();
-  pictureOfSheet();
 } finally {
   server.kill();
 }

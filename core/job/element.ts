@@ -127,6 +127,15 @@ const wordsPathSchema = z.strictObject({
 });
 export type WordsPath = z.infer<typeof wordsPathSchema>;
 
+export const STROKE_PLACES = ['outside', 'centred', 'inside'] as const;
+/** A line along the edges of letters: outside of them, half and half, or within. Weight in points, as it is seen. */
+export const lettersStrokeSchema = z.strictObject({
+  paint: paintSchema,
+  weight: z.number().min(0.01).max(200),
+  place: z.enum(STROKE_PLACES),
+});
+export type LettersStroke = z.infer<typeof lettersStrokeSchema>;
+
 /**
  * Words. `lettering` and `setting` hold what differs from the named style (or from plain words where there is none);
  * spans and paragraphs hold what differs again. `x` is the frame's left edge, or the point that the lines of a frame
@@ -148,6 +157,7 @@ export const wordsSchema = z.strictObject({
   path: wordsPathSchema.optional(),
   /** Fills all the letters of the frame instead of their own paints. */
   fill: fillSchema.optional(),
+  stroke: lettersStrokeSchema.optional(),
 });
 /** Mirrored about the middle of its frame: left and right changed over, top and foot, or both. */
 const flip = z.enum(['across', 'down', 'both']).optional();
@@ -284,6 +294,7 @@ function plainPaints(element: Element): Paint[] {
   return [
     ...shadow,
     ...(element.fill ? fillPaints(element.fill) : []),
+    ...(element.stroke ? [element.stroke.paint] : []),
     ...spans.flatMap(({ paint }) => (paint ? [paint] : [])),
   ];
 }

@@ -6,7 +6,7 @@ import { apply } from '../geometry/matrix';
 import { boxPath, type Path, parsePath, transformPath } from '../geometry/path';
 import { type Walk, walkCircle, walkPath } from '../geometry/walk';
 import { lookOf, plainText, setParagraphsOf, settingOf } from '../job/look';
-import type { Words, WordsPath } from '../job/schema';
+import type { LettersStroke, Words, WordsPath } from '../job/schema';
 import { TYPE_LIMITS } from '../trade/type-limits';
 import { type OnPath, onPath } from '../type/on-path';
 import type { SetRun } from '../type/set-run';
@@ -15,6 +15,7 @@ import type { Icon } from '../type/style';
 import { plates } from './colour';
 import { type Device, type GlyphRun, runMatrix } from './device';
 import { covering, drawFill, drawLettersFill, plainColour } from './fill';
+import { runOutline } from './run-outline';
 import type { SceneSources } from './sources';
 
 /** What words are set from: the house's styles and the fonts. */
@@ -185,11 +186,35 @@ function overprints({ overprint }: Words, size: number, colour: Plates): boolean
   return more.length === 0 && first?.[0] === 'Black' && first[1] > 0.999 && size < TYPE_LIMITS.blackOverprintsBelow;
 }
 
+/** Draws the line along letters. Half of a line lies within them: outside it is drawn below them, inside it is clipped to them. */
+function strokeLetters(
+  { paint, weight, place }: LettersStroke,
+  { runs, areas }: Shown,
+  sources: SceneSources,
+  device: Device,
+): void {
+  const colour = plates(paint, sources);
+  // Pointed joins of sharp letters would stand out far.
+  const pen = { weight: place === 'centred' ? weight : 2 * weight, join: 'round' } as const;
+  const letters = runs.map(({ run }) => run);
+  const isInside = place === 'inside' && letters.length > 0;
+  if (isInside) device.beginGlyphClip(letters);
+  for (const run of letters) device.strokePath(runOutline(run), pen, colour);
+  if (isInside) device.endClip();
+  for (const { path } of areas) {
+    if (place === 'inside') device.beginClip(path);
+    device.strokePath(path, pen, colour);
+    if (place === 'inside') device.endClip();
+  }
+}
+
 export function drawWords(words: Words, sources: SceneSources, device: Device): void {
   const onLine = wordsOnPath(words, sources);
   const shown = onLine ? shownOnPath(words, onLine) : shownInLines(words, wordsSet(words, sources));
   // On a line each letter stands at an angle of its own: without this a reader finds letters, not words.
   if (onLine) device.beginWords(plainText({ paragraphs: [...setParagraphsOf(words)] }).replaceAll('\n', ' '));
+  const { stroke } = words;
+  if (stroke?.place === 'outside') strokeLetters(stroke, shown, sources, device);
   if (words.fill && !isFlat(words.fill)) drawFilled(words, shown, words.fill, sources, device);
   else {
     const own = words.fill;
@@ -210,5 +235,6 @@ export function drawWords(words: Words, sources: SceneSources, device: Device): 
       if (over && !drawn[i + 1]?.overprints) device.endOverprint();
     });
   }
+  if (stroke && stroke.place !== 'outside') strokeLetters(stroke, shown, sources, device);
   if (onLine) device.endWords();
 }

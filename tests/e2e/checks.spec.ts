@@ -148,7 +148,7 @@ test('a piece has as many findings on the table, in Hand-off and in Sheet as in 
   const count = page.getByRole('button', { name: /^\d+ findings?$/ });
   await expect(count).toHaveText('2 findings');
   await page.getByRole('link', { name: 'Pieces', exact: true }).click();
-  const card = page.getByRole('listitem', { name: /^Business card/ });
+  const card = page.getByRole('listitem', { name: /^Business card, Iris/ });
   await expect(card.getByText('2 findings')).toBeVisible({ timeout: 30_000 });
   await card.getByRole('link', { name: /^Open/ }).click();
   for (const room of ['Hand-off', 'Sheet', 'Inks']) {

@@ -110,14 +110,14 @@ fresh('the set on the table: named, copied, deleted and brought back, and a pict
   await page.goto('/');
   await page.locator('a[href="/pieces?job=hollin-and-fen"]').click();
   const pieces = page.getByRole('listitem').filter({ has: page.getByRole('link', { name: /^Open / }) });
-  await expect(pieces).toHaveCount(8);
-  await page.getByRole('button', { name: 'Copy Envelope No. 10' }).click();
   await expect(pieces).toHaveCount(9);
+  await page.getByRole('button', { name: 'Copy Envelope No. 10' }).click();
+  await expect(pieces).toHaveCount(10);
   await page.getByLabel('Name of Envelope No. 10, copy').fill('Envelope for bills');
   await page.getByLabel('Name of Envelope No. 10, copy').press('Enter');
   await expect(page.getByRole('link', { name: 'Open Envelope for bills' })).toBeVisible();
   await page.getByRole('button', { name: 'Delete Envelope for bills' }).click();
-  await expect(pieces).toHaveCount(8);
+  await expect(pieces).toHaveCount(9);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('link', { name: 'Open Envelope for bills' })).toBeVisible();
   await expect(page.getByText('not exported yet').first()).toBeVisible();

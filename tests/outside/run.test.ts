@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readJobFile, writeJobFile } from '../../core/files/job-file';
 import { freshSheet, labelPlaces } from '../../core/run/labels';
 import { LABEL_SHEETS } from '../../core/trade/label-sheets';
+import { isDeep } from '../deep';
 import { fileHere } from '../kit';
 import { tidy as started } from './tidy';
 import { folder, run, tidyUp } from './tools';
@@ -161,7 +162,7 @@ describe('the vouchers on sheets', () => {
     expect(run('qpdf', ['--check', 'joined.pdf'])).toMatch(/No syntax or stream encoding errors/);
   });
 
-  it('read by zbar from the sheets, pile by pile, are all hundred in order', () => {
+  it('read by zbar from the sheets, pile by pile, are as many as there are, in order', () => {
     tidy('run', demo, '--piece', 'voucher', '--sheets', '--out', out('vouchers.pdf'));
     const list = tidy('run', demo, '--piece', 'voucher', '--list').trim().split('\n').slice(1);
     const check = JSON.parse(tidy('run', demo, '--piece', 'voucher', '--check', '--json')) as {
@@ -169,7 +170,8 @@ describe('the vouchers on sheets', () => {
       printed: number;
     };
     expect([check.rows, check.printed, list.length]).toEqual([100, 100, 100]);
-    run('pdftoppm', ['-r', '200', '-gray', '-png', 'vouchers.pdf', 'sheet']);
+    // Two sheets of codes tell what all of them do; a deep run reads all hundred.
+    run('pdftoppm', ['-r', '200', '-gray', '-png', ...(isDeep ? [] : ['-l', '3']), 'vouchers.pdf', 'sheet']);
     const sheets = readdirSync(folder)
       .filter((name) => /^sheet-\d+\.png$/.test(name))
       .sort();
@@ -177,8 +179,9 @@ describe('the vouchers on sheets', () => {
     const codes = sheets
       .slice(1)
       .map((name) => run('zbarimg', ['-q', '--raw', '-Sdisable', '-Scode128.enable', name]).trim().split('\n'));
-    expect(codes.flat()).toHaveLength(100);
-    expect(new Set(codes.flat()).size).toBe(100);
+    const wanted = isDeep ? 100 : 46;
+    expect(codes.flat()).toHaveLength(wanted);
+    expect(new Set(codes.flat()).size).toBe(wanted);
     const texts = pagesOf(out('vouchers.pdf'));
     for (const line of list) {
       const [, name, sheet] = line.replaceAll('"', '').split(',') as [string, string, string];

@@ -1,7 +1,7 @@
 import { isFlat, mainPaint } from '../../colour/fill';
 import { platesOf } from '../../colour/ink';
 import { labOfPaint } from '../../colour/nearest-ink';
-import { setFrame, setStroke } from '../../job/edits/elements';
+import { setFrame, setLettersStroke, setStroke } from '../../job/edits/elements';
 import { inkOf } from '../../job/find';
 import type { Element, Job, Paint, Rule, Shape } from '../../job/schema';
 import type { SceneSources } from '../../scene/sources';
@@ -34,6 +34,11 @@ function linesOf(element: Element, sources: SceneSources): Line[] {
   if (element.kind === 'rule') {
     const paint = isFlat(element.paint) ? element.paint : mainPaint(element.paint);
     return paint ? [{ weight: Math.min(element.width, element.height), paint, thicken: thickened(element) }] : [];
+  }
+  if (element.kind === 'words' && element.stroke) {
+    const { stroke: line, id: words } = element;
+    const thicken = (job: Job, to: number): Job => setLettersStroke(job, words, { ...line, weight: to });
+    return [{ weight: line.weight, paint: line.paint, thicken }];
   }
   if (element.kind !== 'shape') return [];
   const { stroke, id } = element;

@@ -4,7 +4,20 @@ import type { Fill, Shadow, Stroke } from '../../colour/fill';
 import type { Box, Point } from '../../geometry/box';
 import { findElement, findFace } from '../find';
 import { pruneGroups } from '../groups';
-import type { Asset, Code, Element, Face, Form, Framed, Job, Paint, Repeat, Rule, Shape } from '../schema';
+import type {
+  Asset,
+  Code,
+  Element,
+  Face,
+  Form,
+  Framed,
+  Job,
+  LettersStroke,
+  Paint,
+  Repeat,
+  Rule,
+  Shape,
+} from '../schema';
 import { setLettering } from './words';
 
 /** Edits of elements, found by id anywhere in the job; an id that is not there changes nothing. */
@@ -219,6 +232,12 @@ function put<T extends object, K extends keyof T>(of: T, key: K, value: T[K] | u
 export const setStroke = (job: Job, id: string, stroke: Stroke | undefined): Job =>
   change(job, id, (element) => {
     if (element.kind === 'shape') put(element, 'stroke', stroke);
+  });
+
+/** Gives words a line along their letters, or takes it off. */
+export const setLettersStroke = (job: Job, id: string, stroke: LettersStroke | undefined): Job =>
+  change(job, id, (element) => {
+    if (element.kind === 'words') put(element, 'stroke', stroke);
   });
 
 /** How much of what is below something covers: all of it at 1. */

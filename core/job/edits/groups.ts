@@ -79,6 +79,7 @@ function scalePens(element: Element, by: number): void {
     element.stroke.weight *= by;
     if (element.stroke.dash) element.stroke.dash = element.stroke.dash.map((length) => length * by);
   }
+  if (element.kind === 'words' && element.stroke) element.stroke.weight *= by;
   if (element.kind === 'rule' && element.dash) element.dash = [element.dash[0] * by, element.dash[1] * by];
   if (
     (element.kind === 'shape' || element.kind === 'rule') &&
@@ -132,6 +133,7 @@ export const scaleElements = (job: Job, ids: readonly string[], from: Box, to: B
         Object.assign(element, there(element));
         if (!type)
           element.frame = { ...element.frame, width: element.frame.width * sx, height: element.frame.height * sy };
+        else scalePens(element, by);
         continue;
       }
       scaleCommon(element, sx, sy, by);

@@ -60,7 +60,8 @@ export function mapElementPaints(
     spans: p.spans.map((span) => (span.paint ? { ...span, paint: change(span.paint) } : span)),
   }));
   const fill = element.fill ? { fill: mapPaints(element.fill, change) } : {};
-  return { ...element, ...shadow, ...fill, lettering: own, paragraphs };
+  const line = element.stroke ? { stroke: { ...element.stroke, paint: change(element.stroke.paint) } } : {};
+  return { ...element, ...shadow, ...fill, ...line, lettering: own, paragraphs };
 }
 
 /** Puts one ink in the place of another everywhere, styles and pieces too, each tint so much of what it was; the other is gone. */

@@ -27,7 +27,7 @@ import { PrintCard } from './PrintCard';
 import { EffectsCard } from './paint/EffectsCard';
 import { FillCard } from './paint/FillCard';
 import { InkCard } from './paint/InkCard';
-import { RuleCard, StrokeCard } from './paint/LineCard';
+import { LettersStrokeCard, RuleCard, StrokeCard } from './paint/LineCard';
 import { FacesCard } from './piece/FacesCard';
 import { FinishingCard } from './piece/FinishingCard';
 import { KindCard } from './piece/KindCard';
@@ -84,6 +84,7 @@ function ElementDetails({ element }: { element: Element }) {
       {element.kind === 'words' && !head && <PathCard words={element} />}
       {element.kind === 'words' && !head && <StyleCard words={element} />}
       {isInk && element.kind === 'shape' && <StrokeCard shape={element} />}
+      {isInk && element.kind === 'words' && !head && <LettersStrokeCard words={element} />}
       {isInk && <PrintCard element={element} />}
       <FinishCard elements={[element]} />
       {isInk && <EffectsCard element={element} />}

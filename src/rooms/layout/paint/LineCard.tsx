@@ -1,6 +1,6 @@
 import type { Stroke } from '../../../../core/colour/fill';
-import { setRuleLine, setStroke } from '../../../../core/job/edits/elements';
-import { RULE_ENDS, type Rule, type Shape } from '../../../../core/job/schema';
+import { setLettersStroke, setRuleLine, setStroke } from '../../../../core/job/edits/elements';
+import { type LettersStroke, RULE_ENDS, type Rule, type Shape, type Words } from '../../../../core/job/schema';
 import { useBench } from '../../../bench/bench';
 import { Choice } from '../../../parts/Choice';
 import { Fold } from '../../../parts/Fold';
@@ -124,6 +124,48 @@ export function StrokeCard({ shape }: { shape: Shape }) {
               put(dash ? { ...rest, dash } : rest);
             }}
           />
+        </>
+      )}
+    </Fold>
+  );
+}
+
+const PLACES = [
+  ['outside', 'Outside the letters'],
+  ['centred', 'Centred on their edge'],
+  ['inside', 'Inside the letters'],
+] as const;
+
+/** The line along the letters of words. */
+export function LettersStrokeCard({ words }: { words: Words }) {
+  const { unit, echo } = useBench();
+  const { stroke } = words;
+  const put = (to: LettersStroke | undefined): void => act('Stroke', (job) => setLettersStroke(job, words.id, to));
+  return (
+    <Fold title="Stroke" inUse={stroke !== undefined}>
+      <Tick
+        checked={stroke !== undefined}
+        onChange={(on) => put(on ? { paint: NEW_STROKE.paint, weight: 0.5, place: 'outside' } : undefined)}
+      >
+        Stroke
+      </Tick>
+      {stroke && (
+        <>
+          <LengthField
+            label="Weight"
+            unit={unit}
+            echo={echo}
+            value={stroke.weight}
+            refuse={(p) => (p < 0.01 || p > 200 ? 'From 0.01 pt to 70 mm.' : undefined)}
+            onChange={(weight) => put({ ...stroke, weight })}
+          />
+          <Choice
+            label="Place of the stroke"
+            value={stroke.place}
+            options={PLACES}
+            onChange={(place) => put({ ...stroke, place })}
+          />
+          <PaintField name="Stroke" paint={stroke.paint} onChange={(paint) => put({ ...stroke, paint })} />
         </>
       )}
     </Fold>

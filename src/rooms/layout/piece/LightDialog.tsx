@@ -15,6 +15,7 @@ const STEP = 0.05;
 /** How many of its cells a way are drawn while the lamp moves, and how long after that it is at rest, in milliseconds. */
 const COARSE = 0.62;
 const REST = 120;
+const SHADOW = 'drop-shadow(0 4px 8px rgb(0 0 0 / 0.3))';
 const WAYS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -108,6 +109,8 @@ function Lit({ side: { surface, coarse, name } }: { side: Side }) {
     const on = canvas.current;
     if (on) {
       [on.width, on.height] = [of.width, of.height];
+      // A shadow round a form is drawn anew with it: it waits until the lamp is at rest.
+      on.style.filter = of === surface ? SHADOW : '';
       on.getContext('2d')?.putImageData(litPixels(of, lamp.current), 0, 0);
     }
     performance.measure('light', { start });
@@ -138,7 +141,6 @@ function Lit({ side: { surface, coarse, name } }: { side: Side }) {
         tabIndex={0}
         role="img"
         aria-label={`${name}, finished, in the light`}
-        className="drop-shadow-lg"
         onKeyDown={(event) => {
           const way = WAYS[event.key];
           if (!way) return;
