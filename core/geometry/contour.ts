@@ -4,9 +4,10 @@ import type { Path } from './path';
 
 /** The outline of an area as points close to one another, for what is measured from it. Points of 1/72 in, y down. */
 
-/** A place on an outline, and the way out of the area there, of length 1. */
+/** The middle of a straight piece of an outline: the way out of the area there, of length 1, and the way to the piece's end. */
 export interface ContourPoint extends Point {
   out: Point;
+  along: Point;
 }
 
 /** Curves become straight pieces within this; no two places are further apart than `STEP`. */
@@ -35,11 +36,13 @@ export function contourOf(path: Path): ContourPoint[] {
     if (length < 1e-6) return [];
     const out = { x: (turned * dy) / length, y: (-turned * dx) / length };
     const steps = Math.max(1, Math.ceil(length / STEP));
+    const along = { x: dx / steps / 2, y: dy / steps / 2 };
     // The middles of the pieces: corners belong to neither of their sides.
     return Array.from({ length: steps }, (_, k) => ({
       x: from.x + (dx * (k + 0.5)) / steps,
       y: from.y + (dy * (k + 0.5)) / steps,
       out,
+      along,
     }));
   });
 }
@@ -55,18 +58,29 @@ export function isInRings({ x, y }: Point, rings: readonly (readonly Point[])[])
   return inside;
 }
 
-/** How far a point lies from an outline, positive inside it, and the number of the place nearest to it. */
+/** How far a point lies from a straight piece of an outline, squared. */
+function squareTo({ x, y, along }: ContourPoint, point: Point): number {
+  const [px, py] = [point.x - x, point.y - y];
+  const part = (px * along.x + py * along.y) / (along.x ** 2 + along.y ** 2);
+  const at = Math.max(-1, Math.min(1, part));
+  return (px - along.x * at) ** 2 + (py - along.y * at) ** 2;
+}
+
+/** How far a point lies from an outline, positive inside it, and the number of the piece nearest to it. */
 export function insideBy(point: Point, contour: readonly ContourPoint[]): { by: number; nearest: number } {
   let [least, nearest] = [Infinity, 0];
-  contour.forEach(({ x, y }, i) => {
-    const far = (x - point.x) ** 2 + (y - point.y) ** 2;
+  let inside = false;
+  contour.forEach((piece, i) => {
+    const far = squareTo(piece, point);
     if (far < least) [least, nearest] = [far, i];
+    // From its beginning to its end, by the even-odd rule.
+    const { x, y, along } = piece;
+    const [ay, by] = [y - along.y, y + along.y];
+    if (ay > point.y !== by > point.y) {
+      const across = x + (along.x * (point.y - y)) / along.y;
+      if (point.x < across) inside = !inside;
+    }
   });
-  const at = contour[nearest];
-  if (!at) return { by: -Infinity, nearest };
-  const along = (point.x - at.x) * at.out.x + (point.y - at.y) * at.out.y;
-  const inside = isInRings(point, [contour]);
-  // Near a straight piece the way to its line counts, not that to the place on it.
-  const far = Math.sqrt(least) <= STEP ? Math.abs(along) : Math.sqrt(least);
-  return { by: inside ? far : -far, nearest };
+  if (contour.length === 0) return { by: -Infinity, nearest };
+  return { by: inside ? Math.sqrt(least) : -Math.sqrt(least), nearest };
 }

@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
 import { expect, type Page } from '@playwright/test';
-import { bytesOf, element, row } from './bench';
+import { bytesOf, element, row, typeInto } from './bench';
 import { test } from './one-page';
 
 const details = (page: Page) => page.getByRole('complementary', { name: 'Details' });
@@ -153,6 +153,8 @@ test('a review page works from the disk, and its reply stands at the elements', 
 });
 
 test('a piece is ordered at the counter, which looks at it, and is made once one says yes', async ({ page }) => {
+  await row(page, '01632 960 118').click();
+  await typeInto(page, 'X', '47 mm');
   await page.getByRole('link', { name: 'Hand-off' }).click();
   await page.getByRole('tab', { name: 'Order' }).click();
   await page.getByRole('button', { name: 'Order', exact: true }).click();
@@ -161,6 +163,9 @@ test('a piece is ordered at the counter, which looks at it, and is made once one
   await orders.getByLabel('Your name').fill('Iris Calloway');
   await orders.getByRole('button', { name: 'Yes, print it' }).click();
   await expect(orders).toContainText(/Accepted, (plates|on press)/);
+  // What the clerk says leads to what drew it.
+  const said = orders.getByRole('list', { name: /^What the shop says/ });
+  await expect(said).toContainText(/Page 1: Words stand \d\.\d mm from the trim/);
   // The other side has it in its book.
   const other = await page.context().newPage();
   await other.goto('/counter');
@@ -169,4 +174,6 @@ test('a piece is ordered at the counter, which looks at it, and is made once one
     book.getByRole('row', { name: /Metric offset.*250 × Business card, Iris Calloway.*100 %.*Accepted/ }).first(),
   ).toBeVisible();
   await other.close();
+  await said.getByRole('button', { name: 'Show it' }).first().click();
+  await expect(row(page, '01632 960 118')).toHaveAttribute('aria-pressed', 'true');
 });

@@ -44,6 +44,8 @@ export const clerkLineSchema = z.strictObject({
   page: z.int().min(0),
   check: z.string().max(60),
   says: z.string().max(1000),
+  /** Where on the page, points from the corner of its trim, where it is at one place. */
+  at: z.object({ x: z.number(), y: z.number() }).optional(),
 });
 export type ClerkLine = z.infer<typeof clerkLineSchema>;
 

@@ -69,10 +69,11 @@ function againstOrder(
   return lines;
 }
 
-const ofFinding = ({ check, severity, page, says }: FileFinding, manner: Manner): ClerkLine => {
+const ofFinding = ({ check, severity, page, says, at }: FileFinding, manner: Manner): ClerkLine => {
+  const there = at ? { at } : {};
   const change = manner === 'lenient' ? PUT_RIGHT[check] : undefined;
-  if (change !== undefined) return { kind: 'change', page, check, says: change };
-  return { kind: severity === 'stop' ? 'wrong' : 'note', page, check, says };
+  if (change !== undefined) return { kind: 'change', page, check, says: change, ...there };
+  return { kind: severity === 'stop' ? 'wrong' : 'note', page, check, says, ...there };
 };
 
 /** What a counter says of a file that came for an order. */

@@ -2,7 +2,8 @@ import { isFinish } from '../../colour/finishes';
 import { type Plates, PROCESS_PLATES } from '../../colour/ink';
 import type { PlateGrid } from '../../devices/plates/device';
 import { highestOf, totalsOf } from '../../devices/plates/readings';
-import type { Box } from '../../geometry/box';
+import type { Box, Point } from '../../geometry/box';
+import { apply } from '../../geometry/matrix';
 import { isShade } from '../../scene/colour';
 import { conditionOf } from '../../trade/conditions';
 import { INK_LIMITS } from '../../trade/ink-limits';
@@ -35,6 +36,8 @@ export interface FileFinding {
   /** The page, 1 first. */
   page: number;
   says: string;
+  /** Where on the finished page, points from the corner of its trim, where it is at one place. */
+  at?: Point;
 }
 
 export interface PageInspected {
@@ -108,6 +111,12 @@ function toEdge({ x, y, size, advance, angle }: GlyphSeen, cut: Box): number {
   return Math.min(Math.min(...xs), Math.min(...ys), cut.width - Math.max(...xs), cut.height - Math.max(...ys));
 }
 
+/** The middle of a side of the cut, a little inside it. */
+const sideMiddle = (side: string, { width, height }: Box): Point =>
+  side === 'left' || side === 'right'
+    ? { x: side === 'left' ? 1 : width - 1, y: height / 2 }
+    : { x: width / 2, y: side === 'top' ? 1 : height - 1 };
+
 /** Up to this long a piece is held like a card, else like a flyer; points. */
 const CARD = (100 / 25.4) * 72;
 const kindOf = ({ width, height }: Box): 'card' | 'flyer' => (Math.max(width, height) <= CARD ? 'card' : 'flyer');
@@ -126,6 +135,7 @@ const LOOKS: readonly Look[] = [
     shortOfBleed(grid, cutBox(cut), shop.bleed[kindOf(cutBox(cut))]).map(({ side, reaches }) => ({
       check: 'short-of-bleed',
       severity: 'stop',
+      at: sideMiddle(side, cutBox(cut)),
       says: `Colour reaches the trim at the ${side}, but only ${mm(reaches)} of the ${mm(shop.bleed[kindOf(cutBox(cut))])} bleed.`,
     })),
   ({ letters }, { cut }, shop) => {
@@ -143,12 +153,14 @@ const LOOKS: readonly Look[] = [
       {
         check: 'outside-safe',
         severity: cuts ? 'stop' : 'warn',
+        at: { x: worst.letter.x, y: worst.letter.y - 0.3 * worst.letter.size },
         says: `Words ${where}, needs ${mm(safe)} (${near.length} letters).`,
       },
     ];
   },
-  (_, { pictures }, { ppi: { wanted, warn, stop } }) =>
-    pictures.flatMap(({ width, height, ppi, ppiDown, bits, space, patch }) => {
+  (read, { pictures }, { ppi: { wanted, warn, stop } }) =>
+    pictures.flatMap(({ width, height, ppi, ppiDown, bits, space, patch }, i) => {
+      const at = apply(read.pictures[i]!.place, { x: 0.5, y: 0.5 });
       const least = Math.min(ppi, ppiDown);
       if (patch || width * height < 16) return [];
       if (bits === 1)
@@ -157,6 +169,7 @@ const LOOKS: readonly Look[] = [
               {
                 check: 'line-art-ppi',
                 severity: 'warn' as const,
+                at,
                 says: `Line art of ${width} × ${height} pixels has ${Math.round(least)} ppi, needs ${PPI_OF_LINE_ART.warn}.`,
               },
             ]
@@ -167,6 +180,7 @@ const LOOKS: readonly Look[] = [
         {
           check: 'low-ppi',
           severity,
+          at,
           says: `A picture of ${width} × ${height} pixels (${space}) has ${Math.round(least)} ppi, needs ${wanted}.`,
         },
       ];

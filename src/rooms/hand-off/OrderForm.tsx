@@ -1,6 +1,7 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useState } from 'react';
-import { type OrderSeen, STAGE_SAYS, VERDICTS } from '../../../core/files/counter/order';
+import { elementAt } from '../../../core/checks/element-at';
+import { type ClerkLine, type OrderSeen, STAGE_SAYS, VERDICTS } from '../../../core/files/counter/order';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import { plannedFiles } from '../../../core/files/hand-off/plan';
 import { pieceOf } from '../../../core/job/find';
@@ -8,13 +9,17 @@ import { finishesUsed, finishSays } from '../../../core/job/finishing';
 import { NO_ORDER } from '../../../core/job/order';
 import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
+import { asFace } from '../../../core/job/turned';
+import { shownFaces } from '../../../core/scene/shown-faces';
 import { fromPoints } from '../../../core/units/length';
 import { useBench } from '../../bench/bench';
 import { ExportRow } from '../../bench/gate/ExportRow';
 import type { Gate } from '../../bench/gate/use-gate';
+import { goTo } from '../../parts/address';
 import { useWriting } from '../../parts/use-writing';
 import { loadAssets } from '../../store/assets';
 import { noteExport } from '../../store/kept-with';
+import { select } from '../../store/session';
 import { keepHandOff } from '../../store/versions';
 import { giveAnswer, order, seeOrder, sha256Of } from './counter';
 import { OrderFields } from './OrderFields';
@@ -119,6 +124,33 @@ export function OrderForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: G
   );
 }
 
+/** What a clerk says; where it is at one place, a press leads to what drew it there. */
+function ClerkSays({ line: { kind, page, says, at }, piece: name }: { line: ClerkLine; piece: string }) {
+  const { job, sources, setFace } = useBench();
+  const piece = job.pieces.find((each) => each.name === name);
+  const face = piece && shownFaces(piece, sources)[page - 1];
+  const element = at && piece && face ? elementAt(face, at, asFace(piece, face), sources) : undefined;
+  return (
+    <li className={`text-[13px] ${LINE[kind]}`}>
+      {page > 0 ? `Page ${page}: ` : ''}
+      {says}{' '}
+      {element !== undefined && piece && (
+        <button
+          type="button"
+          className="underline"
+          onClick={() => {
+            if (face) setFace(face.id);
+            goTo(`/layout?job=${job.id}&piece=${piece.id}`);
+            select(element);
+          }}
+        >
+          Show it
+        </button>
+      )}
+    </li>
+  );
+}
+
 /** How often an order is asked after, in milliseconds. */
 const OFTEN = 1500;
 const LINE = { wrong: 'text-error', change: 'text-warning-content bg-warning/40 rounded px-1', note: 'quiet' } as const;
@@ -161,11 +193,8 @@ function OrderCard({ id }: { id: string }) {
       </span>
       {lines.length > 0 && (
         <ul className="grid gap-1" aria-label={`What the shop says of ${asked.piece}`}>
-          {lines.map(({ kind, page, says }) => (
-            <li key={`${page} ${says}`} className={`text-[13px] ${LINE[kind]}`}>
-              {page > 0 ? `Page ${page}: ` : ''}
-              {says}
-            </li>
+          {lines.map((line) => (
+            <ClerkSays key={`${line.page} ${line.says}`} line={line} piece={asked.piece} />
           ))}
         </ul>
       )}
