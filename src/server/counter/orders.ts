@@ -25,6 +25,9 @@ export const BOUNDS = {
   day: Number(process.env['TIDY_DAY_MS'] ?? 20_000),
 };
 
+/** What time it is, in milliseconds: production goes by it. */
+export const CLOCK = { now: (): number => Date.now() };
+
 /** Why something is refused; the status of the answer that says so. */
 export class CounterError extends Error {
   constructor(
@@ -79,7 +82,7 @@ const seenOf = (row: Row): OrderSeen => ({
   id: row.id,
   asked: JSON.parse(row.asked) as OrderAsked,
   received: row.received,
-  stage: stageNow(row, Date.now()),
+  stage: stageNow(row, CLOCK.now()),
   ...(row.verdict === null ? {} : { verdict: row.verdict as NonNullable<OrderSeen['verdict']> }),
   lines: JSON.parse(row.lines) as OrderSeen['lines'],
   ...(row.answer === null ? {} : { answer: JSON.parse(row.answer) as Answer }),
@@ -104,7 +107,7 @@ function drop(id: string): void {
 function tidyUp(): void {
   const db = shelf();
   const stale = db.all("SELECT id FROM orders WHERE stage = 'arriving' AND changed < ?", [
-    Date.now() - BOUNDS.patience,
+    CLOCK.now() - BOUNDS.patience,
   ]);
   const count = Number(db.get('SELECT COUNT(*) AS n FROM orders')?.['n'] ?? 0);
   const old = db.all("SELECT id FROM orders WHERE stage <> 'checking' ORDER BY made LIMIT ?", [
@@ -127,7 +130,7 @@ export function placeOrder(asked: OrderAsked): OrderSeen {
   if (waiting >= BOUNDS.arriving)
     throw new CounterError(503, 'Too many files are on their way to this shop. Try again later.');
   const id = randomBytes(12).toString('hex');
-  const now = Date.now();
+  const now = CLOCK.now();
   db.run('INSERT INTO orders (id, key, asked, stage, made, changed) VALUES (?, ?, ?, ?, ?, ?)', [
     id,
     asked.key,
@@ -157,7 +160,7 @@ export async function addToFile(id: string, at: number, body: ReadableStream<Uin
   if (existsSync(path) && statSync(path).size > received) truncateSync(path, received);
   const file = await open(path, 'a');
   const count = (): void =>
-    void shelf().run('UPDATE orders SET received = ?, changed = ? WHERE id = ?', [received, Date.now(), id]);
+    void shelf().run('UPDATE orders SET received = ?, changed = ? WHERE id = ?', [received, CLOCK.now(), id]);
   try {
     for await (const part of body as unknown as AsyncIterable<Uint8Array>) {
       if (received + part.length > Math.min(size, MOST_BYTES))
@@ -179,7 +182,7 @@ export async function addToFile(id: string, at: number, body: ReadableStream<Uin
     shelf().run('UPDATE orders SET received = 0 WHERE id = ?', [id]);
     throw new CounterError(422, 'The file came in another state than it was sent. Send it again.', 0);
   }
-  shelf().run("UPDATE orders SET stage = 'checking', changed = ? WHERE id = ?", [Date.now(), id]);
+  shelf().run("UPDATE orders SET stage = 'checking', changed = ? WHERE id = ?", [CLOCK.now(), id]);
   void checkNext();
   return seenOrder(id);
 }
@@ -205,7 +208,7 @@ export function checkNext(): Promise<void> {
       shelf().run("UPDATE orders SET stage = 'answered', verdict = ?, lines = ?, changed = ? WHERE id = ?", [
         verdict,
         JSON.stringify(lines.slice(0, 200)),
-        Date.now(),
+        CLOCK.now(),
         row.id,
       ]);
     }
@@ -222,7 +225,7 @@ export function answerOrder(id: string, answer: Answer): OrderSeen {
   if (row.stage !== 'answered' || row.answer !== null) throw new CounterError(409, 'There is nothing to answer here.');
   if (answer.isYes && row.verdict === 'back')
     throw new CounterError(409, 'This file was sent back. Mend it, then order again.');
-  const now = Date.now();
+  const now = CLOCK.now();
   shelf().run('UPDATE orders SET answer = ?, stage = ?, approved = ?, changed = ? WHERE id = ?', [
     JSON.stringify(answer),
     answer.isYes ? 'plates' : 'refused',
