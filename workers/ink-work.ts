@@ -3,9 +3,9 @@ import { trimOf } from '../core/checks/check';
 import { keepPlates } from '../core/checks/kept-plates';
 import { platesFound } from '../core/checks/on-plates';
 import type { PlateContext } from '../core/checks/plate-check';
+import { surfaceOn } from '../core/checks/side-surface';
 import { clustersOf } from '../core/colour/clusters';
 import type { Cmyk, Lab } from '../core/colour/ink';
-import { sideSurface } from '../core/devices/light/side';
 import type { Surface } from '../core/devices/light/surface';
 import { cellsIn } from '../core/devices/plates/device';
 import { coverageOf, highestOf, histogramOf, type WetPlace, wetPlaces } from '../core/devices/plates/readings';
@@ -13,7 +13,6 @@ import { type PlateView, processBytes, viewOf } from '../core/devices/plates/vie
 import { refuseMissing } from '../core/files/refuse-missing';
 import type { Box } from '../core/geometry/box';
 import { pieceOf } from '../core/job/find';
-import { shownFaces } from '../core/scene/shown-faces';
 import { type InkAsked, layAnew } from './lay';
 import { shelfKit } from './shelf-kit';
 
@@ -77,11 +76,9 @@ export async function readSurfaces(
   const piece = pieceOf(asked.job, asked.pieceId);
   if (!piece) return [];
   const faces = await layAnew(asked, { ppi: asked.ppi, trimOnly: true });
-  return faces.flatMap(({ face, grid, press, sources }) => {
-    const shown = shownFaces(piece, sources).find(({ id }) => id === face.id);
-    if (!shown) return [];
-    const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');
-    return [{ face: face.id, name: face.name, surface: sideSurface(piece, shown, grid(), sources, toScreen) }];
+  return faces.map((context) => {
+    const { id, name } = context.face;
+    return { face: id, name, surface: surfaceOn(piece, context, engine) };
   });
 }
 

@@ -1,4 +1,3 @@
-import { bytesToHex } from '@noble/hashes/utils.js';
 import type { DetailsFound } from '../core/client/read-details';
 import type { ColourSpace } from '../core/colour/engine';
 import { readPressProfile } from '../core/colour/profile';
@@ -24,6 +23,7 @@ import { PLAIN } from '../core/type/style';
 import { plainFont, takeFont } from '../core/type/take-font';
 import { TYPEFACES, type Typeface } from '../core/type/typefaces';
 import { loadEngine, loadFontCutter, loadJpegDecoder, openKit } from './kit';
+import { quickHash } from './quick-hash';
 import { keepOnShelf, shelfBytes } from './shelf-files';
 import { middlePart, pngInPasses, screenPixels, smallPixels } from './small-picture';
 
@@ -51,12 +51,6 @@ async function lookedAtInParts(bytes: Uint8Array, { width, height, channels, ori
   // A JPEG is never see-through: it need not be decoded a second time.
   const alpha = type === 'image/png' && (await smallPixels(bytes, 600)).alpha !== undefined;
   return { width: w, height: h, space, alpha, upscaled: upscaledBy(part) };
-}
-
-/** The hash of a file, by the browser where it does that: not on pages that came over an open network. */
-async function quickHash(bytes: Uint8Array): Promise<string> {
-  if (!crypto.subtle) return hashOf(bytes);
-  return bytesToHex(new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as BufferSource)));
 }
 
 /** A picture that was taken in, and what of the file that came is not kept, in words. */

@@ -1,8 +1,7 @@
 import { type ContourPoint, contourOf } from '../geometry/contour';
-import { corneredBoxPath } from '../geometry/forms';
 import { boxPath } from '../geometry/path';
 import type { Piece } from '../job/schema';
-import { dieOf } from '../scene/finishing';
+import { cutOutline } from '../scene/finishing';
 import { type CheckContext, laidOut } from './check';
 
 const kept = new WeakMap<Piece, Map<string, readonly ContourPoint[]>>();
@@ -14,12 +13,8 @@ export function cutContour(context: Pick<CheckContext, 'piece' | 'face'>): reado
   kept.set(piece, here);
   const found = here.get(face.id);
   if (found) return found;
-  const { width, height, corner = 0 } = piece;
-  const box = { x: 0, y: 0, width, height };
-  const round = { radius: corner, form: 'round' } as const;
-  const path =
-    dieOf(laidOut(context), face) ?? (corner > 0 ? corneredBoxPath(box, [round, round, round, round]) : boxPath(box));
-  const contour = contourOf(path);
+  const { width, height } = piece;
+  const contour = contourOf(cutOutline(laidOut(context), face) ?? boxPath({ x: 0, y: 0, width, height }));
   here.set(face.id, contour);
   return contour;
 }

@@ -1,14 +1,13 @@
 import { inkBounds } from '../devices/bounds';
-import { type Box, overlaps } from '../geometry/box';
-import { combinedRings, type PathsD } from '../geometry/clipping';
+import { middleOf, outset, overlaps } from '../geometry/box';
 import { type ContourPoint, contourOf, insideBy, isInRings } from '../geometry/contour';
 import { flatten } from '../geometry/flatten';
-import type { Path } from '../geometry/path';
-import { isFramed } from '../job/edits/elements';
-import { isPaper } from '../job/paints-shown';
-import type { Element, Face } from '../job/schema';
+import { type Path, pathBounds } from '../geometry/path';
+import type { Face } from '../job/schema';
 import { seenArea } from '../scene/seen-area';
 import type { SceneSources } from '../scene/sources';
+import type { ShopSpec } from '../trade/schema';
+import { colouredArea, isWhole } from './coloured-area';
 
 /** What lies at a die line. Points from the trim's corner. */
 
@@ -28,21 +27,9 @@ export const LOOK = { step: 0.25, inside: 0.3 };
 const REACH = 30;
 const TOLERANCE = 0.05;
 
-const isWhole = ({ kind, logo }: Element): boolean => kind === 'words' || kind === 'code' || logo === true;
-
-/** All that is coloured, those on top taking away where they are paper. */
-function colourOf(elements: readonly Element[], around: Box, sources: SceneSources): PathsD {
-  let all: PathsD = [];
-  for (const element of elements) {
-    if (!isFramed(element) || element.kind === 'code') continue;
-    const ink = inkBounds(element, sources);
-    if (!ink || !overlaps(ink, around)) continue;
-    const area = flatten(seenArea(element, sources), TOLERANCE).map(({ points }) => points) as PathsD;
-    if (isPaper(element)) all = combinedRings('difference', all, area);
-    else if ((element.opacity ?? 1) > 0) all = combinedRings('union', all, area);
-  }
-  return all;
-}
+/** How far ends of colour that cross an edge may slide along it, points: so many tolerances of the cut. */
+const SLACK = 3;
+export const slackOf = ({ x, y }: ShopSpec['tolerance']): number => SLACK * Math.max(x, y);
 
 /** Places along an outline within so many points of one, itself among them. */
 function around(contour: readonly ContourPoint[], at: number, slack: number): number[] {
@@ -65,16 +52,9 @@ export function dieFacts(
   sources: SceneSources,
 ): DieFacts {
   const contour = contourOf(die);
-  const xs = contour.map(({ x }) => x);
-  const ys = contour.map(({ y }) => y);
-  const [left, top, wide, high] = [
-    Math.min(...xs),
-    Math.min(...ys),
-    Math.max(...xs) - Math.min(...xs),
-    Math.max(...ys) - Math.min(...ys),
-  ];
-  const box = { x: left - FURTHEST, y: top - FURTHEST, width: wide + 2 * FURTHEST, height: high + 2 * FURTHEST };
-  const colour = colourOf(elements, box, sources);
+  const size = pathBounds(die) ?? { x: 0, y: 0, width: 0, height: 0 };
+  const box = outset(size, FURTHEST);
+  const colour = colouredArea(elements, (ink) => overlaps(ink, box), TOLERANCE, sources);
   const isColoured = ({ x, y, out }: ContourPoint, by: number): boolean =>
     isInRings({ x: x + out.x * by, y: y + out.y * by }, colour);
   const over = contour.map((place) => isColoured(place, -LOOK.inside));
@@ -94,7 +74,7 @@ export function dieFacts(
       }
     return near.size === 0 ? [] : [{ element: element.id, near: [...near].map(([at, by]) => ({ at, by })) }];
   });
-  return { contour, middle: { x: left + wide / 2, y: top + high / 2 }, room, whole };
+  return { contour, middle: middleOf(size), room, whole };
 }
 
 /** The least that an element comes inside a die line; undefined where it is far inside. */

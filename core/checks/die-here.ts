@@ -1,19 +1,25 @@
 import { dieOf } from '../scene/finishing';
+import type { SceneSources } from '../scene/sources';
+import type { ShopSpec } from '../trade/schema';
 import { type CheckContext, laidOut } from './check';
-import { type DieFacts, dieFacts } from './die-facts';
+import { type DieFacts, dieFacts, slackOf } from './die-facts';
 
-const kept = new WeakMap<CheckContext['face'], { piece: CheckContext['piece']; facts: DieFacts | undefined }>();
-
-/** Ends of colour that cross the line may slide by so many tolerances of the cut. */
-const SLACK = 3;
+interface Kept {
+  piece: CheckContext['piece'];
+  shop: ShopSpec;
+  styles: SceneSources['styles'];
+  facts: DieFacts | undefined;
+}
+const kept = new WeakMap<CheckContext['face'], Kept>();
 
 /** What the die of a piece meets on a side; undefined where the guillotine cuts it. */
 export function dieHere(context: CheckContext): DieFacts | undefined {
   const { piece, face, shop, sources } = context;
+  const { styles } = sources;
   const found = kept.get(face);
-  if (found?.piece === piece) return found.facts;
+  if (found?.piece === piece && found.shop === shop && found.styles === styles) return found.facts;
   const die = dieOf(laidOut(context), face);
-  const facts = die && dieFacts(face, die, SLACK * Math.max(shop.tolerance.x, shop.tolerance.y), sources);
-  kept.set(face, { piece, facts });
+  const facts = die && dieFacts(face, die, slackOf(shop.tolerance), sources);
+  kept.set(face, { piece, shop, styles, facts });
   return facts;
 }

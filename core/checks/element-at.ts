@@ -1,5 +1,5 @@
 import { inkBounds } from '../devices/bounds';
-import type { Point } from '../geometry/box';
+import { contains, type Point } from '../geometry/box';
 import type { Face } from '../job/schema';
 import type { SceneSources } from '../scene/sources';
 
@@ -17,7 +17,7 @@ export function elementAt(
     .filter(({ hidden }) => !hidden)
     .flatMap((element) => {
       const ink = inkBounds(element, sources);
-      if (!ink || x < ink.x || y < ink.y || x > ink.x + ink.width || y > ink.y + ink.height) return [];
+      if (!ink || !contains(ink, { x, y, width: 0, height: 0 })) return [];
       return [{ id: element.id, isGround: ink.width * ink.height > GROUND * side.width * side.height }];
     })
     .reverse();

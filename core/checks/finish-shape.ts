@@ -1,5 +1,5 @@
 import { EndType, JoinType } from 'clipper2-ts';
-import { type Box, contains } from '../geometry/box';
+import { type Box, contains, outset } from '../geometry/box';
 import { areaOfRings, combinedRings, grownRings, type PathsD } from '../geometry/clipping';
 import { type Finish, factsOf } from '../job/finishing';
 import { letteringsOf } from '../job/look';
@@ -20,10 +20,6 @@ export const limitsOfFinish = ({ shop }: Pick<CheckContext, 'shop'>, { kind }: F
   ...FINISH_LIMITS[kind],
   ...shop.limits.finishing?.[kind],
 });
-
-/** The form of an element of a finish, whatever it is painted in. */
-export const finishRings = (element: Element, { sources }: Pick<CheckContext, 'sources'>): PathsD =>
-  inkRings(element, sources);
 
 /** The smallest letters of an element, points; none where it has none. */
 export const smallestType = (element: Element, { job }: Pick<CheckContext, 'job'>): number =>
@@ -48,7 +44,7 @@ const leftOver = (one: PathsD, other: PathsD, limit: number): Box[] =>
   });
 
 /** Where an area is thinner than so many points: what is lost when it is pared down and grown again. */
-export function thinParts(rings: PathsD, least: number): Box[] {
+function thinParts(rings: PathsD, least: number): Box[] {
   const one = whole(rings);
   const opened = grown(grown(one, -least / 2 + 0.01), least / 2);
   return leftOver(one, opened, least);
@@ -81,7 +77,7 @@ export const narrowest = (rings: PathsD, least: number): { place: Box; gap: numb
 };
 
 /** Where gaps in and between areas are narrower than so many points: what is filled when they are grown and pared down again. */
-export function narrowGaps(rings: PathsD, least: number): Box[] {
+function narrowGaps(rings: PathsD, least: number): Box[] {
   const one = whole(rings);
   const closed = grown(grown(one, least / 2 - 0.01), -least / 2);
   return leftOver(closed, one, least);
@@ -89,9 +85,6 @@ export function narrowGaps(rings: PathsD, least: number): Box[] {
 
 /** Whether a box lies on an element's own form, for telling whose part it is. */
 export const isPartOf = (part: Box, element: Element, context: CheckContext): boolean => {
-  const box = boxOfRings(finishRings(element, context));
-  return (
-    box !== undefined &&
-    contains({ x: box.x - 0.5, y: box.y - 0.5, width: box.width + 1, height: box.height + 1 }, part)
-  );
+  const box = boxOfRings(inkRings(element, context.sources));
+  return box !== undefined && contains(outset(box, 0.5), part);
 };

@@ -1,10 +1,8 @@
 import { polygonHull } from 'd3';
+import { colouredArea, isWhole } from '../checks/coloured-area';
 import { inkBounds } from '../devices/bounds';
 import { type Box, contains, distancesTo, outset, overlaps } from '../geometry/box';
-import { combinedRings, type PathsD } from '../geometry/clipping';
 import { flatten } from '../geometry/flatten';
-import { isFramed } from '../job/edits/elements';
-import { isPaper } from '../job/paints-shown';
 import type { Element, Face } from '../job/schema';
 import { seenArea } from '../scene/seen-area';
 import type { SceneSources } from '../scene/sources';
@@ -33,20 +31,11 @@ const FRAME = { size: 0.5, margin: 0.15 };
 const ringOf = (points: readonly { x: number; y: number }[]): Ring =>
   Float64Array.from(points.flatMap(({ x, y }) => [x, y]));
 
-/** The areas and pictures near the edges, those on top taking away where they are paper. */
+/** The areas and pictures near the edges. */
 function colourOf(elements: readonly Element[], trim: Box, sources: SceneSources): Ring[] {
-  const inner = outset(trim, -REACH);
-  let all: PathsD = [];
-  for (const element of elements) {
-    if (!isFramed(element) || element.kind === 'code') continue;
-    const ink = inkBounds(element, sources);
-    if (!ink || !overlaps(ink, outset(trim, REACH))) continue;
-    if (contains(inner, ink)) continue;
-    const area = flatten(seenArea(element, sources), TOLERANCE).map(({ points }) => points) as PathsD;
-    if (isPaper(element)) all = combinedRings('difference', all, area);
-    else if ((element.opacity ?? 1) > 0) all = combinedRings('union', all, area);
-  }
-  return all.map(ringOf);
+  const [inner, outer] = [outset(trim, -REACH), outset(trim, REACH)];
+  const isNear = (ink: Box): boolean => overlaps(ink, outer) && !contains(inner, ink);
+  return colouredArea(elements, isNear, TOLERANCE, sources).map(ringOf);
 }
 
 /** The smallest area without dents around what an element prints: a straight cut touches the one where it touches the other. */
@@ -64,8 +53,6 @@ function leastInside(hull: Ring, { width, height }: Box): number {
     least = Math.min(least, hull[i]!, width - hull[i]!, hull[i + 1]!, height - hull[i + 1]!);
   return least;
 }
-
-const isWhole = ({ kind, logo }: Element): boolean => kind === 'words' || kind === 'code' || logo === true;
 
 function frameOf(element: Element, trim: Box, sources: SceneSources): Box | undefined {
   if (element.kind !== 'shape' || element.turn || element.logo) return undefined;

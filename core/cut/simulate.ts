@@ -1,4 +1,4 @@
-import { type DieFacts, dieFacts } from '../checks/die-facts';
+import { type DieFacts, dieFacts, slackOf } from '../checks/die-facts';
 import type { Job, Piece } from '../job/schema';
 import { asFace } from '../job/turned';
 import { dieOf } from '../scene/finishing';
@@ -20,9 +20,6 @@ export const SEED = 0.20260319;
 
 /** A wider margin that is so many times the narrower is seen. */
 export const UNEVEN = CHECK_LIMITS.border;
-
-/** Ends of colour along an edge that are no corners slide with the cut: by as many tolerances they may. */
-const SLACK = 3;
 
 /** How often, 0 to 1, something goes wrong at each edge, and at any of them. */
 export type Chances = Readonly<Record<EdgeName | 'any', number>>;
@@ -66,8 +63,6 @@ interface Laid {
   /** What a die meets, where one cuts the side instead of the guillotine. */
   die: DieFacts | undefined;
 }
-
-const slackOf = ({ x, y }: ShopSpec['tolerance']): number => SLACK * Math.max(x, y);
 
 /** The faces of a piece as a cut meets them. */
 const layForCutting = (piece: Piece, shop: ShopSpec, sources: SceneSources): Laid[] =>

@@ -3,7 +3,7 @@ import { type Box, outset } from '../geometry/box';
 import { corneredBoxPath } from '../geometry/forms';
 import { boxAround, IDENTITY, invert, type Matrix, multiply } from '../geometry/matrix';
 import { boxPath, type Path, transformPath } from '../geometry/path';
-import { type Finish, factsOf, finishInks, finishOf, finishPlate } from '../job/finishing';
+import { type Finish, factsOf, finishOf, finishPlate } from '../job/finishing';
 import type { Element, Face, Piece } from '../job/schema';
 import { asFace, ontoSheet } from '../job/turned';
 import type { Device } from './device';
@@ -120,12 +120,6 @@ export function drawFinish(
   device.endOverprint();
 }
 
-/** Sources that know the finishes of a piece beside its inks: for what shows their plates. */
-export const withFinishInks = (
-  sources: SceneSources,
-  { finishing }: { finishing?: readonly Finish[] | undefined },
-): SceneSources => (finishing?.length ? { ...sources, inks: [...sources.inks, ...finishInks(finishing)] } : sources);
-
 const dressed = new WeakMap<SceneSources, Map<Piece['finishing'], SceneSources>>();
 
 /** Sources that show the finishing of a piece as well; the same ones for the same two. */
@@ -150,6 +144,7 @@ export function throughSheet(piece: Piece, from: Face, to: Face): Matrix {
 
 /** What the tools of a kind that go through the sheet do on one of its sides: outlines of elements of any side. */
 export function throughOn(piece: Piece, face: Face, kind: Finish['kind']): { element: Element; paths: Path[] }[] {
+  if (!piece.finishing?.some((finish) => finish.kind === kind)) return [];
   const sheetOf = (n: number): number => Math.floor(n / 2);
   const here = piece.faces.findIndex(({ id }) => id === face.id);
   return piece.faces.flatMap((other, n) =>

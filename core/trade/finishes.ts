@@ -15,8 +15,6 @@ export interface FinishFacts {
   draws: 'areas' | 'lines';
   /** It may cover the whole side, with its bleed. */
   mayBeWhole?: true;
-  /** Its tool goes through the sheet: what it does on one side it does on the other. */
-  through?: true;
   /** What it is shown in where its look cannot be. */
   cmyk: Cmyk;
   /** How much of what lies below it lets through when it is shown flat, 0 to 1. */
@@ -76,7 +74,6 @@ export const FINISHES = {
     group: 'Structural',
     type: 'Cutting',
     draws: 'lines',
-    through: true,
     cmyk: [0, 0.55, 0.9, 0.25],
     shown: 1,
     says: 'The outline that a die cuts the piece along, instead of the guillotine.',
@@ -86,7 +83,6 @@ export const FINISHES = {
     group: 'Structural',
     type: 'Creasing',
     draws: 'lines',
-    through: true,
     cmyk: [0.8, 0.3, 0.5, 0.2],
     shown: 1,
     says: 'A groove that heavy stock is folded along.',
@@ -96,7 +92,6 @@ export const FINISHES = {
     group: 'Structural',
     type: 'Perforating',
     draws: 'lines',
-    through: true,
     cmyk: [0.5, 0.7, 0, 0.2],
     shown: 1,
     says: 'A row of small cuts that a part is torn off along.',
@@ -106,7 +101,6 @@ export const FINISHES = {
     group: 'Structural',
     type: 'Punching',
     draws: 'lines',
-    through: true,
     cmyk: [0, 0.2, 0.4, 0.6],
     shown: 1,
     says: 'Holes through the sheet.',

@@ -5,10 +5,10 @@ import { type SvgNode, type SvgPaint, type SvgShade, svgDevice } from '../../cor
 import { tonePng } from '../../core/devices/tone-png';
 import type { Matrix } from '../../core/geometry/matrix';
 import { boxPath, pathData, transformPath } from '../../core/geometry/path';
-import { factsOf, finishOf, inked } from '../../core/job/finishing';
+import { factsOf, finishOf, inked, withFinishes } from '../../core/job/finishing';
 import type { Element, Face, Piece } from '../../core/job/schema';
 import { drawElement, elementFrame } from '../../core/scene/face';
-import { cutOutline, drawFinish, type FinishOnFace, withFinishInks } from '../../core/scene/finishing';
+import { cutOutline, drawFinish, type FinishOnFace } from '../../core/scene/finishing';
 import { groundsOf } from '../../core/scene/grounds';
 import type { SceneSources } from '../../core/scene/sources';
 import { turnOf } from '../../core/scene/turn';
@@ -201,7 +201,7 @@ export const ElementDrawing = memo(function ElementDrawing({
 /** What a finish does, flat: in a colour that stands for it, as far as it lets what lies below be seen. */
 function FinishDrawing({ on, sources, press }: Pick<ArtProps, 'sources' | 'press'> & { on: FinishOnFace }) {
   const id = useId();
-  const { inks } = withFinishInks(sources, sources);
+  const { inks } = withFinishes(sources, [sources]);
   const device = svgDevice({ inks, screen: press.screen, grounds: new Map() });
   // It covers what lies below, as far as it does; it mixes with nothing.
   drawFinish(on, EVERYWHERE, sources, { ...device, beginOverprint() {}, endOverprint() {} });

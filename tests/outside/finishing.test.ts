@@ -1,4 +1,4 @@
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
 import { platesDevice } from '../../core/devices/plates/device';
@@ -92,7 +92,6 @@ describe('finishing in a file', () => {
   ] as const)('%s with finishing as %s has %i pages, each proven', async (standard, finishing, pages) => {
     const asked = { pieceId: piece.id, shop, marks: true, standard, finishing };
     const path = await exportTo('pages.pdf', bundle, asked);
-    const { readFileSync } = await import('node:fs');
     const proof = prove(job, asked, new Uint8Array(readFileSync(path)), on);
     expect(proof.facts.pages.length).toBe(pages);
     expect(proof.rows.filter(({ right }) => !right)).toEqual([]);
@@ -100,7 +99,6 @@ describe('finishing in a file', () => {
   });
 
   it('is told apart from inks when any file is looked into', async () => {
-    const { readFileSync } = await import('node:fs');
     const path = await exportTo('seen.pdf', bundle, { pieceId: piece.id, marks: true });
     const seen = inspectPdf(new Uint8Array(readFileSync(path)), { ...shop, plates: { process: 'four', spots: 1 } });
     expect(seen.finishing.map(({ name, pages }) => [name, pages])).toEqual([
@@ -118,7 +116,6 @@ describe('finishing in a file', () => {
   it('is found missing when a file is held against what was asked', async () => {
     const asked = { pieceId: piece.id, shop, marks: true };
     const path = await exportTo('bare.pdf', bundle, { ...asked, finishing: 'none' });
-    const { readFileSync } = await import('node:fs');
     const proof = prove(job, asked, new Uint8Array(readFileSync(path)), on);
     expect(proof.rows.filter(({ right }) => !right).map(({ what }) => what)).toContain('Finishing (processing steps)');
   });

@@ -2,8 +2,9 @@ import { insideBy } from '../../geometry/contour';
 import { finishSays } from '../../job/finishing';
 import { type Check, type Finding, HAIR } from '../check';
 import { cutContour } from '../cut-contour';
-import { finishesHere, finishRings, limitsOfFinish } from '../finish-shape';
+import { finishesHere, limitsOfFinish } from '../finish-shape';
 import { found } from '../found';
+import { inkRings } from '../ink-shape';
 
 export const finishEdge: Check = {
   id: 'finish-edge',
@@ -19,7 +20,7 @@ export const finishEdge: Check = {
       if (edge === undefined || isWhole) return [];
       return elements.flatMap((element): Finding[] => {
         let least = Infinity;
-        for (const ring of finishRings(element, context))
+        for (const ring of inkRings(element, context.sources))
           for (const point of ring) least = Math.min(least, insideBy(point, contour).by);
         if (least >= edge - HAIR || least === Infinity) return [];
         return [

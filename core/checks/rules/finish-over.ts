@@ -3,7 +3,7 @@ import { removeFinish } from '../../job/edits/finishing';
 import { finishSays } from '../../job/finishing';
 import { FINISH_REGISTER, VARNISHED_TYPE } from '../../trade/finish-limits';
 import type { Check, Finding } from '../check';
-import { finishesHere, finishRings, smallestType } from '../finish-shape';
+import { finishesHere, smallestType } from '../finish-shape';
 import { found, foundOnFace } from '../found';
 import { inkRings } from '../ink-shape';
 
@@ -41,7 +41,7 @@ export const glueCovered: Check = {
     const all = finishesHere(context);
     const glue = all.filter(({ finish }) => finish.kind === 'glue').flatMap(({ elements }) => elements);
     if (glue.length === 0) return [];
-    const rings = glue.flatMap((element) => finishRings(element, context));
+    const rings = glue.flatMap((element) => inkRings(element, context.sources));
     const over = all.filter(({ finish }) => finish.kind === 'foil' || finish.kind === 'varnish');
     const covered = [
       ...context.face.elements.map((element) => ({ element, what: 'Ink' })),

@@ -6,8 +6,9 @@ import type { Element } from '../../job/schema';
 import { outlineThere } from '../../scene/finishing';
 import { VARNISHED_TYPE } from '../../trade/finish-limits';
 import type { Check, Finding, Fix } from '../check';
-import { areasHere, finishRings, isPartOf, limitsOfFinish, narrowest, smallestType, thinnest } from '../finish-shape';
+import { areasHere, isPartOf, limitsOfFinish, narrowest, smallestType, thinnest } from '../finish-shape';
 import { found } from '../found';
+import { inkRings } from '../ink-shape';
 
 /** A dot more than its limit: what holds it exactly is fine. */
 const SLACK = 0.02;
@@ -45,7 +46,7 @@ export const finishThin: Check = {
       return elements.flatMap((element): Finding[] => {
         // Letters too small to be varnished at all are told of by their own check.
         if (finish.kind === 'varnish' && smallestType(element, context) < VARNISHED_TYPE) return [];
-        const first = thinnest(finishRings(element, context), line - SLACK);
+        const first = thinnest(inkRings(element, context.sources), line - SLACK);
         if (!first) return [];
         return [
           found(finishThin, element, context, {
@@ -72,7 +73,7 @@ export const finishClose: Check = {
     areasHere(context).flatMap(({ finish, elements, isWhole }): Finding[] => {
       const { gap } = limitsOfFinish(context, finish);
       if (gap === undefined || isWhole) return [];
-      const rings = elements.flatMap((element) => finishRings(element, context));
+      const rings = elements.flatMap((element) => inkRings(element, context.sources));
       const first = narrowest(rings, gap - SLACK);
       if (!first) return [];
       const element = elements.findLast((each) => isPartOf(first.place, each, context)) ?? elements.at(-1)!;

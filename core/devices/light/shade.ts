@@ -79,8 +79,7 @@ export function shade(surface: Surface, lamp: Lamp, out: Uint32Array): void {
   const lampX = lamp.x * width;
   const lampY = lamp.y * height;
   const lampZ = Math.max(1, lamp.height * width);
-  // Nothing looks like the first: coats are numbered from 1.
-  const looks = [...coats.slice(0, 1), ...coats].map(lookOf);
+  const looks = coats.map(lookOf);
   for (let y = 0, i = 0, at = 0; y < height; y++) {
     const dy = lampY - y;
     const dyz = dy * dy + lampZ * lampZ;
@@ -117,7 +116,7 @@ export function shade(surface: Surface, lamp: Lamp, out: Uint32Array): void {
         const facing = (towards + 1) * scale * half;
         const step = facing <= 0 ? 0 : facing >= 1 ? STEPS : (facing * STEPS) | 0;
         const share = covered / 255;
-        const look = looks[coat[i]!]!;
+        const look = looks[coat[i]! - 1]!;
         const glint = look.glint * look.powers[step]!;
         const metal = look.metal;
         if (metal) {

@@ -1,10 +1,9 @@
 import type { Converter } from '../../colour/engine';
-import { corneredBoxPath } from '../../geometry/forms';
 import { boxPath } from '../../geometry/path';
 import { factsOf } from '../../job/finishing';
 import type { Face, Piece } from '../../job/schema';
 import { asFace } from '../../job/turned';
-import { dieOf, drawFinish, finishesOn, throughOn } from '../../scene/finishing';
+import { cutOutline, drawFinish, finishesOn, sideBox, throughOn } from '../../scene/finishing';
 import type { SceneSources } from '../../scene/sources';
 import { type PlateGrid, platesDevice } from '../plates/device';
 import { viewOf } from '../plates/view';
@@ -16,13 +15,7 @@ const ONE = { left: 1 };
 /** How much of each cell is left once a side is cut along its die line or its rounded corners, and punched. */
 function leftOf(piece: Piece, face: Face, { box, ppi }: PlateGrid): Float32Array {
   const device = platesDevice({ box, ppi, ...NO_PICTURES });
-  const { width, height, corner = 0 } = asFace(piece, face);
-  const round = { radius: corner, form: 'round' } as const;
-  const whole = { x: 0, y: 0, width, height };
-  device.fillPath(
-    dieOf(piece, face) ?? (corner > 0 ? corneredBoxPath(whole, [round, round, round, round]) : boxPath(whole)),
-    ONE,
-  );
+  device.fillPath(cutOutline(piece, face) ?? boxPath(sideBox(piece, face)), ONE);
   for (const { paths } of throughOn(piece, face, 'holes')) for (const path of paths) device.fillPath(path, { left: 0 });
   return device.grid().plates.get('left') ?? new Float32Array(0);
 }

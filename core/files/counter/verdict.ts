@@ -1,4 +1,5 @@
 import type { ShopSpec } from '../../trade/schema';
+import { fromPoints } from '../../units/length';
 import type { FileFinding, PageInspected } from '../pdf/inspect';
 import type { RuleSeen } from '../pdf/rules';
 import type { ClerkLine, OrderAsked, Verdict } from './order';
@@ -28,7 +29,7 @@ const PUT_RIGHT: Readonly<Record<string, string>> = {
 
 /** A finished size is right within this, millimetres. */
 const CLOSE = 0.35;
-const mm = (points: number): number => (points / 72) * 25.4;
+const mm = (points: number): number => fromPoints(points, 'mm');
 const size = (width: number, height: number): string => `${width.toFixed(1)} × ${height.toFixed(1)} mm`;
 const near = (a: number, b: number): boolean => Math.abs(a - b) <= CLOSE;
 

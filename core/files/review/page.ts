@@ -1,3 +1,4 @@
+import { dataUrl } from '../../devices/data-url';
 import { sheetPanels } from '../../job/areas';
 import type { Job, Piece } from '../../job/schema';
 import { asFace } from '../../job/turned';
@@ -18,13 +19,6 @@ export interface ReviewSide {
 export interface ReviewPiece {
   piece: Piece;
   sides: readonly ReviewSide[];
-}
-
-/** Bytes as base64, in parts that a call takes. */
-function base64(bytes: Uint8Array): string {
-  let text = '';
-  for (let i = 0; i < bytes.length; i += 0x8000) text += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
-  return btoa(text);
 }
 
 /** A folded piece as one opens it: which part of which side lies where, points. */
@@ -83,7 +77,7 @@ export function reviewPage(job: Job, pieces: readonly ReviewPiece[]): string {
       views: viewsOf(piece),
       sides: sides.map(({ face, name, png }) => {
         const { width, height } = asFace(piece, piece.faces.find(({ id }) => id === face) ?? {});
-        return { face, name, width, height, picture: `data:image/png;base64,${base64(png)}` };
+        return { face, name, width, height, picture: dataUrl('image/png', png) };
       }),
     })),
   };

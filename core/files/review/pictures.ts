@@ -1,20 +1,17 @@
 import type { PlateContext } from '../../checks/plate-check';
+import { surfaceOn } from '../../checks/side-surface';
 import type { ColourEngine } from '../../colour/engine';
 import { type Lamp, shade } from '../../devices/light/shade';
-import { sideSurface } from '../../devices/light/side';
 import type { Piece } from '../../job/schema';
 import { writePng } from '../../picture/png-file';
-import { shownFaces } from '../../scene/shown-faces';
 
 /** Light from over the left shoulder, high enough that nothing glares. */
 const DAY: Lamp = { x: 0.25, y: -0.25, height: 1.1 };
 
 /** A side as it is finished, in the light where something on it shines or stands out, as a PNG without what is cut away. */
-export function sidePicture(piece: Piece, { face, grid: lay, press, sources }: PlateContext, engine: ColourEngine) {
-  const grid = lay();
-  const shown = shownFaces(piece, sources).find(({ id }) => id === face.id) ?? face;
-  const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');
-  const surface = sideSurface(piece, shown, grid, sources, toScreen);
+export function sidePicture(piece: Piece, context: PlateContext, engine: ColourEngine) {
+  const surface = surfaceOn(piece, context, engine);
+  const { face, grid } = context;
   const { width, height, rgba } = surface;
   let data = rgba;
   if (surface.coats.length > 0 || surface.hasRelief) {
@@ -22,5 +19,5 @@ export function sidePicture(piece: Piece, { face, grid: lay, press, sources }: P
     shade(surface, DAY, cells);
     data = new Uint8ClampedArray(cells.buffer);
   }
-  return { face: face.id, name: face.name, width, height, png: writePng({ width, height, data }, 4, grid.ppi) };
+  return { face: face.id, name: face.name, width, height, png: writePng({ width, height, data }, 4, grid().ppi) };
 }

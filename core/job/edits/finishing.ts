@@ -1,6 +1,6 @@
 import { produce } from 'immer';
 import { FINISH_KINDS, type FinishKind, finishFacts } from '../../trade/finishes';
-import { type Finish, factsOf, finishOf } from '../finishing';
+import { type Finish, finishOf, finishPlate } from '../finishing';
 import { makeShape } from '../make';
 import type { Element, Face, Framed, Job, Piece, Shape } from '../schema';
 import { changePiece } from './change-piece';
@@ -20,7 +20,7 @@ function unused(name: string, taken: readonly string[], between: string): string
 export function newFinish(job: Pick<Job, 'inks'>, piece: Pick<Piece, 'finishing'>, kind: FinishKind): Finish {
   const here = piece.finishing ?? [];
   const { name } = finishFacts(kind);
-  const plates = [...here.map((each) => each.name ?? factsOf(each).name), ...job.inks.map((ink) => ink.name)];
+  const plates = [...here.map(finishPlate), ...job.inks.map((ink) => ink.name)];
   const own = unused(name, plates, ' ');
   const ids = here.map(({ id }) => id);
   return { id: unused(idOf(kind), ids, '-'), kind, ...(own === name ? {} : { name: own }) };

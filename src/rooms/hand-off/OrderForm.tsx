@@ -12,6 +12,7 @@ import { shopIn } from '../../../core/job/shops-of';
 import { asFace } from '../../../core/job/turned';
 import { shownFaces } from '../../../core/scene/shown-faces';
 import { fromPoints } from '../../../core/units/length';
+import { quickHash } from '../../../workers/quick-hash';
 import { useBench } from '../../bench/bench';
 import { ExportRow } from '../../bench/gate/ExportRow';
 import type { Gate } from '../../bench/gate/use-gate';
@@ -21,7 +22,7 @@ import { loadAssets } from '../../store/assets';
 import { noteExport } from '../../store/kept-with';
 import { select } from '../../store/session';
 import { keepHandOff } from '../../store/versions';
-import { giveAnswer, order, seeOrder, sha256Of } from './counter';
+import { giveAnswer, order, seeOrder } from './counter';
 import { OrderFields } from './OrderFields';
 
 const KEY = 'tidy-edge orders ';
@@ -51,7 +52,7 @@ export function OrderForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: G
       for (const { piece: id, name, bytes, asked } of written.files) {
         const piece = pieceOf(job, id)!;
         const { quantity, stock, finishing } = piece.order ?? NO_ORDER;
-        const sha256 = await sha256Of(bytes);
+        const sha256 = await quickHash(bytes);
         const seen = await order(
           {
             key: nanoid(20),

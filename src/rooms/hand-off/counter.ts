@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { type Answer, type OrderAsked, type OrderSeen, orderSeenSchema } from '../../../core/files/counter/order';
+import { answerOf } from '../../parts/answer-of';
 
 /** Talking with the counter of a shop. */
 
@@ -11,15 +12,8 @@ const PART = 1_000_000;
 const TRIES = 6;
 const PAUSE = 800;
 
-async function said<T>(response: Promise<Response>, schema: z.ZodType<T>): Promise<T> {
-  const got = await response.catch(() => {
-    throw new Error(GONE);
-  });
-  const json: unknown = await got.json().catch(() => undefined);
-  if (got.ok) return schema.parse(json);
-  const { problem } = (json ?? {}) as { problem?: string };
-  throw new Error(problem ?? GONE);
-}
+const said = async <T>(response: Promise<Response>, schema: z.ZodType<T>): Promise<T> =>
+  schema.parse(await answerOf(response, GONE));
 
 const at = (id: string, more = ''): string => `/api/counter/orders/${id}${more}`;
 const sent = (body: unknown): RequestInit => ({
@@ -33,12 +27,6 @@ export const seeOrders = async (): Promise<OrderSeen[]> =>
   (await said(fetch('/api/counter/orders'), z.object({ orders: z.array(orderSeenSchema) }))).orders;
 export const giveAnswer = (id: string, answer: Answer): Promise<OrderSeen> =>
   said(fetch(at(id, '/answer'), sent(answer)), orderSeenSchema);
-
-/** SHA-256 in hexadecimal digits. */
-export const sha256Of = async (bytes: Uint8Array): Promise<string> =>
-  [...new Uint8Array(await crypto.subtle.digest('SHA-256', bytes as BufferSource))]
-    .map((byte) => byte.toString(16).padStart(2, '0'))
-    .join('');
 
 /**
  * Orders, and sends the file part by part; where the line breaks it goes on from what has arrived. `tell` hears what share has.

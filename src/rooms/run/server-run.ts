@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { Progress } from '../../../core/files/pdf/document';
 import { rangesOf } from '../../../core/run/ranges';
+import { answerOf } from '../../parts/answer-of';
 
 /** Runs written by the machine that serves the app. */
 
@@ -23,15 +24,7 @@ export interface ServerRun {
 const OFTEN = 500;
 const GONE = 'The server does not answer. Export in the browser, or start the server again.';
 
-async function answer(response: Promise<Response>): Promise<unknown> {
-  const got = await response.catch(() => {
-    throw new Error(GONE);
-  });
-  const said: unknown = await got.json().catch(() => undefined);
-  if (got.ok) return said;
-  const { problem } = (said ?? {}) as { problem?: string };
-  throw new Error(problem ?? GONE);
-}
+const answer = (response: Promise<Response>): Promise<unknown> => answerOf(response, GONE);
 
 /** Sends a job, waits until its run is written, and says meanwhile how far it is. Throws with words for the user; cancelled by the signal. */
 export async function runOnServer(

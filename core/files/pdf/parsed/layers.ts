@@ -34,7 +34,7 @@ const DEVICE: Readonly<Record<string, string>> = {
 /** Hears what is done within the layers of a page's own content; what a form does is not looked into. */
 function readPage(view: PdfView, number: number, hear: (layer: unknown, seen: Partial<LayerSeen>) => void): void {
   const { file } = view;
-  const content = view.contents.find(({ of }) => of === `page ${number}`);
+  const content = view.contents[number - 1];
   if (!content) return;
   const { resources, operations } = content;
   const named = (category: string, name: unknown) =>
