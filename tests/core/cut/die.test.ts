@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { checkPiece } from '../../../core/checks/check-piece';
 import { dieFacts } from '../../../core/checks/die-facts';
 import { dieCut, dieRoom } from '../../../core/cut/die';
 import { NO_DRIFT } from '../../../core/cut/drift';
@@ -14,7 +15,8 @@ import { jobFault } from '../../../core/job/whole';
 import { dieOf } from '../../../core/scene/finishing';
 import { sourcesOf } from '../../../core/scene/sources';
 import { shopOf } from '../../../core/trade/shops';
-import { cardWith, kit, mm } from '../../kit';
+import { PLAIN } from '../../../core/type/style';
+import { cardWith, checkKit, kit, mm } from '../../kit';
 
 const shop = shopOf('metric-offset');
 const ground = (past: number): Element =>
@@ -85,6 +87,27 @@ describe('a die that drifts', () => {
     const piece = job.pieces[0]!;
     const [front, back] = piece.faces.map((face) => pathBounds(dieOf(piece, face)!)!);
     expect([front!.x, back!.x].map(Math.round)).toEqual([0, Math.round(mm(25))]);
+  });
+});
+
+describe('what is found at a die line', () => {
+  it('goes by the style that words have now, and by the shop that is asked', () => {
+    const style = (size: number) => ({
+      id: 's',
+      name: 'Names',
+      lettering: { ...PLAIN.lettering, size, paint: { ink: 'black', tint: 1 } },
+      setting: PLAIN.setting,
+    });
+    const words = { ...makeWords({ id: 'w', text: 'Iris', x: mm(76), y: mm(20) }), lettering: {}, style: 's' };
+    const rectangle = makeShape({ id: 'die', x: 0, y: 0, width: mm(85), height: mm(55) });
+    const job = { ...withDie(cardWith([words]), rectangle), styles: [style(4)] };
+    const piece = job.pieces[0]!;
+    const found = (now: Job, at = shop) =>
+      checkPiece(now, piece, checkKit, at).filter(({ check }) => check === 'die-cuts').length;
+    expect(found(job)).toBe(0);
+    // The same piece, the same words: only the style is another.
+    expect(found({ ...job, styles: [style(30)] })).toBe(1);
+    expect(found(job)).toBe(0);
   });
 });
 
