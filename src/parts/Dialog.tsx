@@ -39,9 +39,7 @@ export function Dialog({
         {children}
       </div>
       <form method="dialog" className="modal-backdrop">
-        <button type="submit" tabIndex={-1} aria-label="Close">
-          close
-        </button>
+        <button type="submit" tabIndex={-1} aria-label="Close" />
       </form>
     </dialog>
   );

@@ -1,21 +1,13 @@
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 import { isDeep, someOf } from '../deep';
+import { against } from './access';
 import { element } from './bench';
 import { test } from './one-page';
 
 /** Every room, dialog and panel as those see it who hear it, or need contrast: by the rules of axe-core, in both themes. */
 
-/** What is against a rule, in a line each. */
-async function against(page: Page, rules?: string[]): Promise<string[]> {
-  const builder = new AxeBuilder({ page });
-  const { violations } = await (rules ? builder.withRules(rules) : builder).analyze();
-  return violations.flatMap(({ id, nodes }) =>
-    nodes.map(({ target, html }) => `${id}: ${target.join(' ')} ${html.slice(0, 120)}`),
-  );
-}
 const isSound = async (page: Page, where: string, rules?: string[]): Promise<void> =>
-  expect.soft(await against(page, rules), where).toEqual([]);
+  expect.soft(await against(page, rules ? { rules } : {}), where).toEqual([]);
 
 const rooms = (page: Page) => page.getByRole('navigation', { name: 'Rooms' });
 /** What each room shows when it is there. */

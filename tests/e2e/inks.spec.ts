@@ -2,9 +2,9 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 import sharp from 'sharp';
+import { against } from './access';
 import { bytesOf, element, row, typeInto, writeForShop } from './bench';
 import { test } from './one-page';
 
@@ -251,8 +251,7 @@ test('a piece in four inks is brought to two: seen before, done in one step, und
   await expect(dialog.getByRole('img', { name: /^Front, Now/ })).toBeVisible();
   await expect(dialog.getByRole('img', { name: /^Front, With / })).toBeVisible();
   await expect(dialog.getByRole('list', { name: 'What changes' }).getByRole('listitem').first()).toContainText('ΔE');
-  const axe = await new AxeBuilder({ page }).include('dialog[open]').analyze();
-  expect(axe.violations.map(({ id, nodes }) => [id, nodes[0]?.html])).toEqual([]);
+  expect(await against(page, { within: 'dialog[open]' })).toEqual([]);
   const inks = await Promise.all(
     ['First ink', 'Second ink'].map((label) =>
       dialog.getByLabel(label).evaluate((select: HTMLSelectElement) => select.selectedOptions[0]!.text),

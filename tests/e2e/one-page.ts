@@ -1,8 +1,7 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { type Page, test as plain } from '@playwright/test';
-import { readJobFile, writeJobFile } from '../../core/files/job-file';
+import { readJobFile } from '../../core/files/job-file';
+import { SHELF } from '../../workers/shelf-files';
 import { element } from './bench';
 
 /**
@@ -11,20 +10,31 @@ import { element } from './bench';
  * put back by the test that changed it.
  */
 
-const demo = readJobFile(new Uint8Array(readFileSync('demo/hollin-and-fen.tidyedge')));
+const { job } = readJobFile(new Uint8Array(readFileSync('demo/hollin-and-fen.tidyedge')));
 
+/**
+ * Puts a copy on the shelf beside the demo job, whose pictures it shares, and goes to its card by a link. Taking a file in is
+ * what other tests are of, and costs each of these a second.
+ */
 async function openCopy(page: Page, number: number): Promise<void> {
-  const { job, assets } = demo;
   // A dialog that is still open hides everything else.
   while ((await page.getByRole('dialog').count()) > 0) await page.keyboard.press('Escape');
-  await page.getByRole('link', { name: 'Tidy Edge: all jobs' }).click();
-  // A file on the disk is chosen as a person does: bytes handed over would be decoded in the page, which takes longer.
-  const folder = mkdtempSync(join(tmpdir(), 'tidy-copy-'));
-  const file = join(folder, 'copy.tidyedge');
-  writeFileSync(file, writeJobFile({ job: { ...job, id: `copy-${number}` }, assets }));
-  await page.getByLabel('Job file').setInputFiles(file);
-  await page.locator(`a[href*="layout?job=copy-${number}&piece=card"]`).first().click();
-  rmSync(folder, { recursive: true });
+  const id = `copy-${number}`;
+  await page.evaluate(
+    async ({ row, shelf }) => {
+      const opened = indexedDB.open(shelf);
+      await new Promise((done, failed) => Object.assign(opened, { onsuccess: done, onerror: failed }));
+      const putting = opened.result.transaction('jobs', 'readwrite');
+      putting.objectStore('jobs').put(row);
+      await new Promise((done, failed) => Object.assign(putting, { oncomplete: done, onerror: failed }));
+      opened.result.close();
+      const link = document.body.appendChild(document.createElement('a'));
+      link.href = `/layout?job=${row.id}&piece=card`;
+      link.click();
+      link.remove();
+    },
+    { row: { id, changed: job.changed, at: 0, job: { ...job, id } }, shelf: SHELF },
+  );
 }
 
 export const test = plain.extend<{ page: Page }, { kept: { page: Page; opened: number } }>({
