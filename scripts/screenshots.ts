@@ -75,6 +75,13 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     await page.getByText('What would help most').waitFor();
     await page.waitForTimeout(1500);
   },
+  'in-the-hand': async (page) => {
+    await page.goto(`${home}/pieces?job=hollin-and-fen`);
+    await page.getByRole('button', { name: 'In the hand…' }).click();
+    await page.getByRole('img', { name: 'The finished set on a table' }).waitFor();
+    await page.getByRole('dialog').getByRole('status').waitFor({ state: 'hidden', timeout: 120_000 });
+    await page.waitForTimeout(12_000);
+  },
   light: async (page) => {
     await page.goto(`${home}/layout?job=hollin-and-fen&piece=foil-card`);
     await page.getByText(/total ink \d+ %/).waitFor();

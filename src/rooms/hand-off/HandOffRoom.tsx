@@ -16,6 +16,9 @@ import { CheckedPdf } from './CheckedPdf';
 import { DrawingsForm } from './DrawingsForm';
 import { ImagesForm } from './ImagesForm';
 import { OrderForm } from './OrderForm';
+import { firstAsked, type OfficeAsked } from './office/asked';
+import { OfficeForm } from './office/OfficeForm';
+import { OfficeSheets } from './office/OfficeSheets';
 import { PackageForm } from './PackageForm';
 import { PriceForm } from './PriceForm';
 import { ProofForm } from './ProofForm';
@@ -33,6 +36,7 @@ const FORMS = [
   ['package', 'Job package', 'job, ticket'],
   ['price', 'Price', 'by its price list'],
   ['order', 'Order', 'at the counter'],
+  ['office', 'Office printer', 'try its settings'],
 ] as const;
 type Form = (typeof FORMS)[number][0];
 
@@ -66,6 +70,9 @@ function HandOff() {
     });
     if (found) setChecked(found);
   }
+  const tried = pieceOf(job, chosen[0]?.piece ?? '');
+  const [office, setOffice] = useState<{ piece: string; asked: OfficeAsked }>();
+  const officeAsked = tried && (office?.piece === tried.id ? office.asked : firstAsked(tried, sources));
   const forms: Readonly<Record<Form, ReactNode>> = {
     shop: <ShopForm chosen={chosen} gate={gate} onDone={setDone} />,
     proof: <ProofForm chosen={chosen} gate={gate} />,
@@ -75,6 +82,9 @@ function HandOff() {
     package: <PackageForm chosen={chosen} gate={gate} />,
     order: <OrderForm chosen={chosen} gate={gate} />,
     price: <PriceForm chosen={chosen} />,
+    office: tried && officeAsked && (
+      <OfficeForm piece={tried} asked={officeAsked} onChange={(asked) => setOffice({ piece: tried.id, asked })} />
+    ),
   };
   return (
     <>
@@ -130,6 +140,8 @@ function HandOff() {
         />
       </aside>
       <main
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls has to be reached by the keyboard.
+        tabIndex={0}
         className="overflow-y-auto bg-base-200 p-5"
         onDragOver={(event) => {
           if (event.dataTransfer.types.includes('Files')) event.preventDefault();
@@ -145,6 +157,8 @@ function HandOff() {
           <CheckedPdf checked={checked} onBack={() => setChecked(undefined)} />
         ) : done ? (
           <Results job={job} {...done} onBack={() => setDone(undefined)} />
+        ) : form === 'office' && tried && officeAsked ? (
+          <OfficeSheets piece={tried} asked={officeAsked} />
         ) : (
           <ChosenFaces chosen={chosen} />
         )}

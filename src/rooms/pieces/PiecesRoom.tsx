@@ -1,5 +1,5 @@
 import Plus from 'lucide-react/icons/plus';
-import { memo, useMemo, useState } from 'react';
+import { lazy, memo, Suspense, useMemo, useState } from 'react';
 import type { Review } from '../../../core/checks/review';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
@@ -51,6 +51,7 @@ export default function PiecesRoom() {
           <RoomLinks here="pieces" />
           <HistoryButtons />
           <VersionsButton />
+          {job && <SetInHand job={job} />}
           {job && <SetPictures job={job} />}
           {job && (
             <a href={`/new?job=${job.id}`} className="btn btn-primary btn-sm">
@@ -163,6 +164,25 @@ const LaidPiece = memo(function LaidPiece({
     </li>
   );
 });
+
+const InHandDialog = lazy(() => import('./in-hand/InHandDialog').then((at) => ({ default: at.InHandDialog })));
+
+/** The set as it will lie on somebody's table. */
+function SetInHand({ job }: { job: Job }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <button type="button" className="btn btn-sm" onClick={() => setOpen(true)}>
+        In the hand…
+      </button>
+      {open && (
+        <Suspense>
+          <InHandDialog job={job} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}
 
 /** The set as a picture for the client. */
 function SetPictures({ job }: { job: Job }) {
