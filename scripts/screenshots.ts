@@ -119,14 +119,6 @@ const VIEWS: Record<string, (page: Page) => Promise<void>> = {
     for (const name of [/^01632/, /^Fern mark/])
       await page.getByRole('button', { name }).click({ modifiers: ['Shift'] });
   },
-  logo: async (page) => {
-    await layout(page);
-    const mark = `<svg xmlns="http://www.w3.org/2000/svg" width="30mm" height="20mm" viewBox="0 0 60 40"><linearGradient id="g"><stop offset="0" stop-color="#0f4c3a"/><stop offset="1" stop-color="#e0a040"/></linearGradient><circle cx="20" cy="20" r="18" fill="url(#g)"/><path d="M20 8C28 14 28 26 20 32C12 26 12 14 20 8Z" fill="#fff8e8"/><text x="42" y="24" font-size="9" font-family="Serif">Fen</text></svg>`;
-    await page
-      .getByLabel('Picture file')
-      .setInputFiles({ name: 'Partner mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(mark) });
-    await page.getByRole('button', { name: 'Place', exact: true }).waitFor();
-  },
   inks: async (page) => {
     await page.goto(`${home}/inks?job=hollin-and-fen&piece=card`);
     await page.getByRole('button', { name: 'Copper alone' }).waitFor();
