@@ -16,6 +16,8 @@ const api = {
     (await import('./cut-work')).testCuts(...args),
   reviewed: async (...args: Parameters<typeof import('./review-work')['reviewed']>) =>
     (await import('./review-work')).reviewed(...args),
+  cameBackPictures: async (...args: Parameters<typeof import('./came-work')['cameBackPictures']>) =>
+    (await import('./came-work')).cameBackPictures(...args),
   asCut: async (...args: Parameters<Work['asCut']>) => (await work).asCut(...args),
   lookAt: async (...args: Parameters<Work['lookAt']>) => (await work).lookAt(...args),
 };

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
 import { expect, type Page } from '@playwright/test';
+import { against } from './access';
 import { bytesOf, element, row, typeInto } from './bench';
 import { test } from './one-page';
 
@@ -160,20 +161,32 @@ test('a piece is ordered at the counter, which looks at it, and is made once one
   await page.getByRole('button', { name: 'Order', exact: true }).click();
   const orders = page.getByRole('list', { name: 'Orders' });
   await expect(orders).toContainText('Accepted', { timeout: 90_000 });
-  await orders.getByLabel('Your name').fill('Iris Calloway');
-  await orders.getByRole('button', { name: 'Yes, print it' }).click();
-  await expect(orders).toContainText(/Accepted, (plates|on press)/);
   // What the clerk says leads to what drew it.
   const said = orders.getByRole('list', { name: /^What the shop says/ });
   await expect(said).toContainText(/Page 1: Words stand \d\.\d mm from the trim/);
-  // The other side has it in its book.
+  // The other side has it in its book, and has something go wrong.
   const other = await page.context().newPage();
   await other.goto('/counter');
   const book = other.getByRole('table', { name: 'Orders' });
-  await expect(
-    book.getByRole('row', { name: /Metric offset.*250 × Business card, Iris Calloway.*100 %.*Accepted/ }).first(),
-  ).toBeVisible();
+  const entry = book
+    .getByRole('row', { name: /Metric offset.*250 × Business card, Iris Calloway.*100 %.*Accepted/ })
+    .first();
+  for (const fault of ['The guillotine is out', 'Plates out of register']) {
+    await entry.getByLabel(fault).click();
+    await expect(entry.getByLabel(fault)).toBeChecked();
+  }
+  expect(await against(other)).toEqual([]);
   await other.close();
+  await orders.getByLabel('Your name').fill('Iris Calloway');
+  await orders.getByRole('button', { name: 'Yes, print it' }).click();
+  await orders.getByRole('button', { name: 'See what came back' }).click({ timeout: 60_000 });
+  const came = page.getByRole('dialog', { name: /as it came back$/ });
+  const lines = came.getByRole('list', { name: 'Measured' }).getByRole('listitem');
+  await expect(lines.nth(0)).toContainText(/✗ Cut: up to \d\.\d+ mm off, .*; 6 of 6 are outside it/);
+  await expect(lines.nth(2)).toContainText('✗ Register');
+  await expect(lines.nth(3)).toContainText('✓ Colour');
+  await expect(came.getByRole('img')).toHaveCount(12);
+  await page.keyboard.press('Escape');
   await said.getByRole('button', { name: 'Show it' }).first().click();
   await expect(row(page, '01632 960 118')).toHaveAttribute('aria-pressed', 'true');
 });

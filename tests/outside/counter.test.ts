@@ -15,8 +15,10 @@ import {
   CounterError,
   checkNext,
   listOrders,
+  orderFile,
   placeOrder,
   seenOrder,
+  setFaults,
 } from '../../src/server/counter/orders';
 import { closeShelf, fileOf } from '../../src/server/counter/shelf';
 import { openDemo } from '../kit';
@@ -108,6 +110,26 @@ describe('the counter of a print shop', () => {
     CLOCK.now = () => Date.now();
     expect(stages).toEqual(['plates', 'plates', 'press', 'press', 'cutting', 'finishing', 'finishing', 'sent']);
     expect((await refusal(() => answerOrder(id, { isYes: false, from: 'Iris', note: '' }))).status).toBe(409);
+  });
+
+  it('has come back with the faults that were switched on, and the file is there as it came', async () => {
+    const { id } = await ordered(good);
+    expect(Buffer.from(await new Response(orderFile(id)).arrayBuffer()).equals(Buffer.from(good))).toBe(true);
+    expect((await refusal(() => orderFile('none'))).status).toBe(404);
+    expect(setFaults(id, ['cutting', 'late'])).toMatchObject({ faults: ['cutting', 'late'] });
+    const then = Date.now();
+    CLOCK.now = () => then;
+    answerOrder(id, { isYes: true, from: 'Iris Calloway', note: '' });
+    // Four days of printing, and three that a machine stood still.
+    const seen = [4.1, 6.9, 7.1].map((days) => {
+      CLOCK.now = () => then + days * BOUNDS.day;
+      return seenOrder(id);
+    });
+    expect(seen.map(({ stage }) => stage)).toEqual(['press', 'cutting', 'sent']);
+    expect(seen.map(({ came }) => came?.late)).toEqual([undefined, undefined, 3]);
+    expect(seen[2]!.came).toEqual(seenOrder(id).came);
+    expect((await refusal(() => setFaults(id, []))).status).toBe(409);
+    CLOCK.now = () => Date.now();
   });
 
   it('sends back what is of another size or has too few pages, in a clerk’s words', async () => {

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { batchSchema, faultsSchema } from './came-back';
 
 /** What is said between a designer and the counter of a print shop. Lengths in millimetres, money in the shop's currency. */
 
@@ -85,6 +86,10 @@ export const orderSeenSchema = z.object({
   answer: z.strictObject({ isYes: z.boolean(), from: line, note: z.string().max(2000) }).optional(),
   /** ISO 8601. */
   made: z.string(),
+  /** What is switched on to go wrong in production. */
+  faults: faultsSchema,
+  /** What came back, once it was sent. */
+  came: batchSchema.optional(),
 });
 export type OrderSeen = z.infer<typeof orderSeenSchema>;
 

@@ -1,7 +1,9 @@
 import { useEffect, useState } from 'react';
 import * as z from 'zod';
+import { FAULTS, type Fault } from '../../../core/files/counter/came-back';
 import { type OrderSeen, orderSeenSchema, STAGE_SAYS, VERDICTS } from '../../../core/files/counter/order';
 import { shopOf } from '../../../core/trade/shops';
+import { Tick } from '../../parts/Tick';
 
 const seenSchema = z.object({ orders: z.array(orderSeenSchema) });
 /** How often the book is read again, in milliseconds. */
@@ -20,9 +22,19 @@ export default function CounterRoom() {
     const often = setInterval(read, OFTEN);
     return () => clearInterval(often);
   }, []);
+  async function put(id: string, faults: readonly Fault[]): Promise<void> {
+    const response = await fetch(`/api/counter/orders/${id}/faults`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(faults),
+    }).catch(() => undefined);
+    const now = response?.ok ? orderSeenSchema.parse(await response.json()) : undefined;
+    if (now) setOrders((all) => all?.map((each) => (each.id === id ? now : each)));
+    else setProblem('That could not be changed: the order is done, or the server does not answer.');
+  }
   return (
     <div className="min-h-screen bg-base-100">
-      <main className="mx-auto grid max-w-5xl gap-4 bg-base-100 p-6">
+      <main className="mx-auto grid max-w-6xl gap-4 bg-base-100 p-6">
         <header>
           <h1 className="text-2xl font-semibold">Counter</h1>
           <p className="quiet">
@@ -35,7 +47,7 @@ export default function CounterRoom() {
           <table className="w-full border-collapse text-[14px]" aria-label="Orders">
             <thead>
               <tr className="border-base-content border-b text-left">
-                {['Came', 'Shop', 'For', 'What', 'File', 'Answer', 'Now'].map((head) => (
+                {['Came', 'Shop', 'For', 'What', 'File', 'Answer', 'Now', 'Goes wrong'].map((head) => (
                   <th key={head} scope="col" className="py-1.5 pr-3 font-semibold">
                     {head}
                   </th>
@@ -43,7 +55,7 @@ export default function CounterRoom() {
               </tr>
             </thead>
             <tbody>
-              {orders.map(({ id, made, asked, received, verdict, stage, lines }) => (
+              {orders.map(({ id, made, asked, received, verdict, stage, lines, faults }) => (
                 <tr key={id} className="border-base-300 border-b align-top">
                   <td className="py-1.5 pr-3 tabular-nums">{made.slice(5, 16).replace('T', ' ')}</td>
                   <td className="py-1.5 pr-3">{shopOf(asked.shop).name}</td>
@@ -60,7 +72,10 @@ export default function CounterRoom() {
                     {verdict ? VERDICTS[verdict] : '–'}
                     {lines[0] && <span className="quiet block text-[13px]">{lines[0].says}</span>}
                   </td>
-                  <td className="py-1.5">{STAGE_SAYS[stage]}</td>
+                  <td className="py-1.5 pr-3">{STAGE_SAYS[stage]}</td>
+                  <td className="py-1.5">
+                    <Faults of={asked.piece} on={faults} isDone={DONE.has(stage)} onChange={(to) => void put(id, to)} />
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -68,5 +83,34 @@ export default function CounterRoom() {
         )}
       </main>
     </div>
+  );
+}
+
+const DONE: ReadonlySet<OrderSeen['stage']> = new Set(['sent', 'refused']);
+
+/** What is to go wrong with an order, as long as something can. */
+function Faults({
+  of,
+  on,
+  isDone,
+  onChange,
+}: {
+  of: string;
+  on: readonly Fault[];
+  isDone: boolean;
+  onChange(to: Fault[]): void;
+}) {
+  return (
+    <fieldset aria-label={`What goes wrong with ${of}`} className="grid gap-0.5" disabled={isDone}>
+      {(Object.keys(FAULTS) as Fault[]).map((fault) => (
+        <Tick
+          key={fault}
+          checked={on.includes(fault)}
+          onChange={(is) => onChange(is ? [...on, fault] : on.filter((each) => each !== fault))}
+        >
+          {FAULTS[fault]}
+        </Tick>
+      ))}
+    </fieldset>
   );
 }

@@ -22,6 +22,7 @@ import { loadAssets } from '../../store/assets';
 import { noteExport } from '../../store/kept-with';
 import { select } from '../../store/session';
 import { keepHandOff } from '../../store/versions';
+import { CameBack } from './CameBack';
 import { giveAnswer, order, seeOrder } from './counter';
 import { OrderFields } from './OrderFields';
 
@@ -224,6 +225,7 @@ function OrderCard({ id }: { id: string }) {
           </div>
         </div>
       )}
+      {seen.came && <CameBack id={id} piece={asked.piece} batch={seen.came} />}
       {problem && (
         <p role="alert" className="text-error">
           {problem}

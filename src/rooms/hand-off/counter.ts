@@ -27,6 +27,12 @@ export const seeOrders = async (): Promise<OrderSeen[]> =>
   (await said(fetch('/api/counter/orders'), z.object({ orders: z.array(orderSeenSchema) }))).orders;
 export const giveAnswer = (id: string, answer: Answer): Promise<OrderSeen> =>
   said(fetch(at(id, '/answer'), sent(answer)), orderSeenSchema);
+/** The file that the shop had. */
+export async function fileAtShop(id: string): Promise<Blob> {
+  const response = await fetch(at(id, '/file'));
+  if (!response.ok) throw new Error('The shop has not kept the file of this order.');
+  return response.blob();
+}
 
 /**
  * Orders, and sends the file part by part; where the line breaks it goes on from what has arrived. `tell` hears what share has.

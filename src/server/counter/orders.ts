@@ -1,6 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { createReadStream, existsSync, rmSync, statSync, truncateSync } from 'node:fs';
 import { open } from 'node:fs/promises';
+import { Readable } from 'node:stream';
+import { cameBack, daysLost, type Fault } from '../../../core/files/counter/came-back';
 import {
   type Answer,
   MOST_BYTES,
@@ -50,44 +52,74 @@ interface Row {
   answer: string | null;
   made: number;
   approved: number | null;
+  faults: string;
 }
 
 const rowOf = (id: string): Row | undefined =>
   (shelf().get('SELECT * FROM orders WHERE id = ?', [id]) ?? undefined) as Row | undefined;
 
 /** The stages of production, and how many working days each takes at a shop. */
-function productionOf(asked: OrderAsked): { stage: Stage; days: number }[] {
+function productionOf(asked: OrderAsked, faults: readonly Fault[]): { stage: Stage; days: number }[] {
   const days = shopOf(asked.shop).prices?.days ?? { print: 3, finish: 1 };
   const press = Math.max(0.5, days.print / 3);
   return [
     { stage: 'plates', days: press },
-    { stage: 'press', days: press },
+    { stage: 'press', days: press + daysLost(faults) },
     { stage: 'cutting', days: press },
     ...(asked.finishing.length > 0 ? [{ stage: 'finishing' as const, days: Math.max(0.5, days.finish) }] : []),
   ];
 }
 
 /** Where an order is now: production goes by the time since it was approved. */
-function stageNow({ stage, approved, asked }: Row, now: number): Stage {
+function stageNow({ stage, approved, asked, faults }: Row, now: number): Stage {
   if (stage !== 'plates' || approved === null) return stage;
   let left = (now - approved) / BOUNDS.day;
-  for (const each of productionOf(JSON.parse(asked) as OrderAsked)) {
+  for (const each of productionOf(JSON.parse(asked) as OrderAsked, JSON.parse(faults) as Fault[])) {
     if (left < each.days) return each.stage;
     left -= each.days;
   }
   return 'sent';
 }
 
-const seenOf = (row: Row): OrderSeen => ({
-  id: row.id,
-  asked: JSON.parse(row.asked) as OrderAsked,
-  received: row.received,
-  stage: stageNow(row, CLOCK.now()),
-  ...(row.verdict === null ? {} : { verdict: row.verdict as NonNullable<OrderSeen['verdict']> }),
-  lines: JSON.parse(row.lines) as OrderSeen['lines'],
-  ...(row.answer === null ? {} : { answer: JSON.parse(row.answer) as Answer }),
-  made: new Date(row.made).toISOString(),
-});
+/** What came back of an order is the same each time it is looked at. */
+function cameOf({ id, asked, faults }: Row): OrderSeen['came'] {
+  const shop = shopOf((JSON.parse(asked) as OrderAsked).shop);
+  return cameBack(Number.parseInt(id.slice(0, 8), 16) / 2 ** 32, JSON.parse(faults) as Fault[], shop.tolerance);
+}
+
+function seenOf(row: Row): OrderSeen {
+  const stage = stageNow(row, CLOCK.now());
+  return {
+    id: row.id,
+    asked: JSON.parse(row.asked) as OrderAsked,
+    received: row.received,
+    stage,
+    ...(row.verdict === null ? {} : { verdict: row.verdict as NonNullable<OrderSeen['verdict']> }),
+    lines: JSON.parse(row.lines) as OrderSeen['lines'],
+    ...(row.answer === null ? {} : { answer: JSON.parse(row.answer) as Answer }),
+    made: new Date(row.made).toISOString(),
+    faults: JSON.parse(row.faults) as Fault[],
+    ...(stage === 'sent' ? { came: cameOf(row) } : {}),
+  };
+}
+
+/** Switches on what will go wrong with an order. Throws once it has been sent. */
+export function setFaults(id: string, faults: readonly Fault[]): OrderSeen {
+  const row = rowOf(id);
+  if (!row) throw new CounterError(404, 'The shop does not know this order.');
+  const stage = stageNow(row, CLOCK.now());
+  if (stage === 'sent' || stage === 'refused') throw new CounterError(409, 'This order is done.');
+  shelf().run('UPDATE orders SET faults = ?, changed = ? WHERE id = ?', [JSON.stringify(faults), CLOCK.now(), id]);
+  return seenOrder(id);
+}
+
+/** The file of an order as the shop has it. */
+export function orderFile(id: string): ReadableStream<Uint8Array> {
+  const row = rowOf(id);
+  if (!row || !existsSync(fileOf(id))) throw new CounterError(404, 'The shop does not know this order.');
+  if (row.stage === 'arriving') throw new CounterError(409, 'This file has not come whole.', row.received);
+  return Readable.toWeb(createReadStream(fileOf(id))) as ReadableStream<Uint8Array>;
+}
 
 export function seenOrder(id: string): OrderSeen {
   const row = rowOf(id);

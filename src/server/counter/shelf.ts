@@ -35,6 +35,9 @@ export function shelf(): InstanceType<typeof sqlite.Database> {
   rmSync(`${at}.lock`, { recursive: true, force: true });
   const db = new sqlite.Database(at);
   db.exec(TABLES);
+  // A book from before faults could be switched on.
+  const columns = db.all('PRAGMA table_info(orders)').map((column) => column['name']);
+  if (!columns.includes('faults')) db.exec("ALTER TABLE orders ADD COLUMN faults TEXT NOT NULL DEFAULT '[]'");
   open = { at, db };
   return db;
 }

@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import { MOST_BYTES } from '../../../../../../core/files/counter/order';
 import { answered, says } from '../../../../../server/counter/answers';
-import { addToFile } from '../../../../../server/counter/orders';
+import { addToFile, CounterError, orderFile } from '../../../../../server/counter/orders';
 
 export const prerender = false;
 
@@ -15,4 +15,14 @@ export const PUT: APIRoute = ({ params, request, url }) => {
   const { body } = request;
   if (!body) return says(400, 'Send a PDF.');
   return answered(() => addToFile(params['id'] ?? '', at, body));
+};
+
+/** The file as the shop has it. */
+export const GET: APIRoute = ({ params }) => {
+  try {
+    return new Response(orderFile(params['id'] ?? ''), { headers: { 'Content-Type': 'application/pdf' } });
+  } catch (error) {
+    if (!(error instanceof CounterError)) throw error;
+    return says(error.status, error.message);
+  }
 };
