@@ -164,6 +164,11 @@ test('a piece is ordered at the counter, which looks at it, and is made once one
   // What the clerk says leads to what drew it.
   const said = orders.getByRole('list', { name: /^What the shop says/ });
   await expect(said).toContainText(/Page 1: Words stand \d\.\d mm from the trim/);
+  // Its pages are seen as the shop has them, with their boxes.
+  await orders.getByRole('button', { name: 'See its pages' }).click();
+  const pages = page.getByRole('region', { name: /^Check of .*\.pdf$/ });
+  await expect(pages.getByRole('img')).toHaveCount(2);
+  await pages.getByRole('button', { name: 'Close' }).click();
   // The other side has it in its book, and has something go wrong.
   const other = await page.context().newPage();
   await other.goto('/counter');

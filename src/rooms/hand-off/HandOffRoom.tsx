@@ -63,10 +63,10 @@ function HandOff() {
   const gate = useGate(going);
   const checking = useWriting();
   const [checked, setChecked] = useState<Inspected>();
-  async function check(file: File): Promise<void> {
+  async function check(file: File, by = shop): Promise<void> {
     const found = await checking.run(async (room, tell) => {
       tell({ done: 0.2, what: `Reading ${file.name}` });
-      return room.inspectFile(file, file.name, shop);
+      return room.inspectFile(file, file.name, by);
     });
     if (found) setChecked(found);
   }
@@ -80,7 +80,7 @@ function HandOff() {
     pictures: <ImagesForm chosen={chosen} gate={gate} />,
     drawings: <DrawingsForm chosen={chosen} gate={gate} />,
     package: <PackageForm chosen={chosen} gate={gate} />,
-    order: <OrderForm chosen={chosen} gate={gate} />,
+    order: <OrderForm chosen={chosen} gate={gate} onPages={(file, by) => void check(file, by)} />,
     price: <PriceForm chosen={chosen} />,
     office: tried && officeAsked && (
       <OfficeForm piece={tried} asked={officeAsked} onChange={(asked) => setOffice({ piece: tried.id, asked })} />

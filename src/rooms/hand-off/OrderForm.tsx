@@ -11,6 +11,7 @@ import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import { asFace } from '../../../core/job/turned';
 import { shownFaces } from '../../../core/scene/shown-faces';
+import type { ShopSpec } from '../../../core/trade/schema';
 import { fromPoints } from '../../../core/units/length';
 import { quickHash } from '../../../workers/quick-hash';
 import { useBench } from '../../bench/bench';
@@ -23,7 +24,7 @@ import { noteExport } from '../../store/kept-with';
 import { select } from '../../store/session';
 import { keepHandOff } from '../../store/versions';
 import { CameBack } from './CameBack';
-import { giveAnswer, order, seeOrder } from './counter';
+import { fileAtShop, giveAnswer, order, seeOrder } from './counter';
 import { OrderFields } from './OrderFields';
 
 const KEY = 'tidy-edge orders ';
@@ -35,8 +36,11 @@ const keptIds = (job: Job): string[] => {
 const MOST_KEPT = 40;
 const mm = (points: number): number => Math.round(fromPoints(points, 'mm') * 100) / 100;
 
+/** Shows the pages of a file as a shop has it, with their boxes and what it finds. */
+type ShowPages = (file: File, shop: ShopSpec) => void;
+
 /** Ordering at a shop's counter: what goes there, what it says of it, and where it is. */
-export function OrderForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: Gate }) {
+export function OrderForm({ chosen, gate, onPages }: { chosen: readonly Chosen[]; gate: Gate; onPages: ShowPages }) {
   const { job } = useBench();
   const writing = useWriting();
   const [ids, setIds] = useState(() => keptIds(job));
@@ -99,7 +103,7 @@ export function OrderForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: G
         {ids.length > 0 && <h3 className="heading mt-5 mb-2">Orders</h3>}
         <ul className="grid gap-2" aria-label="Orders">
           {ids.map((id) => (
-            <OrderCard key={id} id={id} />
+            <OrderCard key={id} id={id} onPages={onPages} />
           ))}
         </ul>
       </div>
@@ -157,7 +161,7 @@ function ClerkSays({ line: { kind, page, says, at }, piece: name }: { line: Cler
 const OFTEN = 1500;
 const LINE = { wrong: 'text-error', change: 'text-warning-content bg-warning/40 rounded px-1', note: 'quiet' } as const;
 
-function OrderCard({ id }: { id: string }) {
+function OrderCard({ id, onPages }: { id: string; onPages: ShowPages }) {
   const { job } = useBench();
   const [seen, setSeen] = useState<OrderSeen>();
   const [problem, setProblem] = useState<string>();
@@ -199,6 +203,20 @@ function OrderCard({ id }: { id: string }) {
             <ClerkSays key={`${line.page} ${line.says}`} line={line} piece={asked.piece} />
           ))}
         </ul>
+      )}
+      {verdict && (
+        <button
+          type="button"
+          className="btn btn-sm"
+          onClick={() =>
+            void fileAtShop(id).then(
+              (file) => onPages(new File([file], asked.file.name), shopIn(job, asked.shop)),
+              (error: Error) => setProblem(error.message),
+            )
+          }
+        >
+          See its pages
+        </button>
       )}
       {stage === 'answered' && verdict !== 'back' && (
         <div className="grid gap-1.5">
