@@ -1,3 +1,4 @@
+import { isProcessPlate } from '../core/colour/ink';
 import { shifted } from '../core/devices/plates/shifted';
 import { viewOf } from '../core/devices/plates/view';
 import type { Batch } from '../core/files/counter/came-back';
@@ -16,8 +17,6 @@ import { shelfKit } from './shelf-kit';
 
 const PPI = 160;
 const SIDES = 2;
-/** Process inks, as plates are named. */
-const PROCESS = new Set(['Cyan', 'Magenta', 'Yellow', 'Black']);
 
 export interface CameAsked extends InkAsked {
   file: Blob;
@@ -45,7 +44,7 @@ export async function cameBackPictures({
   const sides = view.pages.slice(0, SIDES).map((_, page) => readPage(view, page).gridAt(PPI));
   const known = new Set(inks.map(({ name }) => name));
   const names = [...new Set(sides.flatMap(({ plates }) => [...plates.keys()]))].filter(
-    (name) => PROCESS.has(name) || known.has(name),
+    (name) => isProcessPlate(name) || known.has(name),
   );
   const cells = PPI / 72;
   const copies = batch.copies.map(({ cut, plates: shifts }) =>

@@ -67,11 +67,17 @@ const NOTHING = 0.05;
 
 const isWide = ({ width, height }: Pick<Box, 'width' | 'height'>): boolean => width > height;
 
+/** How wide and how high a page is once it lies along the upright paper. */
+const uprightOf = ({ width, height }: Box): [across: number, down: number] => [
+  Math.min(width, height),
+  Math.max(width, height),
+];
+
 /** The scale at which a page comes out. */
 function scaleOf({ media }: OfficePage, { paper, margin, sizing }: OfficePrinter): number {
   if (sizing === 'own') return 1;
   const { width, height } = OFFICE_SHEETS[paper];
-  const [across, down] = isWide(media) ? [media.height, media.width] : [media.width, media.height];
+  const [across, down] = uprightOf(media);
   const largest = Math.min((width - 2 * margin) / across, (height - 2 * margin) / down);
   return sizing === 'smaller' ? Math.min(1, largest) : largest;
 }
@@ -178,8 +184,7 @@ export function rightSettings(pages: readonly OfficePage[], margin: number): Off
   // The page's own paper, where it is one, else the one that keeps most.
   const isOwn = ({ paper }: OfficePrinter): boolean => {
     const { width, height } = OFFICE_SHEETS[paper];
-    const { media } = pages[0]!;
-    const [across, down] = isWide(media) ? [media.height, media.width] : [media.width, media.height];
+    const [across, down] = uprightOf(pages[0]!.media);
     return Math.abs(across - width) < 3 && Math.abs(down - height) < 3;
   };
   return (

@@ -1,14 +1,13 @@
 import { isFinish } from '../../colour/finishes';
-import { PROCESS_PLATES } from '../../colour/ink';
+import { isProcessPlate } from '../../colour/ink';
 import type { Check, CheckContext, Finding } from '../check';
 import { found } from '../found';
 import { platesUsed } from '../piece-facts';
 
-const isProcess = (plate: string): boolean => (PROCESS_PLATES as readonly string[]).includes(plate);
 /** Kept by the face's identity: every face asks for those of its whole piece. */
 function spotsOf({ piece, sources }: CheckContext): string[] {
   const all = piece.faces.flatMap(({ elements }) => elements.flatMap((e) => platesUsed(e, sources)));
-  return [...new Set(all.filter((plate) => !isProcess(plate) && !isFinish(plate)))];
+  return [...new Set(all.filter((plate) => !isProcessPlate(plate) && !isFinish(plate)))];
 }
 
 export const shopPlates: Check = {
@@ -25,7 +24,7 @@ export const shopPlates: Check = {
     // Those above the number that is allowed: the last ones that the piece came to use.
     const extra = new Set(used.slice(spots));
     const allows = (plate: string): boolean =>
-      isProcess(plate) ? process === 'four' || (process === 'black' && plate === 'Black') : !extra.has(plate);
+      isProcessPlate(plate) ? process === 'four' || (process === 'black' && plate === 'Black') : !extra.has(plate);
     // A press without process inks mixes its black like any other ink.
     const isMixedBlack = (plate: string): boolean => process === 'none' && plate === 'Black' && used.length < spots;
     return face.elements.flatMap((element): Finding[] => {

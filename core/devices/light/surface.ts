@@ -1,3 +1,4 @@
+import { noise } from '../../geometry/noise';
 import type { Finish } from '../../job/finishing';
 import { FOILS, type Sheen } from '../../trade/finishes';
 
@@ -37,13 +38,6 @@ export interface FinishPlate {
 const RELIEF = { high: 0.25, edge: 0.35 };
 /** How far the paper's own roughness leans, as a share of level. */
 const GRAIN = 0.045;
-
-/** A number 0 to 1 that goes by its place alone: the paper is the same each time. */
-function noise(x: number, y: number): number {
-  let h = Math.imul(x, 374_761_393) ^ Math.imul(y, 668_265_263);
-  h = Math.imul(h ^ (h >>> 13), 1_274_126_177);
-  return ((h ^ (h >>> 16)) >>> 0) / 4_294_967_296;
-}
 
 /** The mean over `radius` cells to both sides along rows, then along columns, twice over: nearly a Gaussian. */
 function blurred(values: Float32Array, width: number, height: number, radius: number): Float32Array {

@@ -1,5 +1,6 @@
 import type { Point } from '../../geometry/box';
 import { flatten } from '../../geometry/flatten';
+import { noise } from '../../geometry/noise';
 import { boxPath, type Path } from '../../geometry/path';
 import type { FoldMade } from '../../job/kinds';
 import type { Face, Piece } from '../../job/schema';
@@ -79,12 +80,6 @@ const WHOLE = { from: 0, to: 1 };
 /** How far leaves of a stack lie from one another, at most: millimetres and degrees. */
 const SLACK = { shift: 0.6, turn: 0.9 };
 
-/** A number −1 to 1 that goes by another alone: a stack is the same each time. */
-function ofChance(seed: number): number {
-  const wave = Math.sin(seed * 127.1 + 311.7) * 43_758.545;
-  return 2 * (wave - Math.floor(wave)) - 1;
-}
-
 /** The face that is up. */
 export const faceUp = ({ faces }: Pick<Piece, 'faces'>, isTurned: boolean): Face => (isTurned && faces[1]) || faces[0]!;
 
@@ -116,7 +111,7 @@ export function lying(piece: Piece, put: Put): Leaf[] {
   return Array.from({ length: put.count }, (_, i): Leaf => {
     // The topmost lies as it was put.
     const isTop = i === put.count - 1;
-    const slack = (n: number): number => (isTop ? 0 : ofChance(3 * i + n));
+    const slack = (n: number): number => (isTop ? 0 : 2 * noise(i, n) - 1);
     const turn = put.turn + SLACK.turn * slack(0);
     const across = towards(turn, width);
     const down = towards(turn + 90, height);

@@ -70,24 +70,31 @@ function beside({ width, depth }: { width: number; depth: number }, taken: reado
   );
 }
 
+/** How far spots reach to each side. */
+const endsOf = (spots: readonly Spot[]) => ({
+  left: Math.min(...spots.map(({ x, width }) => x - width / 2)),
+  right: Math.max(...spots.map(({ x, width }) => x + width / 2)),
+  behind: Math.min(...spots.map(({ z, depth }) => z - depth / 2)),
+  before: Math.max(...spots.map(({ z, depth }) => z + depth / 2)),
+});
+
+/** Their numbers, the largest first. */
+const largestFirst = (rooms: readonly Pick<Spot, 'width' | 'depth'>[]): number[] =>
+  rooms.map((_, i) => i).sort((a, b) => rooms[b]!.width * rooms[b]!.depth - rooms[a]!.width * rooms[a]!.depth);
+
 /** How large a table is that holds what is taken and one more. */
 function spread(spots: readonly Spot[]): number {
-  const span = (of: (spot: Spot) => [number, number]): number =>
-    Math.max(...spots.map((spot) => of(spot)[1])) - Math.min(...spots.map((spot) => of(spot)[0]));
-  const width = span(({ x, width: w }) => [x - w / 2, x + w / 2]);
-  const depth = span(({ z, depth: d }) => [z - d / 2, z + d / 2]);
+  const { left, right, behind, before } = endsOf(spots);
+  const [width, depth] = [right - left, before - behind];
   return Math.max(width / WIDE, depth) + 0.2 * (width / WIDE + depth);
 }
 
 /** Where each of the pieces goes: the largest first, each where the table stays smallest; what stands, behind. */
 function spotsFor(pieces: readonly Piece[], asked: PutAsked): Spot[] {
   const rooms = pieces.map((piece) => roomOf(piece, asked));
-  const order = rooms
-    .map((_, i) => i)
-    .sort((a, b) => rooms[b]!.width * rooms[b]!.depth - rooms[a]!.width * rooms[a]!.depth || a - b);
   const spots: Spot[] = [];
   const taken: Spot[] = [];
-  for (const i of order) {
+  for (const i of largestFirst(rooms)) {
     const room = rooms[i]!;
     const free = beside(room, taken, asked.gap).filter(
       (spot) => !taken.some((other) => overlap(spot, other, asked.gap)),
@@ -108,23 +115,11 @@ function spotsFor(pieces: readonly Piece[], asked: PutAsked): Spot[] {
 export function putOnTable(pieces: readonly Piece[], asked: PutAsked): PutPiece[] {
   if (pieces.length === 0) return [];
   const spots = spotsFor(pieces, asked);
-  const middleOf = (low: (spot: Spot) => number, high: (spot: Spot) => number): number =>
-    (Math.min(...spots.map(low)) + Math.max(...spots.map(high))) / 2;
-  const middle = {
-    x: middleOf(
-      ({ x, width }) => x - width / 2,
-      ({ x, width }) => x + width / 2,
-    ),
-    z: middleOf(
-      ({ z, depth }) => z - depth / 2,
-      ({ z, depth }) => z + depth / 2,
-    ),
-  };
+  const { left, right, behind, before } = endsOf(spots);
+  const middle = { x: (left + right) / 2, z: (behind + before) / 2 };
   // Where they overlap, the smaller lies on the larger.
   const heights: number[] = [];
-  const byArea = spots
-    .map((_, i) => i)
-    .sort((a, b) => spots[b]!.width * spots[b]!.depth - spots[a]!.width * spots[a]!.depth);
+  const byArea = largestFirst(spots);
   const done: PutPiece[] = [];
   for (const i of byArea) {
     const piece = pieces[i]!;

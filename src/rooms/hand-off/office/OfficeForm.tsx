@@ -47,7 +47,6 @@ export function OfficeForm({
   const put = (part: Partial<OfficeAsked['printer']>): void => onChange({ ...asked, printer: { ...printer, ...part } });
   const faults = pages.length > 0 ? officeFaults(pages, officeOutcome(pages, printer), unit) : [];
   const best = pages.length > 0 ? rightSettings(pages, printer.margin) : undefined;
-  const left = best ? officeFaults(pages, officeOutcome(pages, best), unit) : [];
   const isBest =
     best !== undefined &&
     best.paper === printer.paper &&
@@ -88,7 +87,7 @@ export function OfficeForm({
           Use the right settings
         </button>
       )}
-      {isBest && left.length > 0 && on === 'its own' && (
+      {isBest && faults.length > 0 && on === 'its own' && (
         <button
           type="button"
           className="btn btn-sm btn-primary"

@@ -51,9 +51,6 @@ export function OfficeSheets({ piece, asked: { on, printer } }: { piece: Piece; 
                 <clipPath id={`${id}page`}>
                   <rect x={0} y={0} width={piece.width} height={piece.height} />
                 </clipPath>
-                <clipPath id={`${id}reach`}>
-                  <rect x={margin} y={margin} width={width - 2 * margin} height={height - 2 * margin} />
-                </clipPath>
                 <pattern
                   id={`${id}hatch`}
                   width={6}

@@ -61,16 +61,12 @@ export function InHandDialog({ job, onClose }: { job: Job; onClose(): void }) {
     const seen = new ResizeObserver(measure);
     seen.observe(on);
     measure();
-    let isSimple = false;
     let wait: ReturnType<typeof setTimeout> | undefined;
     const draw = (): void => {
       const start = performance.now();
       const goesOn = opened.more();
       const took = performance.now() - start;
-      if (took > VERY_SLOW && !isSimple) {
-        isSimple = true;
-        opened.simpler();
-      }
+      if (took > VERY_SLOW) opened.simpler();
       // Where drawing is slow the page has as much time for itself.
       wait = setTimeout(
         () => {

@@ -175,8 +175,8 @@ export function openStage(canvas: HTMLCanvasElement): Stage {
       right: wide,
       top: wide,
       bottom: -wide,
-      near: distance - radius * 3,
-      far: distance + radius * 3,
+      near: high - radius * 3,
+      far: high + radius * 3,
     });
     eyeOfLight.updateProjectionMatrix();
     // A cell of the shadow lies across what slopes: by less than its side nothing shades itself.
@@ -276,6 +276,7 @@ export function openStage(canvas: HTMLCanvasElement): Stage {
       begin();
     },
     simpler() {
+      if (simple) return;
       samples = FEWER;
       simple = true;
       sun.shadow.mapSize.setScalar(SHADOW.simple);
@@ -294,24 +295,29 @@ export function openStage(canvas: HTMLCanvasElement): Stage {
       try {
         for (const [i, part] of parts.entries()) {
           const own = targetsOf(part.width, part.height);
-          renderer.setSize(part.width, part.height, false);
-          for (let n = 0; n < samples.file; n++) {
-            aim(n, { width, height }, part);
-            add(n, own);
-            drawn();
-            if (isFree) throw new Error('it was put away');
-            tell((i + (n + 1) / samples.file) / parts.length);
-            // The page goes on meanwhile.
-            await new Promise((next) => setTimeout(next));
+          try {
+            renderer.setSize(part.width, part.height, false);
+            for (let n = 0; n < samples.file; n++) {
+              aim(n, { width, height }, part);
+              add(n, own);
+              drawn();
+              tell((i + (n + 1) / samples.file) / parts.length);
+              // The page goes on meanwhile.
+              await new Promise((next) => setTimeout(next));
+              if (isFree) throw new Error('it was put away');
+            }
+            onScreen(own);
+            context.drawImage(canvas, part.x, part.y);
+          } finally {
+            freeTargets(own);
           }
-          onScreen(own);
-          context.drawImage(canvas, part.x, part.y);
-          freeTargets(own);
         }
       } finally {
         busy = false;
-        if (!isFree) renderer.setSize(size.width, size.height, false);
-        begin();
+        if (!isFree) {
+          renderer.setSize(size.width, size.height, false);
+          begin();
+        }
       }
       return sheet.convertToBlob({ type: 'image/png' });
     },

@@ -7,6 +7,7 @@ import {
   SRGBColorSpace,
   type Texture,
 } from 'three';
+import { noise } from '../../../../core/geometry/noise';
 import { TABLES, type Table } from './view';
 
 /** The table that a set lies on: its colour, and a grain that goes by its place alone. */
@@ -24,11 +25,6 @@ const GRAIN: Readonly<Record<Table, { strong: number; runs: number }>> = {
   felt: { strong: 0.16, runs: 2 },
   slate: { strong: 0.08, runs: 5 },
 };
-
-function noise(x: number, y: number): number {
-  const wave = Math.sin(x * 127.1 + y * 311.7) * 43_758.545;
-  return wave - Math.floor(wave);
-}
 
 function grainOf(table: Table): Texture {
   const { strong, runs } = GRAIN[table];
