@@ -167,7 +167,8 @@ test('a piece is ordered at the counter, which looks at it, and is made once one
   // Its pages are seen as the shop has them, with their boxes.
   await orders.getByRole('button', { name: 'See its pages' }).click();
   const pages = page.getByRole('region', { name: /^Check of .*\.pdf$/ });
-  await expect(pages.getByRole('img')).toHaveCount(2, { timeout: 60_000 });
+  await expect(pages.getByRole('img', { name: 'Boxes of the page' })).toHaveCount(2, { timeout: 60_000 });
+  await expect(pages.getByRole('img', { name: /^Page [12]$/ })).toHaveCount(2);
   await pages.getByRole('button', { name: 'Close' }).click();
   // The other side has it in its book, and has something go wrong.
   const other = await page.context().newPage();
