@@ -12,7 +12,7 @@ afterAll(tidyUp);
 
 const demo = readFileSync(fileHere('../demo/spring-runs.tidyedge'));
 const streamOf = (bytes: Uint8Array): ReadableStream<Uint8Array> => new Blob([bytes as BlobPart]).stream();
-const asked = { piece: 'voucher', as: 'pdfvt1' as const };
+const asked = { piece: 'voucher', as: 'pdfvt1' as const, rows: '0..19' };
 const folders = (): string[] => readdirSync(tmpdir()).filter((name) => /^tidy-run-\w{6}$/.test(name));
 const ended = (id: string): Promise<RunSeen> =>
   vi.waitUntil(() => (['ready', 'failed'].includes(seenRun(id)?.state ?? '') ? seenRun(id) : undefined), {
@@ -27,7 +27,7 @@ describe('runs written by the server', () => {
   it('are, byte for byte, what the command line writes; nothing is left of one that was deleted', async () => {
     const before = folders().length;
     const id = await takeRun(asked, streamOf(demo));
-    expect(await ended(id)).toMatchObject({ state: 'ready', said: expect.stringContaining('100 rows, 100 pages') });
+    expect(await ended(id)).toMatchObject({ state: 'ready', said: expect.stringContaining('20 rows, 20 pages') });
     const file = new Uint8Array(await new Response(runFile(id)!.body).arrayBuffer());
     const own = join(folder, 'server-own.pdf');
     const { status } = tidy(
@@ -35,6 +35,8 @@ describe('runs written by the server', () => {
       fileHere('../demo/spring-runs.tidyedge'),
       '--piece',
       'voucher',
+      '--rows',
+      asked.rows,
       '--as',
       'pdfvt1',
       '--out',
@@ -57,7 +59,7 @@ describe('runs written by the server', () => {
   });
 
   it('are stopped with all of their processes, and wait in line no longer than they may', async () => {
-    const slow = await takeRun({ ...asked, piece: 'mailing' }, streamOf(demo));
+    const slow = await takeRun({ piece: 'mailing', as: asked.as }, streamOf(demo));
     await vi.waitUntil(() => seenRun(slow)?.state === 'writing', { timeout: 100_000 });
     const second = await takeRun(asked, streamOf(demo));
     expect(seenRun(second)).toMatchObject({ state: 'waiting', before: 1 });

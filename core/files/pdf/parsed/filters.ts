@@ -90,21 +90,34 @@ function withoutPredictor(bytes: Uint8Array, parms: Dict | undefined, { get }: G
   const rows = Math.ceil(bytes.length / (row + 1));
   const out = new Uint8Array(rows * row);
   for (let y = 0; y < rows; y++) {
-    const kind = bytes[y * (row + 1)];
-    const from = y * (row + 1) + 1;
-    const to = y * row;
-    for (let x = 0; x < row; x++) {
-      const left = x >= step ? out[to + x - step]! : 0;
-      const up = y > 0 ? out[to + x - row]! : 0;
-      const corner = x >= step && y > 0 ? out[to + x - row - step]! : 0;
-      const raw = bytes[from + x] ?? 0;
-      const guess =
-        kind === 1 ? left : kind === 2 ? up : kind === 3 ? (left + up) >> 1 : kind === 4 ? paeth(left, up, corner) : 0;
-      out[to + x] = (raw + guess) & 255;
-    }
+    const from = y * (row + 1);
+    out.set(bytes.subarray(from + 1, from + 1 + row), y * row);
+    ADD_GUESS[bytes[from]!]?.(out, y * row, row, step);
   }
   return out;
 }
+
+/** By the kind of a row, adds to each of its bytes what was guessed from those before it. A byte wraps by itself. */
+const ADD_GUESS: Record<number, (out: Uint8Array, start: number, row: number, step: number) => void> = {
+  1: (out, start, row, step) => {
+    for (let i = start + step; i < start + row; i++) out[i]! += out[i - step]!;
+  },
+  2: (out, start, row) => {
+    if (start > 0) for (let i = start; i < start + row; i++) out[i]! += out[i - row]!;
+  },
+  3: (out, start, row, step) => {
+    for (let i = start; i < start + row; i++) {
+      const left = i >= start + step ? out[i - step]! : 0;
+      out[i]! += (left + (start > 0 ? out[i - row]! : 0)) >> 1;
+    }
+  },
+  4: (out, start, row, step) => {
+    for (let i = start; i < start + row; i++) {
+      const [left, up] = [i >= start + step ? out[i - step]! : 0, start > 0 ? out[i - row]! : 0];
+      out[i]! += paeth(left, up, i >= start + step && start > 0 ? out[i - row - step]! : 0);
+    }
+  },
+};
 
 function paeth(a: number, b: number, c: number): number {
   const p = a + b - c;
