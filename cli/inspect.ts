@@ -1,3 +1,4 @@
+import { findingsListed, pagesSaid } from '../core/files/pdf/findings-listed';
 import { type Inspection, inspectPdf, type PageInspected } from '../core/files/pdf/inspect';
 import type { BoxNumbers } from '../core/files/pdf/page-read';
 import { SyntaxFault } from '../core/files/pdf/parsed/syntax';
@@ -6,6 +7,7 @@ import { shopOf } from '../core/trade/shops';
 import { shopGiven } from './check';
 import type { Command } from './command';
 import { CliError, readGiven } from './given';
+import { loadKit } from './kit';
 
 const STANDARDS: readonly Standard[] = ['PDF/X-4', 'PDF/X-1a:2003', 'PDF/X-1a:2001'];
 
@@ -45,24 +47,22 @@ function pageLines(page: PageInspected, number: number): string[] {
 const SAYS = { stop: 'error', warn: 'warning', advise: 'advice' } as const;
 
 function lines({ version, standard, intent, producer, ...found }: Inspection): string[] {
-  const { pages, fonts, plates, finishing, rules, findings, repaired, unread } = found;
+  const { pages, pageCount, fonts, plates, finishing, rules, findings, repaired, unread } = found;
   const against = rules.filter(({ faults }) => faults.length > 0);
-  const where = (numbers: readonly number[]): string =>
-    numbers.length === 0 ? 'no page' : `page ${numbers.join(', ')}`;
   return [
-    `PDF ${version}, ${standard ?? 'no PDF/X'}, ${pages.length} ${pages.length === 1 ? 'page' : 'pages'}, printed for ${intent ?? 'nothing that is said'}${producer ? `, made by ${producer}` : ''}`,
+    `PDF ${version}, ${standard ?? 'no PDF/X'}, ${pageCount} ${pageCount === 1 ? 'page' : 'pages'}, printed for ${intent ?? 'nothing that is said'}${producer ? `, made by ${producer}` : ''}`,
     ...repaired.map((what) => `REPAIRED ${what}`),
     ...finishing.map(
-      ({ name, group, type, pages: on }) => `Finishing ${name}: ${group}${type ? `, ${type}` : ''}, ${where(on)}`,
+      ({ name, group, type, pages: on }) => `Finishing ${name}: ${group}${type ? `, ${type}` : ''}, ${pagesSaid(on)}`,
     ),
-    ...plates.map(({ name, pages: on }) => `Plate ${name}: ${where(on)}`),
+    ...plates.map(({ name, pages: on }) => `Plate ${name}: ${pagesSaid(on)}`),
     ...fonts.map(
       ({ name, kind, embedded, subset, pages: on }) =>
-        `Typeface ${name || 'without a name'} (${kind}): ${embedded ? `embedded, ${subset ? 'subset' : 'whole'}` : 'NOT EMBEDDED'}, ${where(on)}`,
+        `Typeface ${name || 'without a name'} (${kind}): ${embedded ? `embedded, ${subset ? 'subset' : 'whole'}` : 'NOT EMBEDDED'}, ${pagesSaid(on)}`,
     ),
     ...pages.flatMap((page, i) => pageLines(page, i + 1)),
     ...unread.map((what) => `NOT READ ${what}`),
-    ...findings.map(({ severity, page, says }) => `${SAYS[severity]}  page ${page}: ${says}`),
+    ...findingsListed(findings).map(({ severity, pages: on, says }) => `${SAYS[severity]}  ${pagesSaid(on)}: ${says}`),
     ...against.map(({ id, says, faults }) => `AGAINST ${id}: ${says} (${[...new Set(faults)].slice(0, 4).join('; ')})`),
     rules.length === 0
       ? 'No standard is claimed.'
@@ -81,7 +81,9 @@ The standard is the one that the file claims, unless --standard names another: $
     if (standard !== undefined && !known) throw new CliError(`--standard takes ${STANDARDS.join(', ')}.`);
     const bytes = readGiven(path);
     try {
-      const found = inspectPdf(bytes, typeof shop === 'string' ? shopGiven(shop) : shopOf('metric-offset'), known);
+      const spec = typeof shop === 'string' ? shopGiven(shop) : shopOf('metric-offset');
+      const screenInks = (await loadKit()).press(spec.condition).separateAll;
+      const found = inspectPdf(bytes, spec, { standard: known, screenInks });
       console.log(json ? JSON.stringify(found, null, 2) : lines(found).join('\n'));
       const { rules, findings, unread } = found;
       const isWrong =

@@ -73,6 +73,24 @@ const isLike =
   like('the same') > 0 && like('a fault') === 0 && like('wrong') <= 0.03 * (like('the same') + like('wrong'));
 count(`pages of others: ${drawn.trim()}`, isLike ? 1 : 0, isLike ? 0 : 1);
 
+// What is found in files of others, and in what other writers make of a page, beside what general-purpose tools say of them.
+const WRITERS = ['python3-reportlab', 'img2pdf', 'librsvg2-bin', 'groff', 'mupdf-tools', 'enscript'];
+run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...WRITERS], 'ignore');
+const written = join(results, 'written');
+run('tsx', ['tests/corpora/written.ts', written]);
+const looked = run(
+  'tsx',
+  ['tests/corpora/inspected.ts', pages, written, '--every', '2'],
+  ['ignore', 'pipe', 'inherit'],
+).stdout;
+console.log(looked);
+const found = (what) => counted(looked, what);
+const isFound =
+  found('\\nthe same') > 0 &&
+  found('a fault') === 0 &&
+  found('not the same') <= 0.03 * (found('\\nthe same') + found('not the same'));
+count(`files of others, looked into: ${looked.trim()}`, isFound ? 1 : 0, isFound ? 0 : 1);
+
 // Shares of a run on a queue, a worker killed among them.
 if (run('which', ['redis-server'], 'ignore').status !== 0) run('apt-get', ['install', '-y', '-qq', 'redis-server']);
 const queued = run('node', ['tests/queue/kill-a-worker.mjs'], ['ignore', 'pipe', 'inherit']).stdout;

@@ -2,7 +2,7 @@ import { type Inspection, inspectPdf } from '../core/files/pdf/inspect';
 import { SyntaxFault } from '../core/files/pdf/parsed/syntax';
 import type { ShopSpec } from '../core/trade/schema';
 import { drawPages, type PagePicture } from './draw-pages';
-import { loadJpegDecoder } from './kit';
+import { loadJpegDecoder, openKit } from './kit';
 
 /** Files of other makes, looked into off the page's thread. */
 
@@ -25,10 +25,15 @@ export async function inspectFile(file: Blob, name: string, shop: ShopSpec): Pro
       `${name} has ${Math.round(file.size / 1e6)} MB, at most ${MOST_BYTES / 1e6} MB can be checked. Split it.`,
     );
   // pdf.js looks for its own worker; with the worker's code loaded here it works in this thread.
-  await Promise.all([loadJpegDecoder(), import('pdfjs-dist/legacy/build/pdf.worker.mjs')]);
+  const [kit] = await Promise.all([
+    openKit(async () => undefined).load(),
+    loadJpegDecoder(),
+    import('pdfjs-dist/legacy/build/pdf.worker.mjs'),
+  ]);
   const bytes = new Uint8Array(await file.arrayBuffer());
   try {
-    const inspection = inspectPdf(bytes, shop);
+    const { separateAll } = kit.press(shop.condition);
+    const inspection = inspectPdf(bytes, shop, { screenInks: separateAll });
     return { name, inspection, pages: await drawPages(bytes, MOST_SHOWN).catch(() => []) };
   } catch (error) {
     if (!(error instanceof SyntaxFault)) throw error;

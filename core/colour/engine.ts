@@ -204,6 +204,8 @@ export interface Press {
   screen(cmyk: Cmyk): Rgb;
   /** Amounts of ink (0 to 1, whole percent) for an sRGB colour of bytes. */
   separate(rgb: Rgb): Cmyk;
+  /** The same for many: bytes of sRGB in, of cyan, magenta, yellow and black out. */
+  separateAll(rgb: Uint8Array): Uint8Array;
   /** What these amounts measure on paper, relative to it. */
   lab(cmyk: Cmyk): Lab;
   /** Amounts of ink (0 to 1, whole percent) that come nearest to a colour. */
@@ -237,6 +239,7 @@ export function createPress(engine: ColourEngine, condition: PressCondition, pro
       shown.set(key, found);
       return found;
     },
+    separateAll: toPress,
     separate: (rgb) => percents(toPress(Uint8Array.from(rgb))),
     lab(cmyk) {
       const key = cmyk.join();

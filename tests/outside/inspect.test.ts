@@ -246,6 +246,24 @@ describe('a file that is not as it should be', () => {
     const { pages, repaired } = inspected(cut);
     expect([pages.length, repaired]).toEqual([2, expect.arrayContaining(['its table of objects'])]);
   });
+  it('is read past what has no place in a dictionary: a stream, a word, a name without a value', () => {
+    const text = (page: string): Uint8Array =>
+      new TextEncoder().encode(
+        `%PDF-1.4\n1 0 obj << /Type /Catalog /Pages 2 0 R >> endobj\n2 0 obj << /Type /Pages /Kids [3 0 R] /Count 1 >> endobj\n` +
+          `3 0 obj << /Type /Page /Parent 2 0 R ${page} /MediaBox [0 0 200 100] >> endobj\ntrailer << /Root 1 0 R >>\n%%EOF\n`,
+      );
+    const media = (page: string): unknown => inspected(text(page)).pages.map((each) => each.media);
+    for (const page of [
+      '',
+      '/AP << /N << /Length 0 >>\nstream\nendstream >>',
+      '/Odd word /Sound 1',
+      '5 /Sound 1',
+      '/First /Rotate 0 word',
+    ])
+      expect(media(page), page).toEqual([[0, 0, 200, 100]]);
+    expect(inspected(text('/Odd word')).repaired).toContain('object 3 holds what has no place there');
+    expect(inspected(text('/Odd (word)')).repaired).not.toContain('object 3 holds what has no place there');
+  });
   it('is refused with what to do where it is encrypted', () => {
     run('qpdf', ['--encrypt', 'a', 'b', '256', '--', at('own.pdf'), at('secret.pdf')]);
     expect(() => inspected(read('secret.pdf'))).toThrow(/encrypted\. Save it without a password/);

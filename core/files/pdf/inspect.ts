@@ -9,6 +9,7 @@ import { conditionOf } from '../../trade/conditions';
 import { INK_LIMITS } from '../../trade/ink-limits';
 import type { Severity, ShopSpec } from '../../trade/schema';
 import type { GlyphSeen } from './drawn/hear';
+import type { ScreenInks } from './drawn/spaces';
 import { shortOfBleed } from './ink-at-edge';
 import {
   type BoxNumbers,
@@ -72,6 +73,9 @@ export interface Inspection {
   /** The standard that it claims. */
   standard: string | undefined;
   intent: string | undefined;
+  /** How many pages it has. */
+  pageCount: number;
+  /** Those that are drawn: the first ones, where there are very many. */
   pages: PageInspected[];
   fonts: { name: string; kind: string; embedded: boolean; subset: boolean; pages: number[] }[];
   plates: { name: string; pages: number[] }[];
@@ -282,7 +286,8 @@ function inspectPage(view: PdfView, i: number, read: PageRead, finishes: Readonl
   const page = view.pages[i]!;
   const cut = trimOf(view, page);
   const unit = Number(view.file.get(page.get('UserUnit')) ?? 1) || 1;
-  const seen = read.letters.filter((letter) => letter.seen && letter.text.trim() !== '');
+  // What no letter is told of by its code is one all the same where there is a shape.
+  const seen = read.letters.filter(({ seen, text }) => seen && (text === '' || text.trim() !== ''));
   const pens = read.paths.flatMap(({ pen }) => (pen ? [pen.weight] : []));
   const least = (values: readonly number[]): number | undefined =>
     values.length > 0 ? values.reduce((a, b) => Math.min(a, b)) * unit : undefined;
@@ -328,9 +333,14 @@ const inkOnly = (grid: PlateGrid, finishes: ReadonlySet<string>): PlateGrid => (
 });
 
 /** A page as it is drawn; where it cannot be, that is told, and its boxes are all that is known. */
-function readOrBlank(view: PdfView, i: number, unread: (what: string) => void): PageRead {
+function readOrBlank(
+  view: PdfView,
+  i: number,
+  screenInks: ScreenInks | undefined,
+  unread: (what: string) => void,
+): PageRead {
   try {
-    return readPage(view, i);
+    return readPage(view, i, screenInks);
   } catch (error) {
     if (!(error instanceof SyntaxFault)) throw error;
     unread(`page ${i + 1}: ${error.message}`);
@@ -341,11 +351,18 @@ function readOrBlank(view: PdfView, i: number, unread: (what: string) => void): 
 const pagesWith = (pages: readonly PageInspected[], has: (page: PageInspected) => boolean): number[] =>
   pages.flatMap((page, i) => (has(page) ? [i + 1] : []));
 
+export interface InspectAsked {
+  /** The standard whose rules it is held against, where it is not the one that it claims. */
+  standard?: Standard | undefined;
+  /** Colours of a screen as the shop's press has them, where its profile is at hand; a guess otherwise. */
+  screenInks?: ScreenInks | undefined;
+}
+
 /**
  * Looks into a PDF of any make as a shop with this spec would. Throws SyntaxFault, with what to do, where it is encrypted, or
  * nothing of it can be read.
  */
-export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, standard?: Standard): Inspection {
+export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, { standard, screenInks }: InspectAsked = {}): Inspection {
   const file = parseAnyPdf(bytes);
   refuseEncrypted(file);
   const unread: string[] = [];
@@ -356,7 +373,7 @@ export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, standard?: Standar
   const pages: PageInspected[] = [];
   const findings: FileFinding[] = [];
   for (const [i] of view.pages.slice(0, MOST_DRAWN).entries()) {
-    const read = readOrBlank(view, i, (what) => unread.push(what));
+    const read = readOrBlank(view, i, screenInks, (what) => unread.push(what));
     const facts = inspectPage(view, i, { ...read, grid: inkOnly(read.grid, finishes) }, finishes);
     pages.push(facts);
     findings.push(...LOOKS.flatMap((look) => look(read, facts, shop)).map((each) => ({ ...each, page: i + 1 })));
@@ -364,21 +381,24 @@ export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, standard?: Standar
   if (view.pages.length > MOST_DRAWN)
     unread.push(`pages from ${MOST_DRAWN + 1} on: only the first ${MOST_DRAWN} are drawn`);
   const facts = fontsIn(view);
-  for (const { name, embedded } of facts)
-    if (!embedded)
+  for (const { name, embedded } of facts) {
+    const [on] = pagesWith(pages, ({ fonts }) => fonts.includes(name));
+    // One that no page uses is not missed; where not all are drawn, it may be.
+    if (!embedded && (on !== undefined || view.pages.length > MOST_DRAWN))
       findings.push({
         check: 'not-embedded',
         severity: 'stop',
-        page: pagesWith(pages, ({ fonts }) => fonts.includes(name))[0] ?? 1,
+        page: on ?? MOST_DRAWN + 1,
         says: `The typeface ${name} is not embedded: another may be printed.`,
       });
+  }
   const screen = screenColoursIn(view);
   if (screen.length > 0)
     findings.push({
       check: 'screen-colours',
       severity: 'warn',
       page: pagesWith(pages, ({ pictures }) => pictures.some(({ space }) => /RGB|Lab/.test(space)))[0] ?? 1,
-      says: `Screen colours are left (${screen.join(', ')}): the shop turns them into inks by its own rules. Amounts of ink are guesses.`,
+      says: `Screen colours are left (${screen.join(', ')}): the shop turns them into inks by its own rules. Amounts of ink are ${screenInks ? 'those of its usual profile' : 'guesses'}.`,
     });
   const claimed = standardOf(view);
   const held = standard ?? STANDARDS.find((each) => each === claimed);
@@ -389,6 +409,7 @@ export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, standard?: Standar
     producer: textOf(file, view.info.get('Producer')),
     standard: claimed,
     intent: intentOf(view),
+    pageCount: view.pages.length,
     pages,
     fonts: facts.map((font) => ({ ...font, pages: pagesWith(pages, ({ fonts }) => fonts.includes(font.name)) })),
     finishing: steps.map(({ name, group, type, pages: on }) => ({ name, group: group!, type, pages: on })),

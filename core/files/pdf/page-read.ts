@@ -3,6 +3,7 @@ import { cellsWithin } from '../../devices/plates/pictures';
 import type { Box } from '../../geometry/box';
 import { drawPage } from './drawn/draw';
 import type { GlyphSeen, Hear, PathSeen, PictureSeen } from './drawn/hear';
+import type { ScreenInks } from './drawn/spaces';
 import { filtersOf } from './parsed/filters';
 import type { Dict } from './parsed/syntax';
 import { arrayOf, type PdfView } from './parsed/view';
@@ -76,14 +77,17 @@ export function blankRead(view: PdfView, page: number): PageRead {
   return { letters: [], pictures: [], paths: [], grid: gridAt(cellsFor(box)), gridAt, unread: [], soft: [] };
 }
 
-/** Draws a page of a file and tells what is on it. Throws SyntaxFault where it cannot be read. */
-export function readPage(view: PdfView, page: number): PageRead {
+/**
+ * Draws a page of a file and tells what is on it, colours of a screen as a press has them where `screenInks` says it. Throws
+ * SyntaxFault where it cannot be read.
+ */
+export function readPage(view: PdfView, page: number, screenInks?: ScreenInks): PageRead {
   const box = sheetOf(view, page);
   const [x, , , y] = trimOf(view, view.pages[page]!);
   const pictures = new Map();
   const drawn = (ppi: number, hear: Hear): PlateGrid => {
     const device = platesDevice({ box, ppi, picture: ({ asset }) => pictures.get(asset) });
-    drawPage(view, { page, origin: { x, y } }, device, hear, pictures);
+    drawPage(view, { page, origin: { x, y }, screenInks }, device, hear, pictures);
     return device.grid();
   };
   const read: Pick<PageRead, 'letters' | 'pictures' | 'paths'> = { letters: [], pictures: [], paths: [] };
@@ -91,8 +95,8 @@ export function readPage(view: PdfView, page: number): PageRead {
   const soft = new Set<string>();
   const grid = drawn(cellsFor(box), {
     glyph: (glyph) => read.letters.push(glyph),
-    picture: (picture) => read.pictures.push(picture),
-    path: (path) => read.paths.push(path),
+    picture: (picture) => !picture.lettering && read.pictures.push(picture),
+    path: (path) => !path.lettering && read.paths.push(path),
     unread: (what) => unread.add(what),
     soft: (what) => soft.add(what),
   });

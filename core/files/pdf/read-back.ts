@@ -51,7 +51,7 @@ function fontFacts({ file }: PdfView, font: Dict): FontFacts {
   return {
     ...baseFont(file, font),
     kind: nameOf(file, own.get('Subtype')) ?? '',
-    embedded: isEmbedded({ file }, dictOf(file, own.get('FontDescriptor'))),
+    embedded: own.has('CharProcs') || isEmbedded({ file }, dictOf(file, own.get('FontDescriptor'))),
     searchable: font.has('ToUnicode'),
   };
 }

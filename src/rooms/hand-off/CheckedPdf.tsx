@@ -1,3 +1,4 @@
+import { findingsListed, pagesSaid } from '../../../core/files/pdf/findings-listed';
 import type { PageInspected } from '../../../core/files/pdf/inspect';
 import type { BoxNumbers } from '../../../core/files/pdf/page-read';
 import type { PagePicture } from '../../../workers/draw-pages';
@@ -21,10 +22,11 @@ export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): 
   const against = rules.filter(({ faults }) => faults.length > 0);
   const errors = findings.filter(({ severity }) => severity === 'stop').length + against.length;
   const facts: readonly Fact[] = [
+    ['Pages', String(inspection.pageCount)],
     ['Version', `PDF ${inspection.version}${inspection.producer ? `, made by ${inspection.producer}` : ''}`],
     ['Standard', inspection.standard ?? 'none claimed'],
     ['Printed for', inspection.intent ?? 'not said'],
-    ['Plates', plates.map((plate) => `${plate.name} (page ${plate.pages.join(', ')})`).join('; ') || 'none'],
+    ['Plates', plates.map((plate) => `${plate.name} (${pagesSaid(plate.pages)})`).join('; ') || 'none'],
     ['Typefaces', fonts.map((font) => `${font.name}${font.embedded ? '' : ', not embedded'}`).join('; ') || 'none'],
   ];
   return (
@@ -49,9 +51,9 @@ export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): 
       )}
       {findings.length + against.length > 0 && (
         <ul aria-label="Findings" className="grid gap-1 rounded-lg bg-base-100 p-4 text-[14px] shadow-sm">
-          {findings.map((finding) => (
-            <li key={`${finding.page} ${finding.says}`}>
-              <b className="font-semibold">{SAYS[finding.severity]}</b>, page {finding.page}: {finding.says}
+          {findingsListed(findings).map(({ check, severity, pages: on, says }) => (
+            <li key={`${check} ${says}`}>
+              <b className="font-semibold">{SAYS[severity]}</b>, {pagesSaid(on)}: {says}
             </li>
           ))}
           {against.map(({ id, says, faults }) => (

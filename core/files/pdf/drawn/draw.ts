@@ -6,6 +6,7 @@ import { SyntaxFault } from '../parsed/syntax';
 import type { PdfView } from '../parsed/view';
 import type { Hear } from './hear';
 import { OPERATORS } from './operators';
+import { platesIn, type ScreenInks, screenBytes } from './spaces';
 import { begun, type Drawing, firstState, type InksOf } from './state';
 
 /** Deeper than this, or with more operations, no page is drawn: a budget against files that never end. */
@@ -21,6 +22,19 @@ export interface PageAsked {
   turned?: Matrix;
   /** Colours as amounts of ink, where they are not taken as each space has them. */
   inksOf?: InksOf;
+  /** Colours of a screen as the press has them, where its profile is at hand. */
+  screenInks?: ScreenInks | undefined;
+}
+
+/** A page has few colours, and uses them often. */
+function byPress(screenInks: ScreenInks | undefined): InksOf {
+  const known = new Map<string, ReturnType<InksOf>>();
+  return (space, values) => {
+    const key = space.screen ? `${space.says} ${screenBytes(space, values)!.join()}` : undefined;
+    const found = (key !== undefined && known.get(key)) || platesIn(space, values, screenInks);
+    if (key !== undefined) known.set(key, found);
+    return found;
+  };
 }
 
 /**
@@ -30,7 +44,7 @@ export interface PageAsked {
  */
 export function drawPage(
   view: PdfView,
-  { page, origin, turned = IDENTITY, inksOf = (space, values) => space.plates(values) }: PageAsked,
+  { page, origin, turned = IDENTITY, screenInks, inksOf = byPress(screenInks) }: PageAsked,
   device: Device,
   hear: Hear = {},
   pictures = new Map<string, LaidPicture>(),
@@ -43,9 +57,12 @@ export function drawPage(
     base,
     pictures,
     inksOf,
+    screenInks,
     fonts: new Map(),
     images: new Map(),
+    stencils: new Map(),
     count: 0,
+    lettering: 0,
     run(content, resources, from, deep) {
       if (deep > MOST_DEEP) throw new SyntaxFault('Forms lie in one another without end');
       const running = begun(drawing, resources, from, deep);

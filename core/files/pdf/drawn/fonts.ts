@@ -2,7 +2,7 @@ import type { Matrix } from '../../../geometry/matrix';
 import type { Path } from '../../../geometry/path';
 import { openFont } from '../../../type/font';
 import { writeSfnt } from '../../../type/sfnt';
-import { operationsOf } from '../parsed/file';
+import { type Operation, operationsOf } from '../parsed/file';
 import { contentsOf } from '../parsed/filters';
 import { type Dict, Name, Stream, Text } from '../parsed/syntax';
 import { arrayOf, dictOf, nameOf, numbersOf, type PdfView } from '../parsed/view';
@@ -28,8 +28,10 @@ export interface FontRead {
   /** A glyph's outline in units of `upem`, y up; undefined where the program is not read here. */
   outline(glyph: number): Path | undefined;
   upem: number;
+  /** The height of its em, in those of the size that it is set in: 1, but for fonts that measure otherwise. */
+  em: number;
   /** Letters that are contents themselves. */
-  type3?: { matrix: Matrix; contentOf(code: number): Stream | undefined; resources: Dict };
+  type3?: { matrix: Matrix; contentOf(code: number): Operation[] | undefined; resources: Dict };
 }
 
 const codeOf = (text: string): number => {
@@ -187,7 +189,8 @@ const SUBSET = /^[A-Z]{6}\+/;
 
 /** The name of a font without the mark of a subset, and whether it has one. */
 export function baseFont(file: Pick<PdfView['file'], 'get'>, font: Dict): { name: string; subset: boolean } {
-  const name = nameOf(file, font.get('BaseFont')) ?? '';
+  // Letters that are contents themselves have no name that they must have.
+  const name = nameOf(file, font.get('BaseFont')) ?? nameOf(file, font.get('Name')) ?? '';
   return { name: name.replace(SUBSET, ''), subset: SUBSET.test(name) };
 }
 
@@ -250,6 +253,7 @@ function composite(view: PdfView, font: Dict, told: CMap | undefined): FontRead 
     },
     outline: program.outline,
     upem: program.upem,
+    em: 1,
   };
 }
 
@@ -290,7 +294,17 @@ function simple(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
     },
     outline: program.outline,
     upem: program.upem,
+    em: 1,
   };
+}
+
+/**
+ * The em of letters that are contents: a thousand units, as other fonts have; where they are measured otherwise, as bitmaps of
+ * letters are, what holds the tallest and the deepest of them is about as much.
+ */
+function emOf(matrix: readonly number[], bounds: readonly number[]): number {
+  const [unit, height] = [Math.abs(matrix[3] ?? 0.001), Math.abs((bounds[3] ?? 0) - (bounds[1] ?? 0))];
+  return Math.abs(unit - 0.001) < 0.0002 || height === 0 ? 1 : unit * height;
 }
 
 function type3(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
@@ -299,19 +313,24 @@ function type3(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
   const matrix = numbersOf(view, font.get('FontMatrix'));
   const procs = dictOf(file, font.get('CharProcs')) ?? new Map();
   const names = differencesOf(view, font);
+  const contents = new Map<number, Operation[] | undefined>();
+  const read = (code: number): Operation[] | undefined => {
+    const found = file.get(procs.get(names.get(code) ?? ''));
+    return found instanceof Stream ? operationsOf(contentsOf(found, file)) : undefined;
+  };
   return {
     ...base,
-    name: nameOf(file, font.get('Name')) ?? 'Type 3',
     embedded: true,
     kind: 'Type3',
+    em: emOf(matrix, numbersOf(view, font.get('FontBBox'))),
     // Widths are in glyph space there.
     width: (code) => base.width(code) * (matrix[0] ?? 0.001) * 1000,
     type3: {
       matrix: (matrix.length === 6 ? matrix : [0.001, 0, 0, 0.001, 0, 0]) as unknown as Matrix,
       resources: dictOf(file, font.get('Resources')) ?? new Map(),
       contentOf: (code) => {
-        const found = file.get(procs.get(names.get(code) ?? ''));
-        return found instanceof Stream ? found : undefined;
+        if (!contents.has(code)) contents.set(code, read(code));
+        return contents.get(code);
       },
     },
   };

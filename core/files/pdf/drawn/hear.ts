@@ -21,7 +21,7 @@ export interface GlyphSeen {
   advance: number;
   colour: Colour | undefined;
   overprints: boolean;
-  /** Whether it lays ink: letters can be there only to be found, or to clip. */
+  /** Whether it lays ink: letters can be there only to be found, or to clip, or have no shape. */
   seen: boolean;
 }
 
@@ -32,6 +32,8 @@ export interface PictureSeen {
   place: Matrix;
   /** Whether it is a shape in one colour, or has cells that are not there at all. */
   partly: boolean;
+  /** Whether it is a letter, or part of one. */
+  lettering: boolean;
 }
 
 /** An area, or a line where it has a pen, as it stands on the page. */
@@ -40,6 +42,8 @@ export interface PathSeen {
   pen: Pen | undefined;
   colour: Colour;
   overprints: boolean;
+  /** Whether it is a letter, or part of one. */
+  lettering: boolean;
 }
 
 /** What somebody wants to hear of besides what is drawn. */

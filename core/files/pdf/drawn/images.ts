@@ -1,9 +1,10 @@
+import { PROCESS_PLATES } from '../../../colour/ink';
 import type { LaidPicture } from '../../../devices/plates/device';
 import { jpegPixels } from '../../../picture/jpeg-decode';
 import { unpacked } from '../parsed/filters';
 import { type Dict, Stream } from '../parsed/syntax';
 import { arrayOf, type PdfView } from '../parsed/view';
-import { type Space, spaceOf } from './spaces';
+import { RGB, type ScreenInks, type Space, screenBytes, spaceOf } from './spaces';
 
 /** Pictures of a PDF as amounts of ink (ISO 32000-1, 8.9). */
 
@@ -121,8 +122,8 @@ function keyedOut(samples: Uint8Array, ranges: readonly number[], channels: numb
   });
 }
 
-/** Reads a picture. Its samples may be in any space; screen colours become a guess of their inks. */
-export function imageOf(view: PdfView, stream: Stream, resources: Dict): ImageRead {
+/** Reads a picture. Its samples may be in any space; screen colours become inks as the press has them, or by a guess. */
+export function imageOf(view: PdfView, stream: Stream, resources: Dict, screenInks?: ScreenInks): ImageRead {
   const { file } = view;
   const { dict } = stream;
   const [width, height] = [numberAt(view, dict, 'Width'), numberAt(view, dict, 'Height')];
@@ -138,7 +139,7 @@ export function imageOf(view: PdfView, stream: Stream, resources: Dict): ImageRe
   const given = arrayOf(file, dict.get('Decode')).map((each) => Number(file.get(each)));
   if (soft instanceof Stream && width === 1 && height === 1) {
     const stencil = gray(view, soft);
-    const laid = laidFrom(samples, 1, 1, space, given);
+    const laid = laidFrom(samples, 1, 1, space, given, screenInks);
     return { ...facts, laid, ...(stencil ? { stencil } : {}) };
   }
   const alpha =
@@ -149,7 +150,34 @@ export function imageOf(view: PdfView, stream: Stream, resources: Dict): ImageRe
         : Array.isArray(mask)
           ? keyedOut(samples, mask.map(Number), space.channels, width * height)
           : undefined;
-  return { ...facts, laid: { ...laidFrom(samples, width, height, space, given), ...(alpha ? { alpha } : {}) } };
+  return {
+    ...facts,
+    laid: { ...laidFrom(samples, width, height, space, given, screenInks), ...(alpha ? { alpha } : {}) },
+  };
+}
+
+/** What a pixel's samples mean in their space. */
+function valuesIn(space: Space, given: readonly number[]): (samples: Uint8Array, pixel: number) => number[] {
+  const decode = given.length === 2 * space.channels ? given : space.decode;
+  const isIndex = space.channelsAre === 'indexes' && given.length === 0;
+  return (samples, pixel) =>
+    Array.from({ length: space.channels }, (_, k) => {
+      const byte = samples[pixel * space.channels + k]!;
+      const [from, to] = [decode[2 * k]!, decode[2 * k + 1]!];
+      return isIndex ? byte : from + (byte / 255) * (to - from);
+    });
+}
+
+/** A picture in colours of a screen, as their bytes. */
+function rgbOf(samples: Uint8Array, count: number, space: Space, given: readonly number[]): Uint8Array {
+  const values = valuesIn(space, given);
+  if (space.channels === 3 && space.decode === RGB.decode && given.every((each, i) => each === i % 2)) return samples;
+  const bytesAt = (from: Uint8Array, pixel: number): number[] => screenBytes(space, values(from, pixel))!;
+  const rgb = new Uint8Array(3 * count);
+  // Of one channel there are no more than 256 colours.
+  const known = space.channels === 1 ? Array.from({ length: 256 }, (_, i) => bytesAt(Uint8Array.of(i), 0)) : undefined;
+  for (let i = 0; i < count; i++) rgb.set(known ? known[samples[i]!]! : bytesAt(samples, i), 3 * i);
+  return rgb;
 }
 
 function laidFrom(
@@ -158,18 +186,19 @@ function laidFrom(
   height: number,
   space: Space,
   given: readonly number[],
+  screenInks: ScreenInks | undefined,
 ): LaidPicture {
-  const decode = given.length === 2 * space.channels ? given : space.decode;
-  const value = (byte: number, k: number): number => {
-    const [from, to] = [decode[2 * k]!, decode[2 * k + 1]!];
-    return from + (byte / 255) * (to - from);
-  };
+  if (screenInks && space.screen) {
+    const amounts = screenInks(rgbOf(samples, width * height, space, given));
+    return { width, height, plates: [...PROCESS_PLATES], amounts };
+  }
+  const values = valuesIn(space, given);
   const plates = Object.keys(space.plates(space.initial));
   const count = width * height;
   const amounts = new Uint8Array(count * plates.length);
   // Most pictures have inks for channels: their bytes are amounts already.
   const direct =
-    space.channelsAre === 'inks' && plates.length === space.channels && decode.every((each, i) => each === i % 2);
+    space.channelsAre === 'inks' && plates.length === space.channels && given.every((each, i) => each === i % 2);
   if (direct) return { width, height, plates, amounts: samples };
   const known = new Map<number, readonly number[]>();
   for (let i = 0; i < count; i++) {
@@ -177,12 +206,7 @@ function laidFrom(
     for (let k = 0; k < space.channels; k++) key = key * 256 + samples[i * space.channels + k]!;
     let inks = known.get(key);
     if (!inks) {
-      const values = Array.from({ length: space.channels }, (_, k) =>
-        space.channelsAre === 'indexes' && given.length === 0
-          ? samples[i * space.channels + k]!
-          : value(samples[i * space.channels + k]!, k),
-      );
-      const all = space.plates(values);
+      const all = space.plates(values(samples, i));
       inks = plates.map((plate) => Math.round(255 * Math.max(0, Math.min(1, all[plate] ?? 0))));
       if (known.size < 100_000) known.set(key, inks);
     }

@@ -1,7 +1,5 @@
 import { type Matrix, multiply } from '../../../geometry/matrix';
 import { type Path, transformPath } from '../../../geometry/path';
-import { operationsOf } from '../parsed/file';
-import { contentsOf } from '../parsed/filters';
 import type { FontRead } from './fonts';
 import { fillArea, painted, strokeLine } from './paint';
 import type { Running } from './state';
@@ -30,7 +28,9 @@ function drawProcedure(running: Running, font: FontRead, code: number, matrix: M
   if (!type3 || !proc) return;
   const own = type3.resources.size > 0 ? type3.resources : resources;
   const from = { ...state, ctm: multiply(matrix, type3.matrix), clips: 0 };
-  drawing.run(operationsOf(contentsOf(proc, drawing.view.file)), own, from, deep + 1);
+  drawing.lettering++;
+  drawing.run(proc, own, from, deep + 1);
+  drawing.lettering--;
 }
 
 function drawOutline(running: Running, font: FontRead, glyph: number, matrix: Matrix): void {
@@ -49,6 +49,10 @@ function drawOutline(running: Running, font: FontRead, glyph: number, matrix: Ma
   if (CLIPS.includes(mode)) running.letters.push(shape);
 }
 
+/** Whether there is anything of a letter to see. What is not read may well have a shape. */
+const hasShape = ({ type3, outline }: FontRead, code: number, glyph: number): boolean =>
+  type3 ? type3.contentOf(code) !== undefined : (outline(glyph)?.length ?? 1) > 0;
+
 /** Shows a string, and moves the pen past it. */
 export function show(running: Running, text: string): void {
   const { drawing, state } = running;
@@ -66,12 +70,12 @@ export function show(running: Running, text: string): void {
       text: saidOf(running, font, code),
       x: matrix[4],
       y: matrix[5],
-      size: Math.hypot(matrix[2], matrix[3]),
+      size: Math.hypot(matrix[2], matrix[3]) * font.em,
       angle: (Math.atan2(matrix[1], matrix[0]) * 180) / Math.PI,
       advance: advance * Math.hypot(line[0], line[1]),
       colour: state.paint[mode === 1 ? 'stroke' : 'fill'].colour,
       overprints: state.overprint.fill,
-      seen: mode !== 3 && mode !== 7,
+      seen: mode !== 3 && mode !== 7 && hasShape(font, code, glyph),
     });
     if (font.type3) drawProcedure(running, font, code, matrix);
     else if (mode !== 3) drawOutline(running, font, glyph, matrix);

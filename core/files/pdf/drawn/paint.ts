@@ -34,7 +34,13 @@ export function fillArea(running: Running, path: Path): void {
   const { colour, tile } = state.paint.fill;
   if (tile) layTiles(running, tile, path);
   if (!colour) return;
-  drawing.hear.path?.({ path, pen: undefined, colour, overprints: state.overprint.fill });
+  drawing.hear.path?.({
+    path,
+    pen: undefined,
+    colour,
+    overprints: state.overprint.fill,
+    lettering: drawing.lettering > 0,
+  });
   painted(running, 'fill', () => drawing.device.fillPath(path, colour));
 }
 
@@ -56,7 +62,7 @@ export function strokeLine(running: Running, path: Path): void {
   if (tile) drawing.hear.unread?.('a line in a pattern');
   if (!colour) return;
   const pen = penOf(state);
-  drawing.hear.path?.({ path, pen, colour, overprints: state.overprint.stroke });
+  drawing.hear.path?.({ path, pen, colour, overprints: state.overprint.stroke, lettering: drawing.lettering > 0 });
   painted(running, 'stroke', () =>
     drawing.device.strokePath(path, { ...pen, weight: Math.max(THINNEST, pen.weight) }, colour),
   );

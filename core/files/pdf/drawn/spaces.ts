@@ -24,6 +24,22 @@ export interface Space {
 }
 
 const PROCESS = ['Cyan', 'Magenta', 'Yellow', 'Black'];
+
+/** Colours of a screen as a press has them: bytes of red, green and blue in, of cyan, magenta, yellow and black out. */
+export type ScreenInks = (rgb: Uint8Array) => Uint8Array;
+
+const byteOf = (share: number): number => Math.round(255 * Math.max(0, Math.min(1, share)));
+/** A colour of a screen as bytes; undefined where the space's colours are none of a screen. */
+export const screenBytes = (space: Space, values: readonly number[]): number[] | undefined =>
+  space.screen?.(values).map(byteOf);
+
+/** A colour as amounts of ink: those that are of a screen as the press has them, or else by a guess. */
+export function platesIn(space: Space, values: readonly number[], screenInks?: ScreenInks): Plates {
+  const rgb = screenInks && screenBytes(space, values);
+  if (!rgb) return space.plates(values);
+  const cmyk = screenInks(Uint8Array.from(rgb));
+  return Object.fromEntries(PROCESS.map((name, i) => [name, Math.round((cmyk[i]! / 255) * 100) / 100]));
+}
 const ones = (n: number): number[] => Array.from({ length: 2 * n }, (_, i) => i % 2);
 
 const GRAY: Space = {
@@ -41,7 +57,7 @@ const CMYK: Space = {
   decode: ones(4),
   channelsAre: 'inks',
 };
-const RGB: Space = {
+export const RGB: Space = {
   says: 'DeviceRGB',
   channels: 3,
   plates: ([r = 0, g = 0, b = 0]) => ({ Cyan: 1 - r, Magenta: 1 - g, Yellow: 1 - b }),

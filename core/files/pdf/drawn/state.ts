@@ -10,8 +10,8 @@ import { type Dict, Name, type Stream, type Value } from '../parsed/syntax';
 import { numbersOf, type PdfView } from '../parsed/view';
 import type { FontRead } from './fonts';
 import type { Hear } from './hear';
-import type { ImageRead } from './images';
-import { type Space, spaceOf } from './spaces';
+import type { gray, ImageRead } from './images';
+import { type ScreenInks, type Space, spaceOf } from './spaces';
 
 /** What a page is drawn with, and the state of its drawing (ISO 32000-1, 8.4). */
 
@@ -56,10 +56,15 @@ export interface Drawing {
   pictures: Map<string, LaidPicture>;
   fonts: Map<Dict, FontRead>;
   images: Map<Stream, { key: string; read: ImageRead }>;
+  /** Shapes of one colour: letters can be that, and come again and again. */
+  stencils: Map<Stream, { read: ImageRead; stencil: ReturnType<typeof gray> }>;
   /** Operations so far. */
   count: number;
+  /** How many letters that are contents themselves are being drawn, one in another. */
+  lettering: number;
   /** A colour of a space as amounts of ink. */
   inksOf: InksOf;
+  screenInks: ScreenInks | undefined;
   /** Draws a content that lies within another. */
   run(content: readonly Operation[], resources: Dict, from: State, deep: number): void;
 }

@@ -19,7 +19,7 @@ function imageAt(drawing: Drawing, stream: Stream, resources: Dict): { key: stri
   const { images, pictures, view } = drawing;
   const found = images.get(stream) ?? {
     key: `picture ${pictures.size + 1}`,
-    read: imageOf(view, stream, resources),
+    read: imageOf(view, stream, resources, drawing.screenInks),
   };
   images.set(stream, found);
   if (found.read.laid) pictures.set(found.key, found.read.laid);
@@ -30,10 +30,13 @@ function imageAt(drawing: Drawing, stream: Stream, resources: Dict): { key: stri
 function drawStencil(running: Running, stream: Stream): void {
   const { drawing, state, resources } = running;
   const place = multiply(state.ctm, [1, 0, 0, -1, 0, 1]);
-  const stencil = gray(drawing.view, stream);
   const { colour } = state.paint.fill;
-  const read = { ...imageOf(drawing.view, stream, resources), bits: 1, space: 'stencil' };
-  drawing.hear.picture?.({ read, stream, place, partly: true });
+  const { read, stencil } = drawing.stencils.get(stream) ?? {
+    read: { ...imageOf(drawing.view, stream, resources), bits: 1, space: 'stencil' },
+    stencil: gray(drawing.view, stream),
+  };
+  drawing.stencils.set(stream, { read, stencil });
+  drawing.hear.picture?.({ read, stream, place, partly: true, lettering: drawing.lettering > 0 });
   if (!stencil) drawing.hear.unread?.(NOT_READ);
   else if (colour && isShade(colour)) drawing.hear.unread?.('a stencil of colour that runs');
   else if (colour) painted(running, 'fill', () => drawing.device.drawTone(stencil, place, colour));
@@ -49,7 +52,8 @@ export function drawImage(running: Running, stream: Stream): void {
   const place = multiply(state.ctm, [1, 0, 0, -1, 0, 1]);
   const { key, read } = imageAt(drawing, stream, resources);
   const { laid, stencil } = read;
-  hear.picture?.({ read, stream, place, partly: stencil !== undefined || stream.dict.has('Mask') });
+  const partly = stencil !== undefined || stream.dict.has('Mask');
+  hear.picture?.({ read, stream, place, partly, lettering: drawing.lettering > 0 });
   if (stream.dict.has('SMask')) hear.soft?.('soft mask');
   if (!laid) {
     hear.unread?.(NOT_READ);

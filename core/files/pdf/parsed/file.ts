@@ -31,16 +31,19 @@ interface Reading {
   bytes: Uint8Array;
   repairs: boolean;
   lengthOf(value: Value | undefined): number | undefined;
+  /** Something was put right. */
+  tell?(what: string): void;
 }
 
 /** The object at a byte, whatever its number. */
-function objectAt({ bytes, repairs, lengthOf }: Reading, at: number, number?: number): Value {
-  const reader = new Reader(bytes, at);
+function objectAt({ bytes, repairs, lengthOf, tell }: Reading, at: number, number?: number): Value {
+  const reader = new Reader(bytes, at, repairs);
   const [written] = [reader.value(), reader.value()];
   if (typeof written !== 'number' || (number !== undefined && written !== number))
     throw new SyntaxFault(`Object ${number ?? ''} is not where the table says`);
   expectWord(reader, 'obj');
   let value = reader.value();
+  if (reader.repaired) tell?.(`object ${written} holds what has no place there`);
   if (value instanceof Operator && value.word === 'endobj') return null;
   const after = reader.skip() ? reader.value() : null;
   if (typeof value === 'number' && typeof after === 'number') {
@@ -110,6 +113,7 @@ function fileBy(bytes: Uint8Array, version: string, { places, trailer, packed }:
   const reading: Reading = {
     bytes,
     repairs,
+    tell: (what) => lost.push(what),
     lengthOf: (value) => {
       const found = get(value);
       return typeof found === 'number' ? found : undefined;

@@ -48,12 +48,15 @@ const MOST_NESTED = 200;
 /** What a backslash and a letter stand for in a string (table 3). */
 const ESCAPES: Record<string, string> = { n: '\n', r: '\r', t: '\t', b: '\b', f: '\f' };
 
-/** Reads values one after another from bytes. */
+/** Reads values one after another from bytes; with `repairs`, what has no place in a dictionary is passed over. */
 export class Reader {
   private nested = 0;
+  /** Whether something was passed over. */
+  repaired = false;
   constructor(
     private readonly bytes: Uint8Array,
     public at = 0,
+    private readonly repairs = false,
   ) {}
 
   private char(offset = 0): string {
@@ -124,7 +127,8 @@ export class Reader {
         const [generation, number] = [values.pop(), values.pop()];
         if (typeof number !== 'number' || typeof generation !== 'number') this.fault('A reference to nothing');
         values.push(new Ref(number, generation));
-      } else values.push(value);
+      } else if (this.repairs && value instanceof Operator && value.word === 'stream') this.passStream();
+      else values.push(value);
     }
     this.nested--;
     return values;
@@ -133,12 +137,27 @@ export class Reader {
     this.at += 2;
     const values = this.until(CLOSE.dict);
     const dict: Dict = new Map();
-    for (let i = 0; i < values.length; i += 2) {
-      const key = values[i];
-      if (!(key instanceof Name) || values[i + 1] === undefined) this.fault('A dictionary without a name for a value');
-      dict.set(key.name, values[i + 1]!);
+    for (let i = 0; i < values.length; ) {
+      const [key, value] = [values[i], values[i + 1]];
+      const isEntry = key instanceof Name && value !== undefined && !(this.repairs && value instanceof Operator);
+      if (!isEntry && !this.repairs) this.fault('A dictionary without a name for a value');
+      if (isEntry) dict.set(key.name, value);
+      else this.repaired = true;
+      i += isEntry ? 2 : 1;
     }
     return dict;
+  }
+  /** Past the bytes of a stream that stands where none can. */
+  private passStream(): void {
+    const end = 'endstream';
+    const isThere = (at: number): boolean => Array.from(end).every((c, k) => this.bytes[at + k] === c.charCodeAt(0));
+    for (let at = this.bytes.indexOf(0x65, this.at); at >= 0; at = this.bytes.indexOf(0x65, at + 1))
+      if (isThere(at)) {
+        this.at = at + end.length;
+        this.repaired = true;
+        return;
+      }
+    this.fault('A stream without an end');
   }
   /** The next value. Throws SyntaxFault where there is none. */
   value(): Value {
