@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { createInterface } from 'node:readline';
-import { rangesOf } from '../core/run/ranges';
+import { rangesOf } from '../core/units/ranges';
 import { CliError } from './given';
 import { joinParts } from './run-files';
 

@@ -1,4 +1,4 @@
-import { rangesIn } from '../../run/ranges';
+import { rangesIn } from '../../units/ranges';
 import type { FileFinding } from './inspect';
 
 /** Pages by their numbers, neighbours as ranges: “page 3”, “pages 1–4, 7”. */

@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import type { Progress } from '../../../core/files/pdf/document';
-import { rangesOf } from '../../../core/run/ranges';
+import { rangesOf } from '../../../core/units/ranges';
 import { answerOf } from '../../parts/answer-of';
 
 /** Runs written by the machine that serves the app. */
