@@ -17,6 +17,8 @@ export type FileSaid =
       findings: readonly FileFinding[];
       rules: readonly Pick<RuleSeen, 'says' | 'faults'>[];
       unread: readonly string[];
+      /** The standard that it says it goes by. */
+      standard?: string | undefined;
     };
 
 /** What a lenient counter puts right by itself, and how it says so. */
@@ -77,20 +79,30 @@ const ofFinding = ({ check, severity, page, says, at }: FileFinding, manner: Man
   return { kind: severity === 'stop' ? 'wrong' : 'note', page, check, says, ...there };
 };
 
+/** A file that goes by no standard can hold anything. */
+const ofNoStandard = (standard: string, manner: Manner): ClerkLine => ({
+  page: 0,
+  check: 'no-standard',
+  ...(manner === 'lenient'
+    ? { kind: 'change', says: `We write the file anew as ${standard}: it goes by no standard.` }
+    : { kind: 'wrong', says: `The file goes by no standard. Export it as ${standard}.` }),
+});
+
 /** What a counter says of a file that came for an order. */
 export function verdictOn(
   said: FileSaid,
   asked: OrderAsked,
-  shop: Pick<ShopSpec, 'bleed'>,
+  shop: Pick<ShopSpec, 'bleed' | 'standard'>,
   manner: Manner,
 ): { verdict: Verdict; lines: ClerkLine[] } {
   if ('problem' in said)
     return { verdict: 'back', lines: [{ kind: 'wrong', page: 0, check: 'unreadable', says: said.problem }] };
-  const { pages, findings, rules, unread } = said;
+  const { pages, findings, rules, unread, standard } = said;
   const broken = rules.filter(({ faults }) => faults.length > 0);
   const bleed = Math.max(...Object.values(shop.bleed));
   const lines: ClerkLine[] = [
     ...againstOrder(pages, asked, bleed, manner),
+    ...(standard === undefined ? [ofNoStandard(shop.standard, manner)] : []),
     ...findings.map((each) => ofFinding(each, manner)),
     ...broken.map(
       ({ says, faults }): ClerkLine => ({

@@ -28,6 +28,7 @@ const said = (more: Partial<Read> = {}): FileSaid => ({
   findings: [],
   rules: [],
   unread: [],
+  standard: 'PDF/X-4',
   ...more,
 });
 const verdict = (what: FileSaid, manner: Manner = 'strict') => verdictOn(what, asked, shopOf('metric-offset'), manner);
@@ -41,6 +42,9 @@ const finding = (check: string, severity: 'stop' | 'warn' | 'advise') => ({
 describe('what a clerk says', () => {
   it.each<[string, FileSaid, Manner, string]>([
     ['what is right', said(), 'strict', 'accepted'],
+    ['a file by another standard', said({ standard: 'PDF/X-1a:2003' }), 'strict', 'accepted'],
+    ['a file by no standard', said({ standard: undefined }), 'strict', 'back'],
+    ['the same at a lenient counter', said({ standard: undefined }), 'lenient', 'changes'],
     ['a card that lies upright', said({ pages: [page(55, 85)] }), 'strict', 'accepted'],
     ['a third of a millimetre', said({ pages: [page(85.3, 55)] }), 'strict', 'accepted'],
     ['half a millimetre', said({ pages: [page(85.5, 55)] }), 'lenient', 'back'],
