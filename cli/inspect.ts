@@ -1,4 +1,4 @@
-import { findingsListed, pagesSaid } from '../core/files/pdf/findings-listed';
+import { findingsListed, pagesSaid, plateSaid } from '../core/files/pdf/findings-listed';
 import { type Inspection, inspectPdf, type PageInspected } from '../core/files/pdf/inspect';
 import type { BoxNumbers } from '../core/files/pdf/page-read';
 import { SyntaxFault } from '../core/files/pdf/parsed/syntax';
@@ -35,7 +35,7 @@ function pageLines(page: PageInspected, number: number): string[] {
   const line = page.thinnestLine === undefined ? 'no lines' : `thinnest line ${page.thinnestLine.toFixed(2)} pt`;
   return [
     `Page ${number}: ${boxes.join(', ')}${turned ? `, turned ${turned}°` : ''}${unit === 1 ? '' : `, ${unit} points a unit`}`,
-    `  plates ${listed(plates)}; total ink ${Math.round(highestInk * 100)} %; ${type}; ${line}`,
+    `  plates ${listed(plates.map(plateSaid))}; total ink ${Math.round(highestInk * 100)} %; ${type}; ${line}`,
     `  see-through: ${listed(soft)}; overprint: ${page.overprints ? 'yes' : 'no'}`,
     ...pictures.map(({ width, height, ppi, ppiDown, space, bits, packed, bytes }) => {
       const fine = Math.abs(ppi - ppiDown) > 1 ? `${Math.round(ppi)} × ${Math.round(ppiDown)}` : `${Math.round(ppi)}`;
@@ -55,7 +55,7 @@ function lines({ version, standard, intent, producer, ...found }: Inspection): s
     ...finishing.map(
       ({ name, group, type, pages: on }) => `Finishing ${name}: ${group}${type ? `, ${type}` : ''}, ${pagesSaid(on)}`,
     ),
-    ...plates.map(({ name, pages: on }) => `Plate ${name}: ${pagesSaid(on)}`),
+    ...plates.map(({ name, pages: on }) => `Plate ${plateSaid(name)}: ${pagesSaid(on)}`),
     ...fonts.map(
       ({ name, kind, embedded, subset, pages: on }) =>
         `Typeface ${name || 'without a name'} (${kind}): ${embedded ? `embedded, ${subset ? 'subset' : 'whole'}` : 'NOT EMBEDDED'}, ${pagesSaid(on)}`,

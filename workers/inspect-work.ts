@@ -1,3 +1,4 @@
+import type { Progress } from '../core/files/pdf/document';
 import { type Inspection, inspectPdf } from '../core/files/pdf/inspect';
 import { SyntaxFault } from '../core/files/pdf/parsed/syntax';
 import type { ShopSpec } from '../core/trade/schema';
@@ -19,7 +20,13 @@ const MOST_BYTES = 300_000_000;
 const MOST_SHOWN = 24;
 
 /** Looks into a PDF as a shop with this spec would. Throws with words for the user. */
-export async function inspectFile(file: Blob, name: string, shop: ShopSpec): Promise<Inspected> {
+export async function inspectFile(
+  file: Blob,
+  name: string,
+  shop: ShopSpec,
+  tell: (progress: Progress) => void,
+): Promise<Inspected> {
+  tell({ done: 0, what: `Opening ${name}` });
   if (file.size > MOST_BYTES)
     throw new Error(
       `${name} has ${Math.round(file.size / 1e6)} MB, at most ${MOST_BYTES / 1e6} MB can be checked. Split it.`,
@@ -33,7 +40,11 @@ export async function inspectFile(file: Blob, name: string, shop: ShopSpec): Pro
   const bytes = new Uint8Array(await file.arrayBuffer());
   try {
     const { separateAll } = kit.press(shop.condition);
-    const inspection = inspectPdf(bytes, shop, { screenInks: separateAll });
+    const inspection = inspectPdf(bytes, shop, {
+      screenInks: separateAll,
+      hear: (page, of) => tell({ done: (0.9 * (page - 1)) / of, what: `Reading page ${page} of ${of}` }),
+    });
+    tell({ done: 0.9, what: 'Drawing its pages' });
     return { name, inspection, pages: await drawPages(bytes, MOST_SHOWN).catch(() => []) };
   } catch (error) {
     if (!(error instanceof SyntaxFault)) throw error;

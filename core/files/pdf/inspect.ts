@@ -356,13 +356,19 @@ export interface InspectAsked {
   standard?: Standard | undefined;
   /** Colours of a screen as the shop's press has them, where its profile is at hand; a guess otherwise. */
   screenInks?: ScreenInks | undefined;
+  /** Hears of each page before it is drawn, 1 first, and of how many there are. */
+  hear?: ((page: number, of: number) => void) | undefined;
 }
 
 /**
  * Looks into a PDF of any make as a shop with this spec would. Throws SyntaxFault, with what to do, where it is encrypted, or
  * nothing of it can be read.
  */
-export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, { standard, screenInks }: InspectAsked = {}): Inspection {
+export function inspectPdf(
+  bytes: Uint8Array,
+  shop: ShopSpec,
+  { standard, screenInks, hear }: InspectAsked = {},
+): Inspection {
   const file = parseAnyPdf(bytes);
   refuseEncrypted(file);
   const unread: string[] = [];
@@ -372,7 +378,9 @@ export function inspectPdf(bytes: Uint8Array, shop: ShopSpec, { standard, screen
   const finishes = new Set(steps.flatMap(({ plates }) => plates));
   const pages: PageInspected[] = [];
   const findings: FileFinding[] = [];
-  for (const [i] of view.pages.slice(0, MOST_DRAWN).entries()) {
+  const drawn = view.pages.slice(0, MOST_DRAWN);
+  for (const [i] of drawn.entries()) {
+    hear?.(i + 1, drawn.length);
     const read = readOrBlank(view, i, screenInks, (what) => unread.push(what));
     const facts = inspectPage(view, i, { ...read, grid: inkOnly(read.grid, finishes) }, finishes);
     pages.push(facts);

@@ -1,4 +1,4 @@
-import { findingsListed, pagesSaid } from '../../../core/files/pdf/findings-listed';
+import { type FindingListed, findingsListed, pagesSaid, plateSaid } from '../../../core/files/pdf/findings-listed';
 import type { PageInspected } from '../../../core/files/pdf/inspect';
 import type { BoxNumbers } from '../../../core/files/pdf/page-read';
 import type { PagePicture } from '../../../workers/draw-pages';
@@ -20,13 +20,14 @@ export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): 
   const { name, inspection, pages } = checked;
   const { findings, rules, repaired, unread, fonts, plates } = inspection;
   const against = rules.filter(({ faults }) => faults.length > 0);
+  const listedFindings = findingsListed(findings);
   const errors = findings.filter(({ severity }) => severity === 'stop').length + against.length;
   const facts: readonly Fact[] = [
     ['Pages', String(inspection.pageCount)],
     ['Version', `PDF ${inspection.version}${inspection.producer ? `, made by ${inspection.producer}` : ''}`],
     ['Standard', inspection.standard ?? 'none claimed'],
     ['Printed for', inspection.intent ?? 'not said'],
-    ['Plates', plates.map((plate) => `${plate.name} (${pagesSaid(plate.pages)})`).join('; ') || 'none'],
+    ['Plates', plates.map((plate) => `${plateSaid(plate.name)} (${pagesSaid(plate.pages)})`).join('; ') || 'none'],
     ['Typefaces', fonts.map((font) => `${font.name}${font.embedded ? '' : ', not embedded'}`).join('; ') || 'none'],
   ];
   return (
@@ -50,16 +51,26 @@ export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): 
         </ul>
       )}
       {findings.length + against.length > 0 && (
-        <ul aria-label="Findings" className="grid gap-1 rounded-lg bg-base-100 p-4 text-[14px] shadow-sm">
-          {findingsListed(findings).map(({ check, severity, pages: on, says }) => (
-            <li key={`${check} ${says}`}>
-              <b className="font-semibold">{SAYS[severity]}</b>, {pagesSaid(on)}: {says}
+        <ul aria-label="Findings" className="grid gap-1.5 rounded-lg bg-base-100 p-4 text-[14px] shadow-sm">
+          {listedFindings.map(({ check, severity, pages: on, says, places }, i) => (
+            <li key={`${check} ${says}`} className="flex gap-2">
+              <Badge number={i + 1} placed={places.length > 0} />
+              <span>
+                <b className="font-semibold">{SAYS[severity]}</b>,{' '}
+                <button type="button" className="link" onClick={() => showPage(on[0]!)}>
+                  {pagesSaid(on)}
+                </button>
+                : {says}
+              </span>
             </li>
           ))}
           {against.map(({ id, says, faults }) => (
-            <li key={id}>
-              <b className="font-semibold">Error</b>, {inspection.standard}: {says} (
-              {[...new Set(faults)].slice(0, 3).join('; ')})
+            <li key={id} className="flex gap-2">
+              <Badge number={0} placed={false} />
+              <span>
+                <b className="font-semibold">Error</b>, {inspection.standard}: {says} (
+                {[...new Set(faults)].slice(0, 3).join('; ')})
+              </span>
             </li>
           ))}
         </ul>
@@ -67,10 +78,26 @@ export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): 
       <Facts rows={facts} className="gap-x-4 gap-y-1 rounded-lg bg-base-100 p-4 text-[14px] shadow-sm" />
       {inspection.pages.map((page, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a page is known by its number
-        <PageCard key={i} number={i + 1} page={page} shot={pages[i]} />
+        <PageCard key={i} number={i + 1} page={page} shot={pages[i]} listed={listedFindings} />
       ))}
     </section>
   );
+}
+
+/** A page comes into sight, and is where one goes on from. */
+function showPage(number: number): void {
+  const card = document.getElementById(pageId(number));
+  card?.scrollIntoView({ block: 'start' });
+  card?.focus({ preventScroll: true });
+}
+const pageId = (number: number): string => `checked-page-${number}`;
+
+const BADGE =
+  'grid size-5 shrink-0 place-items-center rounded-full bg-neutral font-semibold text-[12px] text-neutral-content';
+
+/** The number that a finding has on the pictures of the pages; room for one where it is at no place. */
+function Badge({ number, placed }: { number: number; placed: boolean }) {
+  return placed ? <span className={BADGE}>{number}</span> : <span className="size-5 shrink-0" />;
 }
 
 type Fact = readonly [what: string, says: string];
@@ -94,16 +121,37 @@ const BOXES = [
 ] as const;
 
 /** A page as it is drawn, with its boxes. */
-function PageCard({ number, page, shot }: { number: number; page: PageInspected; shot: PagePicture | undefined }) {
+function PageCard({
+  number,
+  page,
+  shot,
+  listed: lines,
+}: {
+  number: number;
+  page: PageInspected;
+  shot: PagePicture | undefined;
+  listed: readonly FindingListed[];
+}) {
   const [x0, y0, x1, y1] = page.crop ?? page.media;
   const upright = page.turned % 360 === 0;
-  const { unit, pictures } = page;
+  const { unit, pictures, cut } = page;
+  const inside = (share: number): number => Math.max(0.02, Math.min(0.98, share));
+  const marks = lines.flatMap(({ says, places }, i) =>
+    places
+      .filter((place) => place.page === number)
+      .map(({ at }) => ({
+        says,
+        of: i + 1,
+        left: inside((cut[0] - x0 + at.x) / (x1 - x0)),
+        top: inside((y1 - cut[3] + at.y) / (y1 - y0)),
+      })),
+  );
   const rows: readonly Fact[] = [
     ...(['media', 'crop', 'bleed', 'trim', 'art'] as const).flatMap((kind) => {
       const box = page[kind];
       return box ? [[`${kind[0]!.toUpperCase()}${kind.slice(1)} box`, size(box, unit)] as const] : [];
     }),
-    ['Plates', listed(page.plates)],
+    ['Plates', listed(page.plates.map(plateSaid))],
     ['Total ink', `${Math.round(page.highestInk * 100)} %`],
     ['Smallest type', page.smallestType === undefined ? 'no text' : `${page.smallestType.toFixed(1)} pt`],
     ['Thinnest line', page.thinnestLine === undefined ? 'no lines' : `${page.thinnestLine.toFixed(2)} pt`],
@@ -121,8 +169,10 @@ function PageCard({ number, page, shot }: { number: number; page: PageInspected;
   ];
   return (
     <section
+      id={pageId(number)}
+      tabIndex={-1}
       aria-label={`Page ${number}`}
-      className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-5 rounded-lg bg-base-100 p-4 shadow-sm"
+      className="grid grid-cols-[minmax(0,5fr)_minmax(0,6fr)] gap-4 rounded-lg bg-base-100 p-4 shadow-sm"
     >
       <div className="relative justify-self-center self-start">
         {shot ? <PageShot page={shot} says={`Page ${number}`} /> : <p className="quiet">Page {number}</p>}
@@ -154,8 +204,23 @@ function PageCard({ number, page, shot }: { number: number; page: PageInspected;
             })}
           </svg>
         )}
+        {shot && upright && (
+          <div className="absolute inset-x-0 top-0" style={{ aspectRatio: `${x1 - x0} / ${y1 - y0}` }}>
+            {marks.map(({ says, of, left, top }, i) => (
+              <span
+                // biome-ignore lint/suspicious/noArrayIndexKey: two of one finding can be at one place
+                key={i}
+                title={says}
+                className={`${BADGE} -translate-x-1/2 -translate-y-1/2 absolute shadow ring-2 ring-neutral-content`}
+                style={{ left: `${100 * left}%`, top: `${100 * top}%` }}
+              >
+                {of}
+              </span>
+            ))}
+          </div>
+        )}
       </div>
-      <Facts rows={rows} className="content-start gap-x-4 gap-y-0.5 text-[14px]" />
+      <Facts rows={rows} className="content-start gap-x-3 gap-y-1 text-[13px]" />
     </section>
   );
 }

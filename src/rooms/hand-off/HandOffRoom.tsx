@@ -64,10 +64,7 @@ function HandOff() {
   const checking = useWriting();
   const [checked, setChecked] = useState<Inspected>();
   async function check(file: File, by = shop): Promise<void> {
-    const found = await checking.run(async (room, tell) => {
-      tell({ done: 0.2, what: `Reading ${file.name}` });
-      return room.inspectFile(file, file.name, by);
-    });
+    const found = await checking.run((room, tell) => room.inspectFile(file, file.name, by, tell));
     if (found) setChecked(found);
   }
   const tried = pieceOf(job, chosen[0]?.piece ?? '');
@@ -117,7 +114,15 @@ function HandOff() {
           <p className="quiet text-[13px]">Any PDF, held against {shop.name}. It can be dropped on the table, too.</p>
           {checking.progress && (
             <p role="status" className="flex items-center gap-2 text-[14px]">
-              <span className="min-w-0 flex-1 truncate">{checking.progress.what}…</span>
+              <span className="grid min-w-0 flex-1 gap-1">
+                <span className="truncate">{checking.progress.what}…</span>
+                <progress
+                  className="progress progress-primary"
+                  value={checking.progress.done}
+                  max={1}
+                  aria-label="Reading the file"
+                />
+              </span>
               <button type="button" className="btn btn-xs" onClick={checking.stop}>
                 Cancel
               </button>

@@ -19,9 +19,14 @@ describe('findings of a file', () => {
   it('that say the same are told once, with their pages', () => {
     const all = [found('hairline', 1, 'Thin.'), found('ppi', 1, 'Coarse.'), found('hairline', 4, 'Thin.')];
     expect(findingsListed(all)).toEqual([
-      { check: 'hairline', severity: 'warn', says: 'Thin.', pages: [1, 4] },
-      { check: 'ppi', severity: 'warn', says: 'Coarse.', pages: [1] },
+      { check: 'hairline', severity: 'warn', says: 'Thin.', pages: [1, 4], places: [] },
+      { check: 'ppi', severity: 'warn', says: 'Coarse.', pages: [1], places: [] },
     ]);
+  });
+
+  it('that say the same more often than there are pages are counted', () => {
+    const all = [1, 1, 2].map((page) => found('ppi', page, 'Coarse.'));
+    expect(findingsListed(all).map(({ says, pages }) => [says, pages])).toEqual([['Coarse. (3 times)', [1, 2]]]);
   });
 
   it('of one kind are told three times, then counted; one more is told too', () => {
@@ -33,5 +38,16 @@ describe('findings of a file', () => {
       ['3 more like these.', [4, 5, 6]],
     ]);
     expect(findingsListed(all.slice(0, 4))).toHaveLength(4);
+    const placed = all.map((each, i) => ({ ...each, at: { x: i, y: 2 * i } }));
+    expect(findingsListed(placed).map(({ places }) => places.map(({ page, at }) => [page, at.x, at.y]))).toEqual([
+      [[1, 0, 0]],
+      [[2, 1, 2]],
+      [[3, 2, 4]],
+      [
+        [4, 3, 6],
+        [5, 4, 8],
+        [6, 5, 10],
+      ],
+    ]);
   });
 });
