@@ -150,6 +150,10 @@ test('a PDF of another make is held against the shop, and one that cannot be rea
   await expect(check).toContainText('The typeface Helvetica is not embedded');
   await expect(check.getByRole('img', { name: 'Page 1', exact: true })).toBeVisible();
   await expect(check.getByRole('region', { name: 'Page 1' })).toContainText('Trim box91.7 × 56.4 mm, 3.611 × 2.222 in');
+  // Each place stands on the picture of its page by its number in the list, and the list leads to it.
+  await expect(check.getByTitle(/^Colour reaches the trim at the left/)).toHaveText('1');
+  await check.getByRole('button', { name: 'page 1', exact: true }).first().click();
+  await expect(check.getByRole('region', { name: 'Page 1' })).toBeFocused();
   await choose('notes.pdf', Buffer.from('not a pdf'));
   await expect(page.getByRole('alert')).toContainText(
     'notes.pdf cannot be read: The file does not begin as a PDF does.',
