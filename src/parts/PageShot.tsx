@@ -1,14 +1,9 @@
-import { useEffect, useState } from 'react';
 import type { PagePicture } from '../../workers/draw-pages';
+import { usePictureUrl } from './use-picture-url';
 
 /** A page as another program draws it. */
 export function PageShot({ page, says }: { page: PagePicture; says: string }) {
-  const [url, setUrl] = useState<string>();
-  useEffect(() => {
-    const made = URL.createObjectURL(page.image);
-    setUrl(made);
-    return () => URL.revokeObjectURL(made);
-  }, [page]);
+  const url = usePictureUrl(page.image);
   return (
     <figure className="grid gap-1">
       {url && <img src={url} alt={says} className="max-h-[25vh] max-w-full bg-white shadow-md" />}

@@ -169,6 +169,9 @@ test('a piece is ordered at the counter, which looks at it, and is made once one
   const pages = page.getByRole('region', { name: /^Check of .*\.pdf$/ });
   await expect(pages.getByRole('img', { name: 'Boxes of the page' })).toHaveCount(2, { timeout: 60_000 });
   await expect(pages.getByRole('img', { name: /^Page [12]$/ })).toHaveCount(2);
+  await pages.getByRole('button', { name: 'As cut' }).click();
+  await pages.getByRole('button', { name: 'Turn over' }).click();
+  await expect(pages.getByText('Page 2, back')).toBeVisible();
   await pages.getByRole('button', { name: 'Close' }).click();
   // The other side has it in its book, and has something go wrong.
   const other = await page.context().newPage();

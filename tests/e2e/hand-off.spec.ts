@@ -154,6 +154,11 @@ test('a PDF of another make is held against the shop, and one that cannot be rea
   await expect(check.getByTitle(/^Colour reaches the trim at the left/)).toHaveText('1');
   await check.getByRole('button', { name: 'page 1', exact: true }).first().click();
   await expect(check.getByRole('region', { name: 'Page 1' })).toBeFocused();
+  await check.getByRole('button', { name: 'As cut' }).click();
+  await expect(check.getByRole('img', { name: 'Page 1, as cut' })).toBeVisible();
+  await expect(check.getByRole('region', { name: 'Page 1' })).toHaveCount(0);
+  await check.getByRole('button', { name: 'page 1', exact: true }).first().click();
+  await expect(check.getByRole('region', { name: 'Page 1' })).toBeFocused();
   await choose('notes.pdf', Buffer.from('not a pdf'));
   await expect(page.getByRole('alert')).toContainText(
     'notes.pdf cannot be read: The file does not begin as a PDF does.',

@@ -1,10 +1,17 @@
+import { useState } from 'react';
+import { flushSync } from 'react-dom';
 import { type FindingListed, findingsListed, pagesSaid, plateSaid } from '../../../core/files/pdf/findings-listed';
 import type { PageInspected } from '../../../core/files/pdf/inspect';
 import type { BoxNumbers } from '../../../core/files/pdf/page-read';
 import type { PagePicture } from '../../../workers/draw-pages';
 import type { Inspected } from '../../../workers/inspect-work';
 import { PageShot } from '../../parts/PageShot';
+import { CutSheets } from './CutSheets';
 
+const VIEWS = [
+  ['With edges', false],
+  ['As cut', true],
+] as const;
 const SAYS = { stop: 'Error', warn: 'Warning', advise: 'Advice' } as const;
 
 /** A size in both units. */
@@ -18,10 +25,15 @@ const listed = (names: readonly string[]): string => names.join(', ') || 'none';
 /** What is in a PDF of any make, and what the shop would find in it. */
 export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): void }) {
   const { name, inspection, pages } = checked;
+  const [asCut, setAsCut] = useState(false);
   const { findings, rules, repaired, unread, fonts, plates } = inspection;
   const against = rules.filter(({ faults }) => faults.length > 0);
   const listedFindings = findingsListed(findings);
   const errors = findings.filter(({ severity }) => severity === 'stop').length + against.length;
+  const toPage = (number: number): void => {
+    flushSync(() => setAsCut(false));
+    showPage(number);
+  };
   const facts: readonly Fact[] = [
     ['Pages', String(inspection.pageCount)],
     ['Version', `PDF ${inspection.version}${inspection.producer ? `, made by ${inspection.producer}` : ''}`],
@@ -34,6 +46,19 @@ export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): 
     <section aria-label={`Check of ${name}`} className="grid gap-5">
       <div className="flex flex-wrap items-center gap-3">
         <h2 className="mr-auto text-lg font-semibold">{name}</h2>
+        <fieldset aria-label="How its pages are seen" className="join">
+          {VIEWS.map(([says, cut]) => (
+            <button
+              key={says}
+              type="button"
+              aria-pressed={asCut === cut}
+              className={`btn btn-sm join-item ${asCut === cut ? 'btn-neutral' : ''}`}
+              onClick={() => setAsCut(cut)}
+            >
+              {says}
+            </button>
+          ))}
+        </fieldset>
         <button type="button" className="btn btn-sm" onClick={onBack}>
           Close
         </button>
@@ -57,7 +82,7 @@ export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): 
               <Badge number={i + 1} placed={places.length > 0} />
               <span>
                 <b className="font-semibold">{SAYS[severity]}</b>,{' '}
-                <button type="button" className="link" onClick={() => showPage(on[0]!)}>
+                <button type="button" className="link" onClick={() => toPage(on[0]!)}>
                   {pagesSaid(on)}
                 </button>
                 : {says}
@@ -76,10 +101,14 @@ export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): 
         </ul>
       )}
       <Facts rows={facts} className="gap-x-4 gap-y-1 rounded-lg bg-base-100 p-4 text-[14px] shadow-sm" />
-      {inspection.pages.map((page, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: a page is known by its number
-        <PageCard key={i} number={i + 1} page={page} shot={pages[i]} listed={listedFindings} />
-      ))}
+      {asCut ? (
+        <CutSheets pages={inspection.pages} shots={pages} />
+      ) : (
+        inspection.pages.map((page, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a page is known by its number
+          <PageCard key={i} number={i + 1} page={page} shot={pages[i]} listed={listedFindings} />
+        ))
+      )}
     </section>
   );
 }
