@@ -52,15 +52,19 @@ const row = (
 
 /** Countries by name; the order of an address from memory of the postal union's templates (UPU S42). */
 export const COUNTRIES: readonly Country[] = [
-  row('AU', 'Australia', ISO_WAY, CODE_LAST, { sizes: { ...ISO, card: '90 × 55' }, spelling: 'en-GB' }),
+  row('AU', 'Australia', ISO_WAY, CODE_LAST, {
+    sizes: { ...ISO, card: '90 × 55' },
+    spelling: 'en-GB',
+    post: 'au',
+  }),
   row('AT', 'Austria', ISO_WAY, CODE_FIRST),
   row('BE', 'Belgium', ISO_WAY, CODE_FIRST),
-  row('CA', 'Canada', INCH_WAY, CODE_LAST, { spelling: 'en-GB' }),
+  row('CA', 'Canada', INCH_WAY, CODE_LAST, { spelling: 'en-GB', post: 'ca' }),
   row('CZ', 'Czechia', ISO_WAY, CODE_FIRST, { sizes: { ...ISO, card: '90 × 50' } }),
   row('DK', 'Denmark', ISO_WAY, CODE_FIRST),
   row('FI', 'Finland', ISO_WAY, CODE_FIRST, { sizes: { ...ISO, card: '90 × 50' } }),
-  row('FR', 'France', ISO_WAY, CODE_FIRST),
-  row('DE', 'Germany', ISO_WAY, CODE_FIRST),
+  row('FR', 'France', ISO_WAY, CODE_FIRST, { post: 'fr' }),
+  row('DE', 'Germany', ISO_WAY, CODE_FIRST, { post: 'de' }),
   row('GR', 'Greece', ISO_WAY, CODE_FIRST),
   row('IE', 'Ireland', ISO_WAY, BRITISH, { spelling: 'en-GB' }),
   row('IT', 'Italy', ISO_WAY, [STREET, '{firm.postcode} {firm.town} {firm.region}']),
@@ -68,7 +72,7 @@ export const COUNTRIES: readonly Country[] = [
     sizes: { ...ISO, card: '91 × 55' },
   }),
   row('MX', 'Mexico', INCH_WAY, [STREET, '{firm.postcode} {firm.town}, {firm.region}'], { post: 'international' }),
-  row('NL', 'Netherlands', ISO_WAY, CODE_FIRST),
+  row('NL', 'Netherlands', ISO_WAY, CODE_FIRST, { post: 'nl' }),
   row('NZ', 'New Zealand', ISO_WAY, CODE_LAST, { sizes: { ...ISO, card: '90 × 55' }, spelling: 'en-GB' }),
   row('NO', 'Norway', ISO_WAY, CODE_FIRST, { sizes: { ...ISO, card: '90 × 50' } }),
   row('PL', 'Poland', ISO_WAY, CODE_FIRST, { sizes: { ...ISO, card: '90 × 50' } }),
@@ -76,7 +80,7 @@ export const COUNTRIES: readonly Country[] = [
   row('ES', 'Spain', ISO_WAY, CODE_FIRST),
   row('SE', 'Sweden', ISO_WAY, CODE_FIRST, { sizes: { ...ISO, card: '90 × 55' } }),
   row('CH', 'Switzerland', ISO_WAY, CODE_FIRST),
-  row('GB', 'United Kingdom', ISO_WAY, BRITISH, { spelling: 'en-GB' }),
+  row('GB', 'United Kingdom', ISO_WAY, BRITISH, { spelling: 'en-GB', post: 'gb' }),
   row('US', 'United States', INCH_WAY, CITY_STATE, { spelling: 'en-US' }),
   row('VN', 'Vietnam', ISO_WAY, [STREET, '{firm.town}, {firm.region} {firm.postcode}'], {
     sizes: { ...ISO, card: '90 × 55' },

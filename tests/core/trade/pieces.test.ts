@@ -1,6 +1,7 @@
 import { readdirSync } from 'node:fs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { overlaps } from '../../../core/geometry/box';
 import { apply, type Matrix } from '../../../core/geometry/matrix';
 import { facePanels, facesFolds, sheetPanels } from '../../../core/job/areas';
 import { makePiece } from '../../../core/job/make';
@@ -258,6 +259,34 @@ describe('areas of post', () => {
       height: expect.closeTo(mm(50), 6),
     });
   });
+  // Of an A6 card, millimetres: x, y, width, height. From memory of what each country's post says.
+  it.each<[string, number[], number[], number[]]>([
+    ['de', [74, 0, 74, 40], [0, 90, 148, 15], [15, 40, 118, 50]],
+    ['gb', [74, 0, 74, 40], [8, 90, 140, 15], [15, 40, 118, 47]],
+    ['fr', [74, 0, 74, 40], [8, 85, 140, 20], [8, 40, 120, 45]],
+    ['nl', [74, 0, 74, 40], [8, 90, 140, 15], [8, 40, 125, 50]],
+    ['ca', [78, 0, 70, 35], [0, 86, 148, 19], [8, 40, 125, 46]],
+    ['au', [74, 0, 74, 40], [0, 90, 148, 15], [8, 40, 125, 50]],
+  ])('of %s: franking, sorting code and address of an A6 card', (id, ...wanted) => {
+    const { stamp, barcode, address } = boxes(id, mm(148), mm(105));
+    const found = [stamp!, barcode!, address!].map(({ x, y, width, height }) => [x, y, width, height]);
+    expect(found).toEqual(wanted.map((each) => each.map((n) => expect.closeTo(mm(n), 6))));
+  });
+  it('never lie on one another', () => {
+    for (const { id, areas } of POST_RULES)
+      for (const size of [
+        { width: mm(148), height: mm(105) },
+        { width: mm(220), height: mm(110) },
+      ]) {
+        const [a, b, c] = areas.map((area) => areaBox(area, size));
+        for (const [one, other] of [
+          [a, b],
+          [b, c],
+          [a, c],
+        ])
+          if (one && other) expect(overlaps(one, other), id).toBe(false);
+      }
+  });
   it('are those of all files of their folder', () => {
     const files = readdirSync(fileHere('../core/trade/post')).filter((name) => name.endsWith('.json'));
     expect(POST_RULES.map(({ id }) => `${id}.json`).sort()).toEqual(files.sort());
@@ -325,6 +354,23 @@ describe('postage', () => {
     ]);
     expect(says(5, 3.5).against).toEqual([]);
     expect(says(9, 3.5).against).toMatchObject([{ what: 'ratio', wanted: 2.5 }]);
+  });
+  // Sizes in millimetres: at the edge of the best rate, past it, too small, and a square.
+  it.each<[string, [number, number], [number, number], string, [number, number], [number, number]]>([
+    ['de', [235, 125], [236, 125], 'the rate of a large letter', [139, 90], [125, 125]],
+    ['gb', [240, 165], [241, 165], 'the rate of a large letter', [140, 89], [100, 160]],
+    ['fr', [235, 120], [235, 121], 'the rate of its weight, sorted by hand', [140, 89], [120, 120]],
+    ['nl', [245, 165], [245, 166], 'the rate of its weight', [139, 90], [100, 160]],
+    ['ca', [235, 120], [246, 120], 'the rate of oversize lettermail', [139, 90], [120, 120]],
+    ['au', [240, 130], [241, 130], 'the rate of a large letter', [137, 88], [130, 130]],
+  ])('of %s goes at its best rate up to its size, and not past it', (id, best, past, postage, small, square) => {
+    const rules = postRulesOf(id)!;
+    const of = ([w, h]: [number, number]) => postVerdict(rules, { width: mm(w), height: mm(h) }, undefined);
+    expect(of(best).against).toEqual([]);
+    expect(of(past).postage).toBe(postage);
+    expect(of(past).against).toMatchObject([{ what: 'size' }]);
+    expect(of(small).against[0]!.says).toMatch(/not taken/);
+    expect(of(square).against.map(({ what }) => what)).toContain('ratio');
   });
   it('a letter above 4 1/4 × 6 in has to be 0.009 in thick as well', () => {
     expect(says(11, 6, 0.008).against).toContainEqual(
