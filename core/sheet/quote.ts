@@ -39,6 +39,7 @@ export interface Quote {
   unpriced: string[];
 }
 
+const many = (count: number, one: string, all = `${one}s`): string => (count === 1 ? one : all);
 const cents = (sum: number): number => Math.round(sum * 100) / 100;
 const distinct = (all: readonly string[]): string[] => [...new Set(all)];
 
@@ -96,11 +97,16 @@ function finishingOf({ piece, quantity }: QuoteItem, prices: Prices) {
     const tool = price.tool ? Math.max(price.tool.least, price.tool.area * areaOf(piece)) : 0;
     const named = finish.name === undefined ? finishSays(finish) : finishPlate(finish);
     lines.push({ what: `${named}: set up${tool > 0 ? ' and tool' : ''}`, sum: price.setup + tool });
-    lines.push({ what: named, count: quantity, of: 'pieces', sum: (price.thousand * quantity) / 1000 });
+    lines.push({ what: named, count: quantity, of: many(quantity, 'piece'), sum: (price.thousand * quantity) / 1000 });
   }
   if (piece.fold) {
     const { setup, thousand } = prices.fold;
-    lines.push({ what: 'Folding', count: quantity, of: 'pieces', sum: setup + (thousand * quantity) / 1000 });
+    lines.push({
+      what: 'Folding',
+      count: quantity,
+      of: many(quantity, 'piece'),
+      sum: setup + (thousand * quantity) / 1000,
+    });
   }
   return { lines, unpriced };
 }
@@ -146,17 +152,27 @@ export function quoteOf(
   const piles = sided.reduce((sum, { form }) => sum + Math.ceil(form.sheets / prices.pile), 0);
   const finished = items.map((item) => finishingOf(item, prices));
   const all: QuoteLine[] = [
-    { what: 'Make-ready', count: sides, of: 'sides of forms', sum: sides * prices.form },
-    { what: 'Plates', count: plates, of: 'plates', sum: plates * prices.plate },
-    { what: 'Spot inks', count: spots.length, of: 'inks', sum: spots.length * prices.spot },
+    { what: 'Make-ready', count: sides, of: many(sides, 'side', 'sides of forms'), sum: sides * prices.form },
+    { what: 'Plates', count: plates, of: many(plates, 'plate'), sum: plates * prices.plate },
+    { what: 'Spot inks', count: spots.length, of: many(spots.length, 'ink'), sum: spots.length * prices.spot },
     {
       what: `Paper, ${Math.round(weight)} g/m²`,
       count: plan.sheets,
-      of: `sheets ${made.press.name}`,
+      of: `${many(plan.sheets, 'sheet')} ${made.press.name}`,
       sum: plan.sheets * square * paperPrice(prices, weight),
     },
-    { what: 'Printing', count: passes, of: 'passes', sum: (passes * prices.thousandPasses) / 1000 },
-    { what: 'Cutting', count: plan.cuts * piles, of: 'cuts', sum: plan.cuts * piles * prices.cut },
+    {
+      what: 'Printing',
+      count: passes,
+      of: many(passes, 'pass', 'passes'),
+      sum: (passes * prices.thousandPasses) / 1000,
+    },
+    {
+      what: 'Cutting',
+      count: plan.cuts * piles,
+      of: many(plan.cuts * piles, 'cut'),
+      sum: plan.cuts * piles * prices.cut,
+    },
     ...finished.flatMap(({ lines }) => lines),
   ];
   const before = all.reduce((sum, line) => sum + line.sum, 0);

@@ -80,6 +80,10 @@ test('a price follows the order, and says what would save', async ({ page }) => 
   await expect(page.getByLabel('Quantity')).toHaveValue('1000');
   await expect(price.locator('b').first()).not.toHaveText(was!);
   await expect(price.getByRole('list', { name: 'What would save' })).toContainText('Printed on one side');
+  // A common stock brings its weight and its thickness: 85 × 55 mm of 350 g/m² are 1.64 g.
+  await page.getByLabel('Common stocks').selectOption('Silk board 350 g/m²');
+  await expect(page.getByLabel('Stock', { exact: true })).toHaveValue('Silk board 350 g/m²');
+  await expect(page.getByText('0.338 mm (0.0133 in) thick; one weighs 1.6 g')).toBeVisible();
 });
 
 test('a review page works from the disk, and its reply stands at the elements', async ({ page, browser }, info) => {

@@ -1,5 +1,6 @@
 import type { Point } from '../../geometry/box';
-import type { Order } from '../order';
+import type { Stock } from '../../trade/stocks';
+import { NO_ORDER, type Order } from '../order';
 import type { Job, Piece } from '../schema';
 import type { SheetMade } from '../sheet';
 import { changePiece } from './change-piece';
@@ -63,6 +64,13 @@ export function restorePiece(job: Job, from: Job, place: number): Job {
 export const setOrder = (job: Job, pieceId: string, order: Order): Job =>
   changePiece(job, pieceId, (piece) => {
     piece.order = order;
+  });
+
+/** Says which stock a piece is ordered on: its name, what it weighs, and how thick it is. */
+export const chooseStock = (job: Job, pieceId: string, { name, weight, caliper }: Stock): Job =>
+  changePiece(job, pieceId, (piece) => {
+    piece.order = { ...(piece.order ?? NO_ORDER), stock: name, weight };
+    piece.thickness = caliper;
   });
 
 /** Says how a piece is laid out on press sheets. */

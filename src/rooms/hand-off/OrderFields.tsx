@@ -1,7 +1,10 @@
 import type { Chosen } from '../../../core/files/hand-off/plan';
-import { setOrder } from '../../../core/job/edits/pieces';
+import { chooseStock, setOrder } from '../../../core/job/edits/pieces';
 import { pieceOf } from '../../../core/job/find';
 import { MOST_ORDERED, NO_ORDER, type Order } from '../../../core/job/order';
+import type { Piece } from '../../../core/job/schema';
+import { STOCK_GROUPS, STOCKS, weighs } from '../../../core/trade/stocks';
+import { fromPoints } from '../../../core/units/length';
 import { useBench } from '../../bench/bench';
 import { NumberField } from '../../parts/NumberField';
 import { act } from '../../store/session';
@@ -43,6 +46,7 @@ export function OrderFields({ chosen }: { chosen: readonly Chosen[] }) {
                 onChange={(weight) => put({ weight })}
               />
             </div>
+            <StockChoice piece={piece} />
             <TextRow label="Stock" value={order.stock} most={120} onChange={(stock) => put({ stock })} />
             <TextRow
               label="Finishing"
@@ -55,6 +59,51 @@ export function OrderFields({ chosen }: { chosen: readonly Chosen[] }) {
           </fieldset>
         );
       })}
+    </div>
+  );
+}
+
+const figure = (value: number, digits: number): string => Number(value.toFixed(digits)).toString();
+
+/** Stocks that are common, to begin from, and what the piece comes to on the one that is ordered. */
+function StockChoice({ piece }: { piece: Piece }) {
+  const { stock, weight, quantity } = piece.order ?? NO_ORDER;
+  const known = STOCKS.find(({ name }) => name === stock);
+  const grams = weight === undefined ? undefined : weighs(piece, weight);
+  const facts = [
+    ...(piece.thickness === undefined
+      ? []
+      : [
+          `${figure(fromPoints(piece.thickness, 'mm'), 3)} mm (${figure(fromPoints(piece.thickness, 'in'), 4)} in) thick`,
+        ]),
+    ...(known && known.opacity < 100 ? [`${known.opacity} % opaque`] : []),
+    ...(grams === undefined
+      ? []
+      : [`one weighs ${figure(grams, 1)} g, ${quantity} weigh ${figure((grams * quantity) / 1000, 2)} kg`]),
+  ];
+  return (
+    <div className="grid gap-0.5 text-[14px]">
+      <label className="grid gap-0.5">
+        <span>Common stocks</span>
+        <select
+          className="select select-sm w-full text-[14px]"
+          value={known?.name ?? ''}
+          onChange={(event) => {
+            const chosen = STOCKS.find(({ name }) => name === event.target.value);
+            if (chosen) act('Stock', (job) => chooseStock(job, piece.id, chosen));
+          }}
+        >
+          <option value="">Choose one…</option>
+          {STOCK_GROUPS.map((group) => (
+            <optgroup key={group} label={group}>
+              {STOCKS.filter((each) => each.group === group).map(({ name }) => (
+                <option key={name}>{name}</option>
+              ))}
+            </optgroup>
+          ))}
+        </select>
+      </label>
+      {facts.length > 0 && <p className="quiet text-[13px]">{facts.join('; ')}.</p>}
     </div>
   );
 }
@@ -80,7 +129,7 @@ function TextRow({
       </span>
       <input
         key={value}
-        className="input input-sm w-full"
+        className="input input-sm w-full text-[14px]"
         aria-label={label}
         defaultValue={value}
         maxLength={most}

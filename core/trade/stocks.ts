@@ -1,0 +1,29 @@
+import * as z from 'zod';
+import { lengthOf } from '../units/length';
+import { typedLengthSchema } from './schema';
+import ROWS from './stocks.json' with { type: 'json' };
+
+/** Stocks that are common: what one of their name and weight typically measures. Common practice; mills differ by a tenth. */
+
+export const STOCK_GROUPS = ['Uncoated paper', 'Coated paper', 'Board', 'Particular'] as const;
+
+const stockSchema = z.strictObject({
+  name: z.string().min(1).max(120),
+  group: z.enum(STOCK_GROUPS),
+  coating: z.enum(['uncoated', 'silk', 'gloss', 'one side']),
+  /** Grams a square metre. */
+  weight: z.number().min(20).max(2000),
+  /** How thick one sheet is, points. */
+  caliper: typedLengthSchema.transform(lengthOf),
+  /** How much of what lies behind it is hidden, percent. */
+  opacity: z.number().min(50).max(100),
+});
+export type Stock = z.infer<typeof stockSchema>;
+
+export const STOCKS: readonly Stock[] = ROWS.map((row) => stockSchema.parse(row));
+
+const METRE = lengthOf('1000 mm');
+
+/** What a piece of that size weighs, grams: lengths in points, `weight` in grams a square metre. */
+export const weighs = ({ width, height }: { width: number; height: number }, weight: number): number =>
+  ((width * height) / METRE ** 2) * weight;
