@@ -93,7 +93,8 @@ async function writeAll(): Promise<void> {
         return;
       }
     }
-    if (liveOnly && !isKept(useSession.getState())) {
+    // What was let go of meanwhile is a step, and waits for nothing.
+    if (liveOnly && useSession.getState().history === kept.history && !isKept(useSession.getState())) {
       later(LIVE_EVERY);
       return;
     }

@@ -93,6 +93,24 @@ describe('what is done', () => {
     await openSession('job-1');
     expect([x(now()), useSession.getState().history!.past.at(-1)?.name]).toEqual([3, 'Drag']);
   });
+  it('let go of while it is being written, is written at once', async () => {
+    const drag = begin('Drag');
+    const { transaction } = db;
+    vi.spyOn(db, 'transaction').mockImplementationOnce(((...asked: Parameters<typeof transaction>) => {
+      const going = transaction.apply(db, asked);
+      drag.sketch(by(4));
+      drag.settle();
+      return going;
+    }) as typeof transaction);
+    drag.sketch(by(3));
+    // The gesture is written a moment after it began; from then on no moment is waited for.
+    await vi.waitFor(() => expect(useSession.getState().history?.past).toHaveLength(1), { interval: 1 });
+    const waits = vi.spyOn(globalThis, 'setTimeout');
+    await until('saved');
+    expect(waits.mock.calls.filter(([, wait]) => wait === 80)).toEqual([]);
+    closeSession();
+    expect(x(await loadJob('job-1'))).toBe(4);
+  });
   it('costs a small write, whatever the job holds', async () => {
     act('Move', by(5));
     await flush();
