@@ -94,7 +94,8 @@ async function writeAll(): Promise<void> {
       }
     }
     // What was let go of meanwhile is a step, and waits for nothing.
-    if (liveOnly && useSession.getState().history === kept.history && !isKept(useSession.getState())) {
+    const now = useSession.getState();
+    if (liveOnly && now.history === kept.history && !isKept(now)) {
       later(LIVE_EVERY);
       return;
     }

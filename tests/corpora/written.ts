@@ -54,6 +54,8 @@ function run(tool: string, ...args: string[]): void {
     console.log(`${tool} ${args.join(' ')}: ${(error as Error).message.split('\n')[0]}`);
   }
 }
+const ghostscript = (name: string, from: string, how: string): void =>
+  run('gs', '-q', '-dBATCH', '-dNOPAUSE', '-sDEVICE=pdfwrite', how, '-o', at(`${name}.pdf`), from);
 const into = (name: string, tool: string, ...args: string[]): void =>
   writeFileSync(at(name), execFileSync(tool, args, { stdio: ['ignore', 'pipe', 'ignore'], maxBuffer: 1e9 }));
 
@@ -132,17 +134,7 @@ for (const picture of ['in.png', 'in-palette.png', 'in-line.png', 'in.jpg', 'in-
   run('img2pdf', '-o', at(`img2pdf-${picture}.pdf`), '--pagesize', 'A6', at(picture));
 for (const from of ['in.ps', 'groff-ps.ps', 'enscript.ps', 'cairo.ps'])
   for (const level of ['1.3', '1.4', '1.7'])
-    run(
-      'gs',
-      '-q',
-      '-dBATCH',
-      '-dNOPAUSE',
-      '-sDEVICE=pdfwrite',
-      `-dCompatibilityLevel=${level}`,
-      '-o',
-      at(`gs-${from}-${level}.pdf`),
-      at(from),
-    );
+    ghostscript(`gs-${from}-${level}`, at(from), `-dCompatibilityLevel=${level}`);
 const again = ['own-card-x4', 'own-postcard-x1a', 'pdf-lib', 'skia', 'reportlab-1', 'cairo-pdf', 'gs-in.ps-1.4'];
 for (const name of again) {
   const from = at(`${name}.pdf`);
@@ -153,17 +145,7 @@ for (const name of again) {
   run('mutool', 'clean', '-gggg', '-d', from, at(`mupdf-clean-${name}.pdf`));
   run('mutool', 'clean', '-z', '-s', from, at(`mupdf-packed-${name}.pdf`));
   run('pdftocairo', '-pdf', from, at(`poppler-${name}.pdf`));
-  run(
-    'gs',
-    '-q',
-    '-dBATCH',
-    '-dNOPAUSE',
-    '-sDEVICE=pdfwrite',
-    '-dPDFSETTINGS=/prepress',
-    '-o',
-    at(`gs-again-${name}.pdf`),
-    from,
-  );
+  ghostscript(`gs-again-${name}`, from, '-dPDFSETTINGS=/prepress');
   // What is appended to a file, and what comes before and after it.
   const bytes = readFileSync(from);
   writeFileSync(

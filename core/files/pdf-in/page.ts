@@ -8,6 +8,7 @@ import { drawPage } from '../pdf/drawn/draw';
 import { baseFont } from '../pdf/drawn/fonts';
 import { functionOf } from '../pdf/drawn/functions';
 import type { PictureSeen } from '../pdf/drawn/hear';
+import { screenBytes } from '../pdf/drawn/spaces';
 import { type BoxNumbers, boxAt, mediaOf, trimOf } from '../pdf/page-read';
 import { parseAnyPdf, refuseEncrypted } from '../pdf/parsed/file';
 import { SyntaxFault } from '../pdf/parsed/syntax';
@@ -149,7 +150,7 @@ export function readPageArt({ view }: PdfOpened, page: number, type: Omit<LineSo
         origin: { x: frame[0], y: frame[3] },
         turned: upright,
         inksOf: (space, values) => {
-          const rgb = space.screen?.(values).map((n) => Math.round(255 * Math.max(0, Math.min(1, n))));
+          const rgb = screenBytes(space, values);
           return rgb ? { [hexOf(rgb as [number, number, number])]: 1 } : space.plates(values);
         },
       },

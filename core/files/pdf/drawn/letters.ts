@@ -33,10 +33,9 @@ function drawProcedure(running: Running, font: FontRead, code: number, matrix: M
   drawing.lettering--;
 }
 
-function drawOutline(running: Running, font: FontRead, glyph: number, matrix: Matrix): void {
+function drawOutline(running: Running, font: FontRead, outline: Path | undefined, matrix: Matrix): void {
   const { drawing, state } = running;
   const { mode } = state.text;
-  const outline = font.outline(glyph);
   if (!outline) drawing.hear.unread?.(`letters of ${font.name}`);
   if (!outline || outline.length === 0) return;
   const shape: Path = transformPath(outline, multiply(matrix, [1 / font.upem, 0, 0, 1 / font.upem, 0, 0]));
@@ -49,10 +48,6 @@ function drawOutline(running: Running, font: FontRead, glyph: number, matrix: Ma
   if (CLIPS.includes(mode)) running.letters.push(shape);
 }
 
-/** Whether there is anything of a letter to see. What is not read may well have a shape. */
-const hasShape = ({ type3, outline }: FontRead, code: number, glyph: number): boolean =>
-  type3 ? type3.contentOf(code) !== undefined : (outline(glyph)?.length ?? 1) > 0;
-
 /** Shows a string, and moves the pen past it. */
 export function show(running: Running, text: string): void {
   const { drawing, state } = running;
@@ -63,6 +58,9 @@ export function show(running: Running, text: string): void {
     const line = multiply(state.ctm, running.letter);
     const matrix = multiply(line, [size * wide, 0, 0, size, 0, rise]);
     const glyph = font.glyph(code);
+    const outline = font.type3 ? undefined : font.outline(glyph);
+    // What is not read may well have a shape.
+    const hasShape = font.type3 ? font.type3.contentOf(code) !== undefined : outline?.length !== 0;
     const advance = ((font.width(code) / 1000) * size + char + (isSpace ? word : 0)) * wide;
     drawing.hear.glyph?.({
       font,
@@ -75,10 +73,10 @@ export function show(running: Running, text: string): void {
       advance: advance * Math.hypot(line[0], line[1]),
       colour: state.paint[mode === 1 ? 'stroke' : 'fill'].colour,
       overprints: state.overprint.fill,
-      seen: mode !== 3 && mode !== 7 && hasShape(font, code, glyph),
+      seen: mode !== 3 && mode !== 7 && hasShape,
     });
     if (font.type3) drawProcedure(running, font, code, matrix);
-    else if (mode !== 3) drawOutline(running, font, glyph, matrix);
+    else if (mode !== 3) drawOutline(running, font, outline, matrix);
     drawing.hear.lettered?.();
     running.letter = multiply(running.letter, [1, 0, 0, 1, advance, 0]);
   }

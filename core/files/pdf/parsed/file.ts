@@ -2,7 +2,18 @@ import { contentsOf } from './filters';
 import { latin } from './latin';
 import type { PdfFile } from './pdf-file';
 import { type Place, type Places, placesFound, placesOf, type RawReader } from './places';
-import { type Dict, Name, Operator, Reader, Ref, Stream, SyntaxFault, type Value } from './syntax';
+import {
+  type Dict,
+  Name,
+  Operator,
+  placeOfWord,
+  Reader,
+  Ref,
+  STREAM_END,
+  Stream,
+  SyntaxFault,
+  type Value,
+} from './syntax';
 
 function expectWord(reader: Reader, word: string): void {
   const value = reader.value();
@@ -14,16 +25,11 @@ const LINE = { feed: 10, return: 13 };
 
 /** Where the bytes of a stream end that does not say it rightly. */
 function endOfStream(bytes: Uint8Array, from: number): number {
-  const word = 'endstream';
-  for (let at = bytes.indexOf(0x65, from); at >= 0; at = bytes.indexOf(0x65, at + 1)) {
-    let k = 0;
-    while (k < word.length && bytes[at + k] === word.charCodeAt(k)) k++;
-    if (k < word.length) continue;
-    const before =
-      bytes[at - 1] === LINE.feed ? (bytes[at - 2] === LINE.return ? 2 : 1) : bytes[at - 1] === LINE.return ? 1 : 0;
-    return Math.max(from, at - before);
-  }
-  return -1;
+  const at = placeOfWord(bytes, STREAM_END, from);
+  if (at < 0) return -1;
+  const before =
+    bytes[at - 1] === LINE.feed ? (bytes[at - 2] === LINE.return ? 2 : 1) : bytes[at - 1] === LINE.return ? 1 : 0;
+  return Math.max(from, at - before);
 }
 
 /** How one object is read: strictly, or with what is wrong put right where that can be done. */
@@ -57,7 +63,7 @@ function objectAt({ bytes, repairs, lengthOf, tell }: Reading, at: number, numbe
     const length = lengthOf(value.get('Length'));
     const ends = (end: number): boolean => {
       try {
-        expectWord(new Reader(bytes, end), 'endstream');
+        expectWord(new Reader(bytes, end), STREAM_END);
         return true;
       } catch {
         return false;

@@ -48,6 +48,20 @@ const MOST_NESTED = 200;
 /** What a backslash and a letter stand for in a string (table 3). */
 const ESCAPES: Record<string, string> = { n: '\n', r: '\r', t: '\t', b: '\b', f: '\f' };
 
+/** What ends the bytes of a stream. */
+export const STREAM_END = 'endstream';
+
+/** Where a word begins in bytes from a place on; -1 where it does not come. */
+export function placeOfWord(bytes: Uint8Array, word: string, from: number): number {
+  const first = word.charCodeAt(0);
+  for (let at = bytes.indexOf(first, from); at >= 0; at = bytes.indexOf(first, at + 1)) {
+    let k = 1;
+    while (k < word.length && bytes[at + k] === word.charCodeAt(k)) k++;
+    if (k === word.length) return at;
+  }
+  return -1;
+}
+
 /** Reads values one after another from bytes; with `repairs`, what has no place in a dictionary is passed over. */
 export class Reader {
   private nested = 0;
@@ -149,15 +163,10 @@ export class Reader {
   }
   /** Past the bytes of a stream that stands where none can. */
   private passStream(): void {
-    const end = 'endstream';
-    const isThere = (at: number): boolean => Array.from(end).every((c, k) => this.bytes[at + k] === c.charCodeAt(0));
-    for (let at = this.bytes.indexOf(0x65, this.at); at >= 0; at = this.bytes.indexOf(0x65, at + 1))
-      if (isThere(at)) {
-        this.at = at + end.length;
-        this.repaired = true;
-        return;
-      }
-    this.fault('A stream without an end');
+    const at = placeOfWord(this.bytes, STREAM_END, this.at);
+    if (at < 0) this.fault('A stream without an end');
+    this.at = at + STREAM_END.length;
+    this.repaired = true;
   }
   /** The next value. Throws SyntaxFault where there is none. */
   value(): Value {
