@@ -22,6 +22,10 @@ export function intake(): Room<IntakeWork> {
       takeInFont: tooLong('This font', 'Get it again from where it came from.'),
       takeInProfile: tooLong('This profile', 'Get it again from the print shop.'),
       takeTable: tooLong('This table', 'Save it as CSV, with only the columns that are needed.'),
+      readPeople: tooLong('This list of people', 'Save it as CSV, with only the columns that are needed.'),
+      readInks: tooLong('This list of inks', 'Get it again from where it came from.'),
+      readShopFile: tooLong('This shop’s spec', 'Get it again from the print shop.'),
+      readReplyFile: tooLong('This reply', 'Ask the client for it again.'),
       openJobFile: tooLong('This job file', 'Ask for it to be saved again.'),
     },
   }).room;

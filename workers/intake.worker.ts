@@ -5,6 +5,9 @@ type Work = typeof import('./intake-work');
 // As in the press room: the door opens before the work is here.
 const work = import('./intake-work');
 
+type Lists = typeof import('./lists-in');
+const lists = (): Promise<Lists> => import('./lists-in');
+
 const api = {
   ready: async (): Promise<void> => void (await work),
   takeIn: async (...args: Parameters<Work['takeIn']>) => (await work).takeIn(...args),
@@ -16,6 +19,10 @@ const api = {
   traceLogo: async (...args: Parameters<Work['traceLogo']>) => (await work).traceLogo(...args),
   takeTable: async (...args: Parameters<Work['takeTable']>) => (await work).takeTable(...args),
   takeRowPictures: async (...args: Parameters<Work['takeRowPictures']>) => (await work).takeRowPictures(...args),
+  readPeople: async (...args: Parameters<Lists['readPeople']>) => (await lists()).readPeople(...args),
+  readInks: async (...args: Parameters<Lists['readInks']>) => (await lists()).readInks(...args),
+  readShopFile: async (...args: Parameters<Lists['readShopFile']>) => (await lists()).readShopFile(...args),
+  readReplyFile: async (...args: Parameters<Lists['readReplyFile']>) => (await lists()).readReplyFile(...args),
   readPage: async (...args: Parameters<Work['readPage']>) => (await work).readPage(...args),
 };
 export type IntakeWork = typeof api;

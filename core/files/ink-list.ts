@@ -113,7 +113,7 @@ function inkFrom(object: Element, index: number, press: Press): Ink | undefined 
   return { id: `cxf-${index + 1}`, name, kind: process ? 'process' : 'spot', cmyk, ...(lab ? { lab } : {}) };
 }
 
-function readCxf(text: string, press: Press): { inks: Ink[]; left: string[] } {
+function readCxf(text: string, press: Press): InkListRead {
   if (/<!DOCTYPE|<!ENTITY/i.test(text))
     throw new InkListError(
       'This file defines a document type, which a list of inks never needs. Ask for a plain CxF file.',
@@ -136,8 +136,14 @@ function readCxf(text: string, press: Press): { inks: Ink[]; left: string[] } {
   return { inks, left: read.flatMap(({ ink, name }) => (ink ? [] : [name || 'a colour without a name'])) };
 }
 
+/** Inks of a list; `left` names what had no values that can be used. */
+export interface InkListRead {
+  inks: Ink[];
+  left: string[];
+}
+
 /**
- * Reads a list of inks: JSON of Tidy Edge, or CxF. `left` names what had no values that can be used. Throws InkListError
+ * Reads a list of inks: JSON of Tidy Edge, or CxF. Throws InkListError
  * with words for the user.
  */
 export function readInkList(bytes: Uint8Array, press: Press): { inks: Ink[]; left: string[] } {

@@ -1,6 +1,6 @@
-import { useEffect, useId, useRef, useState } from 'react';
-import { flushSync } from 'react-dom';
+import { useId } from 'react';
 import { formatLength, formatNumber, parseLength, type Unit } from '../../core/units/length';
+import { useTyped } from './use-typed';
 
 interface Props {
   label: string;
@@ -19,30 +19,17 @@ interface Props {
 /** A length typed as people type it. Nonsense gets words beside the field and changes nothing. */
 export function LengthField({ label, value, unit, echo, onChange, refuse, disabled = false, hint }: Props) {
   const id = useId();
-  const [draft, setDraft] = useState<string>();
-  const [message, setMessage] = useState<string>();
-  const shown = `${formatNumber(value, unit)} ${unit}`;
-  const last = useRef(value);
-  // A change from elsewhere (a drag, an undo) ends a draft that was refused.
-  useEffect(() => {
-    if (last.current !== value) {
-      setDraft(undefined);
-      setMessage(undefined);
-    }
-    last.current = value;
-  }, [value]);
-
-  /** Takes what was typed; whether it could be. */
-  function commit(): boolean {
-    if (draft === undefined) return true;
-    const parsed = parseLength(draft, unit);
-    const problem = parsed.ok ? refuse?.(parsed.points) : parsed.message;
-    setMessage(problem);
-    if (problem !== undefined || !parsed.ok) return false;
-    flushSync(() => setDraft(undefined));
-    if (Math.abs(parsed.points - value) > 1e-9) onChange(parsed.points);
-    return true;
-  }
+  const { shown, message, handlers } = useTyped({
+    said: `${formatNumber(value, unit)} ${unit}`,
+    refuse(typed) {
+      const parsed = parseLength(typed, unit);
+      return parsed.ok ? refuse?.(parsed.points) : parsed.message;
+    },
+    onTake(typed) {
+      const parsed = parseLength(typed, unit);
+      if (parsed.ok && Math.abs(parsed.points - value) > 1e-9) onChange(parsed.points);
+    },
+  });
 
   return (
     <div className="min-w-0">
@@ -58,29 +45,14 @@ export function LengthField({ label, value, unit, echo, onChange, refuse, disabl
           inputMode="text"
           autoComplete="off"
           className="bare w-full min-w-0 bg-transparent text-right outline-none"
-          value={draft ?? shown}
+          value={shown}
           disabled={disabled}
           aria-invalid={message !== undefined}
           aria-describedby={`${id}-echo`}
-          onFocus={(event) => event.target.select()}
-          onChange={(event) => setDraft(event.target.value)}
-          onBlur={() => void commit()}
-          onKeyDown={(event) => {
-            if (event.key === 'Enter') {
-              // A length is taken; a form around the field is not sent.
-              event.preventDefault();
-              // What was taken is done with: the keys are the room's again, but not this one.
-              event.stopPropagation();
-              const field = event.currentTarget;
-              if (commit()) field.blur();
-            }
-            if (event.key === 'Escape') {
-              // What was typed is dropped, and the keys are the room's again.
-              event.stopPropagation();
-              setMessage(undefined);
-              flushSync(() => setDraft(undefined));
-              event.currentTarget.blur();
-            }
+          {...handlers}
+          onFocus={(event) => {
+            handlers.onFocus(event);
+            event.target.select();
           }}
         />
         <span id={`${id}-echo`} className="quiet col-span-2 text-right text-[12px] leading-4">

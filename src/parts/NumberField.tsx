@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useTyped } from './use-typed';
 
 /** A plain number, typed; one out of its limits is not taken, and told of. */
 export function NumberField({
@@ -21,16 +21,15 @@ export function NumberField({
   disabled?: boolean;
   onChange(value: number): void;
 }) {
-  const [draft, setDraft] = useState<string>();
-  const [refused, setRefused] = useState(false);
-  const take = (): void => {
-    if (draft === undefined) return;
-    const to = Number(draft.replace(',', '.'));
-    setDraft(undefined);
-    if (draft.trim() === '') return;
-    setRefused(!(to >= least && to <= most));
-    if (to >= least && to <= most && to !== value) onChange(to);
-  };
+  const fits = (to: number): boolean => to >= least && to <= most;
+  const { shown, message, drop, handlers } = useTyped({
+    said: String(value),
+    refuse: (typed) =>
+      typed === '' || fits(Number(typed))
+        ? undefined
+        : `From ${least.toLocaleString('en')} to ${most.toLocaleString('en')}.`,
+    onTake: (typed) => typed !== '' && Number(typed) !== value && onChange(Number(typed)),
+  });
   return (
     <div className="w-full min-w-0">
       <label className="input input-sm w-full min-w-0 gap-1 px-2">
@@ -43,29 +42,21 @@ export function NumberField({
           max={most}
           step={step}
           disabled={disabled}
-          value={draft ?? value}
+          aria-invalid={message !== undefined}
+          value={shown}
+          {...handlers}
           onChange={(event) => {
-            setDraft(event.target.value);
-            setRefused(false);
+            handlers.onChange(event);
             // The arrows of the field and of the keyboard are taken at once; typing is taken when it is done.
-            if (!(event.nativeEvent as InputEvent).inputType) {
-              const to = event.target.valueAsNumber;
-              setDraft(undefined);
-              if (to >= least && to <= most) onChange(to);
-            }
-          }}
-          onBlur={take}
-          onKeyDown={(event) => {
-            if (event.key !== 'Enter') return;
-            // The key is taken here: to the room it would mean something else.
-            event.stopPropagation();
-            event.currentTarget.blur();
+            if ((event.nativeEvent as InputEvent).inputType) return;
+            drop();
+            if (fits(event.target.valueAsNumber)) onChange(event.target.valueAsNumber);
           }}
         />
       </label>
-      {refused && (
+      {message && (
         <p role="alert" className="mt-1 text-[13px] text-error">
-          From {least.toLocaleString('en')} to {most.toLocaleString('en')}; it stays as it was.
+          {message}
         </p>
       )}
     </div>

@@ -1,5 +1,3 @@
-import type { KeyboardEvent as ReactKeyboardEvent } from 'react';
-
 /** Single keys are commands only while nobody is typing into a field, a list or an open dialog. */
 export const isTyping = (): boolean =>
   document.activeElement?.matches(
@@ -11,11 +9,3 @@ export const unlessTyping =
   (event: KeyboardEvent): void => {
     if (!isTyping()) action(event);
   };
-
-/** Enter takes what was typed and leaves the field, with Shift it is a new line; to the room it would mean something else. */
-export function blurOnEnter(event: ReactKeyboardEvent<HTMLInputElement | HTMLTextAreaElement>): void {
-  if (event.key !== 'Enter') return;
-  event.stopPropagation();
-  if (event.shiftKey) return;
-  event.currentTarget.blur();
-}

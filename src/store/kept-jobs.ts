@@ -5,17 +5,11 @@ import demoUrl from '../../demo/hollin-and-fen.tidyedge?url';
 import runsUrl from '../../demo/spring-runs.tidyedge?url';
 import { announce } from './channel';
 import { type Opened, openKept } from './open-kept';
-import { planWrite, type WritePlan, type Written } from './plan-write';
+import { planWrite, type Written } from './plan-write';
 import { type Binned, db } from './shelf';
+import { TABLES } from './write-job';
 
-/** Jobs on the shelf: opened, written, put in the bin. */
-
-/** Somebody else has written the job since. */
-export class NewerOnShelf extends Error {}
-/** The job is not on the shelf any more. */
-export class GoneFromShelf extends Error {}
-
-export const TABLES = () => [db.jobs, db.heads, db.steps];
+/** Jobs on the shelf: opened, put there whole, put in the bin. */
 
 /** A kept job with its history; undefined where there is none of that id. Throws JobFileError where it cannot be opened. */
 export async function openJob(id: string): Promise<Opened | undefined> {
@@ -29,26 +23,6 @@ export async function openJob(id: string): Promise<Opened | undefined> {
 export async function loadJob(id: string): Promise<Job | undefined> {
   const opened = await openJob(id);
   return opened?.live?.job ?? opened?.history.job;
-}
-
-/** Puts the rows of a write there, within a transaction. */
-export async function writePlan({ head, put, remove, row }: Omit<WritePlan, 'written'>): Promise<void> {
-  if (remove.length > 0) await db.steps.bulkDelete(remove.map((number): [string, number] => [head.id, number]));
-  if (put.length > 0) await db.steps.bulkPut(put);
-  if (row) await db.jobs.put(row);
-  await db.heads.put(head);
-}
-
-/** Carries out a write, unless the shelf holds another state than the one it was planned from. */
-export async function writeJob(plan: WritePlan, known: Written): Promise<void> {
-  const { head } = plan;
-  await db.transaction('rw', TABLES(), async () => {
-    const before = await db.heads.get(head.id);
-    if (!before && (await db.jobs.where('id').equals(head.id).count()) === 0) throw new GoneFromShelf();
-    if ((before?.revision ?? 0) !== known.revision) throw new NewerOnShelf();
-    await writePlan(plan);
-  });
-  announce({ job: head.id, revision: head.revision });
 }
 
 /** Puts a whole job there with its pictures, in place of one of the same id; all of it or nothing. */

@@ -1,6 +1,6 @@
-import { TABLES, writePlan } from './kept-jobs';
 import type { WritePlan } from './plan-write';
 import { db } from './shelf';
+import { type Rows, TABLES, writePlan } from './write-job';
 
 /**
  * What a page could not write any more when it was left. The shelf takes a moment to be written and a page that goes has
@@ -13,12 +13,10 @@ export const isLeftBehind = (key: string | null): boolean => key?.startsWith(KEY
 /** Says who wrote a head: this page, until it is left. */
 export const PAGE = crypto.randomUUID();
 
-type Left = Pick<WritePlan, 'put' | 'remove' | 'head' | 'row'>;
-
 /** Leaves a write behind. Whether there was room for it. */
 export function leaveBehind({ put, remove, head, row }: WritePlan): boolean {
   try {
-    localStorage.setItem(KEY + head.id, JSON.stringify({ put, remove, head, row } satisfies Left));
+    localStorage.setItem(KEY + head.id, JSON.stringify({ put, remove, head, row } satisfies Rows));
     return true;
   } catch {
     return false;
@@ -34,7 +32,7 @@ export async function takeLeft(): Promise<void> {
   for (const key of Object.keys(localStorage).filter(isLeftBehind)) {
     const text = localStorage.getItem(key);
     try {
-      await writeLeft(JSON.parse(text ?? '') as Left);
+      await writeLeft(JSON.parse(text ?? '') as Rows);
     } catch {
       // Half a note, or one that the shelf cannot take, is no use to anybody.
     }
@@ -43,7 +41,7 @@ export async function takeLeft(): Promise<void> {
   }
 }
 
-const writeLeft = (left: Left): Promise<void> =>
+const writeLeft = (left: Rows): Promise<void> =>
   db.transaction('rw', TABLES(), async () => {
     const before = await db.heads.get(left.head.id);
     // A write that was under way when the page was left is an older state of the same.

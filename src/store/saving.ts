@@ -1,14 +1,16 @@
 import { nanoid } from 'nanoid';
 import { create } from 'zustand';
 import { step } from '../../core/job/history';
-import { hear } from './channel';
+import { announce, hear } from './channel';
 import { commitField } from './commit-field';
-import { GoneFromShelf, NewerOnShelf, openJob, writeJob, writeLost } from './kept-jobs';
+import { openJob, writeLost } from './kept-jobs';
 import { isLeftBehind, leaveBehind, PAGE, takeLeft } from './left-behind';
 import { planWrite, type WritePlan, type Written } from './plan-write';
 import { EMPTY_SESSION, type Session, takeUp, useSession } from './session';
 import { db } from './shelf';
 import { versionHourly } from './versions';
+import type { Outcome } from './write-job';
+import { createWriter } from './writer';
 
 /** Keeps the session on the shelf: always its newest state, one write at a time, tried again until it is there. */
 
@@ -32,10 +34,14 @@ const SHORT = 200_000_000;
 
 type State = Pick<Session, 'history' | 'live'>;
 
+const writer = createWriter(() => new Worker(new URL('./writer.worker.ts', import.meta.url), { type: 'module' }));
+
 let known: Written = { revision: 0, whole: 0, steps: new Map() };
 /** The state that the shelf holds. */
 let kept: State = { history: undefined, live: undefined };
 let running: Promise<void> | undefined;
+/** When the last write began, by the page's clock. */
+let begun = Number.NEGATIVE_INFINITY;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let pause = RETRY.first;
 let hasAsked = false;
@@ -48,6 +54,9 @@ function later(wait: number): void {
   clearTimeout(timer);
   timer = setTimeout(() => void write(), wait);
 }
+
+/** How long a gesture that goes on has to wait for its next write, in milliseconds. */
+const liveWait = (): number => Math.max(0, begun + LIVE_EVERY - performance.now());
 
 /** What a failed write is called. */
 function failureWords(error: unknown): string {
@@ -65,38 +74,41 @@ function planned(): WritePlan | undefined {
   return { ...plan, head: { ...plan.head, by: PAGE } };
 }
 
-async function writeOnce(): Promise<void> {
+async function writeOnce(): Promise<Outcome> {
   const { history, live, unwritten } = useSession.getState();
   const plan = planned();
-  if (!plan) return;
-  await writeJob(plan, known);
-  known = plan.written;
+  if (!plan) return 'written';
+  const { written, ...rows } = plan;
+  begun = performance.now();
+  const outcome = await writer.write(rows, known.revision);
+  if (outcome !== 'written') return outcome;
+  announce({ job: rows.head.id, revision: written.revision });
+  known = written;
   kept = { history, live };
   const done = new Set(unwritten.map(({ id }) => id));
   useSession.setState(({ unwritten: all }) => ({ unwritten: all.filter(({ id }) => !done.has(id)) }));
+  return outcome;
 }
 
 async function writeAll(): Promise<void> {
   while (!isKept(useSession.getState()) && !useSaving.getState().gone) {
     const liveOnly = useSession.getState().history === kept.history;
     try {
-      await writeOnce();
+      const outcome = await writeOnce();
+      if (outcome === 'newer') await catchUp();
+      if (outcome === 'gone') useSaving.setState({ gone: true });
       pause = RETRY.first;
       if (useSaving.getState().state === 'failed') useSaving.setState({ state: 'saving', why: undefined });
     } catch (error) {
-      if (error instanceof NewerOnShelf) await catchUp();
-      else if (error instanceof GoneFromShelf) useSaving.setState({ gone: true });
-      else {
-        useSaving.setState({ state: 'failed', why: failureWords(error) });
-        later(pause);
-        pause = Math.min(RETRY.most, pause * 2);
-        return;
-      }
+      useSaving.setState({ state: 'failed', why: failureWords(error) });
+      later(pause);
+      pause = Math.min(RETRY.most, pause * 2);
+      return;
     }
     // What was let go of meanwhile is a step, and waits for nothing.
     const now = useSession.getState();
-    if (liveOnly && now.history === kept.history && !isKept(now)) {
-      later(LIVE_EVERY);
+    if (liveOnly && now.history === kept.history && !isKept(now) && liveWait() > 0) {
+      later(liveWait());
       return;
     }
   }
@@ -149,8 +161,9 @@ function changed(session: Session): void {
   if (useSaving.getState().state === 'failed') return;
   useSaving.setState({ state: 'saving' });
   if (running) return;
-  if (session.history === kept.history) timer ??= setTimeout(() => void write(), LIVE_EVERY);
-  else void write();
+  // A pointer that moves keeps timers waiting: what it moves asks by itself whether it is time.
+  if (session.history !== kept.history || liveWait() === 0) void write();
+  else timer ??= setTimeout(() => void write(), liveWait());
 }
 
 /** Takes up what somebody else has written. */
@@ -197,6 +210,8 @@ export async function openSession(jobId: string): Promise<boolean> {
   const { history, live, written } = opened;
   known = written;
   kept = { history, live: undefined };
+  // One that does not come is done without.
+  if (typeof Worker !== 'undefined') void writer.ready().catch(() => undefined);
   // A tab that was closed in the middle of a gesture left what it had come to.
   useSession.setState({ history: live ? step(history, live.name, live.job, nanoid(10)) : history });
   return true;
@@ -252,8 +267,14 @@ if (typeof window !== 'undefined') {
     void write();
     event.preventDefault();
   });
-  // A page that comes back from the browser's cache is as old as when it was left.
+  // A page that comes back from the browser's cache is as old as when it was left: nothing is done in it until it is not.
   window.addEventListener('pageshow', ({ persisted }) => {
-    if (persisted) void takeLeft().then(follow);
+    if (!persisted) return;
+    document.body.inert = true;
+    void takeLeft()
+      .then(follow)
+      .finally(() => {
+        document.body.inert = false;
+      });
   });
 }

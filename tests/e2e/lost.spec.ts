@@ -180,6 +180,84 @@ test('letter A, then letter B, keeps both', async ({ page }) => {
   await expect(body).toHaveValue(a);
 });
 
+test('a page that comes back as old as it was takes up the newest before anything is done in it', async ({
+  page,
+  context,
+}) => {
+  // As in the browser's cache of pages, it hears nothing of the others.
+  await page.addInitScript(() => {
+    BroadcastChannel.prototype.addEventListener = () => undefined;
+  });
+  await openDemoCard(page);
+  await row(page, 'Fen panel').click();
+  const other = await context.newPage();
+  await other.goto(CARD);
+  await row(other, 'Fen panel').click();
+  await typeInto(other, 'W', '33');
+  await saved(other);
+  expect(await shownIn(page, 'W')).toBe('32 mm');
+  const wasInert = await page.evaluate(() => {
+    window.dispatchEvent(new PageTransitionEvent('pageshow', { persisted: true }));
+    return document.body.inert;
+  });
+  expect(wasInert).toBe(true);
+  await expect(page.getByLabel('W', { exact: true })).toHaveValue('33 mm');
+  await typeInto(page, 'H', '20');
+  await saved(page);
+  await other.reload();
+  await row(other, 'Fen panel').click();
+  expect([await shownIn(other, 'W'), await shownIn(other, 'H')]).toEqual(['33 mm', '20 mm']);
+});
+
+test('work is kept where the thread that writes does not load', async ({ page }) => {
+  await page.route('**/writer.worker*', (route) => route.abort());
+  await openDemoCard(page);
+  await row(page, 'Fen panel').click();
+  await typeInto(page, 'W', '33');
+  await saved(page);
+  await page.reload();
+  await row(page, 'Fen panel').click();
+  expect(await shownIn(page, 'W')).toBe('33 mm');
+});
+
+test('Escape leaves every kind of field as it was, Enter takes it, and another tab takes away no typing', async ({
+  page,
+  context,
+}) => {
+  await openDemoCard(page);
+  await row(page, 'Fen panel').click();
+  for (const [label, typed] of [
+    ['W', '40'],
+    ['Rotate, degrees clockwise', '12'],
+    ['Name of the element', 'Something else'],
+    ['Tint, typed in percent', '35'],
+  ] as const) {
+    const field = page.getByLabel(label, { exact: true });
+    const before = await field.inputValue();
+    await field.fill(typed);
+    await field.press('Escape');
+    await expect(field).toHaveValue(before);
+    await expect(field).not.toBeFocused();
+    await field.fill(typed);
+    await field.press('Enter');
+    await expect(field).toHaveValue(new RegExp(`^${typed}`));
+    await expect(field).not.toBeFocused();
+  }
+  const name = page.getByLabel('Name of the element', { exact: true });
+  await name.fill('Half a wo');
+  await name.press('End');
+  const other = await context.newPage();
+  await other.goto(CARD);
+  await row(other, 'Something else').click();
+  await other.getByLabel('Name of the element', { exact: true }).fill('Theirs');
+  await other.keyboard.press('Enter');
+  await expect(row(page, 'Theirs')).toBeVisible();
+  await expect(name).toHaveValue('Half a wo');
+  await page.keyboard.type('rd');
+  await page.keyboard.press('Enter');
+  await expect(row(other, 'Half a word')).toBeVisible();
+});
+
 test('a worker that does not load is told of, and the work can be tried again', async ({ page }) => {
   await openDemoCard(page);
   await page.route('**/intake{.worker,-work}*', (route) => route.abort());

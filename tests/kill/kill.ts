@@ -19,6 +19,8 @@ export interface Killed {
   readable: boolean;
   /** How long before the kill the oldest state that is lost was on the stage, in milliseconds; undefined where none is. */
   lost: number | undefined;
+  /** What of that state is otherwise now: how it was, and how it is. */
+  otherwise: Record<string, [string | undefined, string | undefined]>;
   /** Edits that were seen before it. */
   edits: number;
   /** How long a small write of the same browser took just before, at most, in milliseconds: how busy the machine is. */
@@ -241,16 +243,23 @@ async function settledLook(page: Page): Promise<Seen['look']> {
   return look;
 }
 
-/** How long before the kill the oldest state that is not there again was on the stage; undefined where none is lost. */
-function oldestLost(all: readonly Seen[], look: Seen['look'], killed: number): number | undefined {
+/** The oldest state that is not there again; undefined where none is lost. */
+function oldestLost(all: readonly Seen[], look: Seen['look']): Seen | undefined {
   // The other side may have been looked at last: what was done is told by this one.
   const seen = all.filter((each) => each.look['face'] === look['face']);
   const found = seen.findLastIndex((each) => isSame(each.look, look));
   // One that was never seen was written between two looks, or after the last: how old it is cannot be told. Where
   // all is lost, it is the first that is there again, which was seen.
-  const gone = found < 0 ? undefined : seen[found + 1];
-  return gone && killed - gone.at;
+  return found < 0 ? undefined : seen[found + 1];
 }
+
+/** What differs of two looks. */
+const otherwise = (was: Seen['look'], is: Seen['look']): Killed['otherwise'] =>
+  Object.fromEntries(
+    [...new Set([...Object.keys(was), ...Object.keys(is)])]
+      .filter((id) => was[id] !== is[id])
+      .map((id) => [id, [was[id], is[id]]]),
+  );
 
 /**
  * Works, kills the browser, opens it again and looks, so many times on one and the same job; told of each. What is opened
@@ -287,8 +296,15 @@ export async function killAgain(
       const { seen, killed, write } = await workUntilKilled(now, () => end(child), random);
       now = await opened();
       const readable = await openCard(now.page, home);
-      const lost = readable ? oldestLost(seen, await settledLook(now.page), killed) : undefined;
-      tell({ readable, lost, edits: seen.length, write });
+      const look = readable ? await settledLook(now.page) : {};
+      const gone = readable ? oldestLost(seen, look) : undefined;
+      tell({
+        readable,
+        lost: gone && killed - gone.at,
+        otherwise: gone ? otherwise(gone.look, look) : {},
+        edits: seen.length,
+        write,
+      });
       if (!readable) return;
     }
   } finally {

@@ -3,10 +3,10 @@ import { fileURLToPath } from 'node:url';
 import { seeded } from '../../core/geometry/blot';
 import { isLost, type Killed, killAgain } from './kill';
 
-/** `npm run kill -- [how many] [seed]`: kills the browser in the middle of the work, again and again, and counts what is lost. */
+/** `npm run kill -- [how many] [seed] [browsers at once]`: kills the browser in the middle of the work, again and again, and counts what is lost. */
 
 const PORT = 4360;
-const [many = 1000, seed = 1] = process.argv.slice(2).map(Number);
+const [many = 1000, seed = 1, atOnce = 2] = process.argv.slice(2).map(Number);
 /** What was on the stage so long before must be there again, in milliseconds. */
 const HELD = 250;
 /** On a machine so busy that a small write takes long, what was there for so many of those. */
@@ -36,7 +36,7 @@ const going = async (): Promise<void> => {
       console.log(`not counted: ${(error as Error).message.split('\n')[0]}`);
     }
 };
-await Promise.all([going(), going()]);
+await Promise.all(Array.from({ length: atOnce }, going));
 server.kill();
 
 const lost = all.flatMap((each) => each.lost ?? []).sort((a, b) => a - b);

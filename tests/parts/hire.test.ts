@@ -1,8 +1,6 @@
-import { MessageChannel } from 'node:worker_threads';
-import { expose } from 'comlink';
-import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
 import { describe, expect, it, vi } from 'vitest';
 import { hire } from '../../workers/hire';
+import { asWorker, type FakeWorker, fakeWorker } from '../fake-worker';
 
 /** What the worker of these tests does. */
 const work = {
@@ -18,24 +16,7 @@ const work = {
 };
 type Work = typeof work;
 
-/** A worker in this thread: a port with a worker's own events. */
-function worker(api: Partial<Work> = work) {
-  const { port1, port2 } = new MessageChannel();
-  expose(api, nodeEndpoint(port2));
-  const ends = nodeEndpoint(port1);
-  const errors = new Set<(event: { message: string }) => void>();
-  return {
-    ...ends,
-    addEventListener: (type: string, listener: never) =>
-      type === 'error' ? errors.add(listener) : ends.addEventListener(type, listener),
-    terminate: vi.fn(() => port1.close()),
-    die: () => {
-      for (const listener of errors) listener({ message: 'out of memory' });
-    },
-  };
-}
-type Made = ReturnType<typeof worker>;
-const asWorker = (made: Made): Worker => made as unknown as Worker;
+const worker = (api: Partial<Work> = work): FakeWorker => fakeWorker(api);
 
 describe('a hired worker', () => {
   it('is started when it is first asked, once, and answers', async () => {
@@ -62,7 +43,7 @@ describe('a hired worker', () => {
     dismiss();
   });
   it('that dies is told of by whoever waits for it, and is another one the next time', async () => {
-    const all: Made[] = [];
+    const all: FakeWorker[] = [];
     const { room, dismiss } = hire<Work>(() => asWorker(all[all.push(worker()) - 1]!));
     const waiting = room.never();
     await vi.waitFor(() => expect(all).toHaveLength(1));
@@ -75,7 +56,7 @@ describe('a hired worker', () => {
     dismiss();
   });
   it('that takes longer than a work may is stopped, and says so in the words of that work', async () => {
-    const all: Made[] = [];
+    const all: FakeWorker[] = [];
     const limits = { never: { within: 50, words: 'This drawing takes too long.' } };
     const { room, dismiss } = hire<Work>(() => asWorker(all[all.push(worker()) - 1]!), { limits });
     await expect(room.never()).rejects.toThrow('This drawing takes too long.');
@@ -85,7 +66,7 @@ describe('a hired worker', () => {
     dismiss();
   });
   it('whose wasm has trapped is not asked again', async () => {
-    const all: Made[] = [];
+    const all: FakeWorker[] = [];
     const { room, dismiss } = hire<Work>(() => asWorker(all[all.push(worker()) - 1]!));
     await expect(room.trap()).rejects.toThrow();
     expect(await room.twice(5)).toBe(10);

@@ -4,12 +4,13 @@ import { moveElement } from '../../core/job/edits/elements';
 import { renameJob } from '../../core/job/edits/job';
 import { findElement } from '../../core/job/find';
 import type { Job } from '../../core/job/schema';
-import { binJob, keepBundle, loadJob, openJob, writeJob } from '../../src/store/kept-jobs';
+import { binJob, keepBundle, loadJob, openJob } from '../../src/store/kept-jobs';
 import { takeLeft } from '../../src/store/left-behind';
 import { planWrite } from '../../src/store/plan-write';
 import { closeSession, flush, leave, openSession } from '../../src/store/saving';
 import { act, begin } from '../../src/store/session';
 import { db } from '../../src/store/shelf';
+import { writeJob } from '../../src/store/write-job';
 import { emptyShelf, smallJob } from './fixtures';
 
 const PANEL = 'job-1-panel';
@@ -101,9 +102,9 @@ describe('what was left behind', () => {
     await doneAndGone(() => act('Mine', by(5)));
     const opened = (await openJob('job-1'))!;
     const theirs = { ...opened.history, job: renameJob(opened.history.job, 'Theirs') };
-    await writeJob(planWrite(theirs, undefined, opened.written), opened.written);
+    await writeJob(planWrite(theirs, undefined, opened.written), opened.written.revision);
     const again = (await openJob('job-1'))!;
-    await writeJob(planWrite(again.history, undefined, again.written), again.written);
+    await writeJob(planWrite(again.history, undefined, again.written), again.written.revision);
     await takeLeft();
     expect(x(await loadJob('job-1'))).toBe(0);
     expect(lying).toEqual({});

@@ -1,11 +1,12 @@
-import { type PointerEvent as ReactPointerEvent, useRef } from 'react';
 import type { FaceDrift } from '../../../core/cut/drift';
+import type { Point } from '../../../core/geometry/box';
 import { pathData } from '../../../core/geometry/path';
 import type { Face } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
 import { dieOf } from '../../../core/scene/finishing';
 import { useBench, usePrinted } from '../bench';
 import { FaceArt } from '../FaceArt';
+import { useHeld } from '../use-held';
 
 /** The room a finished face is drawn in, in pixels. */
 const ROOM = { width: 400, height: 230 };
@@ -24,15 +25,17 @@ export function Finished({
   const { previews } = usePrinted();
   const { width, height } = asFace(sheet, face);
   const scale = Math.min(ROOM.width / width, ROOM.height / height);
-  const last = useRef<{ x: number; y: number }>(undefined);
+  // The knife goes one way where the print goes the other.
+  const hold = useHeld<{ done: Point }>({
+    move(held, { x, y }) {
+      const to = { x: -x / scale, y: -y / scale };
+      onDrag({ x: to.x - held.done.x, y: to.y - held.done.y });
+      held.done = to;
+    },
+    end: ({ done }, how) => how === 'drop' && onDrag({ x: -done.x, y: -done.y }),
+  });
   const radius = sheet.corner ?? 0;
   const die = dieOf(sheet, face);
-  function drag(event: ReactPointerEvent): void {
-    if (!last.current) return;
-    // The knife goes one way where the print goes the other.
-    onDrag({ x: -(event.clientX - last.current.x) / scale, y: -(event.clientY - last.current.y) / scale });
-    last.current = { x: event.clientX, y: event.clientY };
-  }
   const clip = `finished-${face.id}`;
   return (
     <figure className="grid justify-items-center gap-1 text-[var(--table-text)]">
@@ -43,14 +46,7 @@ export function Finished({
         role="img"
         aria-label={`${face.name}, as it is cut`}
         className={`cursor-move touch-none ${die ? '' : 'shadow-lg'}`}
-        onPointerDown={(event) => {
-          last.current = { x: event.clientX, y: event.clientY };
-          event.currentTarget.setPointerCapture(event.pointerId);
-        }}
-        onPointerMove={drag}
-        onPointerUp={() => {
-          last.current = undefined;
-        }}
+        {...hold(() => ({ done: { x: 0, y: 0 } }))}
       >
         <clipPath id={clip}>
           {die ? <path d={pathData(die)} /> : <rect width={width} height={height} rx={radius} />}

@@ -1,7 +1,8 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { hexOf, type Press } from '../../../core/colour/engine';
 import { type HueSlice, hueSlice, type Lch, lchOfLab, MOST_CHROMA, withinReach } from '../../../core/colour/hue-slice';
 import { type Cmyk, cmykText, PROCESS_PLATES } from '../../../core/colour/ink';
+import { useHeld } from '../use-held';
 
 /** Places of the field that are looked at; the screen blends what lies between. */
 const COLUMNS = 32;
@@ -74,10 +75,7 @@ export function ColourField({ press, cmyk, onChange }: { press: Press; cmyk: Cmy
     setAsked({ lch: { ...to, chroma: Math.min(to.chroma, chroma) }, made: cmykText(made.cmyk) });
     onChange(made.cmyk);
   }
-  function point({ clientX, clientY, currentTarget, buttons, pointerId }: React.PointerEvent<HTMLElement>): void {
-    if (buttons !== 1) return;
-    // A drag goes on beyond the field, along its rim.
-    currentTarget.setPointerCapture(pointerId);
+  function point({ clientX, clientY, currentTarget }: PointerEvent<Element>): void {
     const box = currentTarget.getBoundingClientRect();
     const share = (at: number): number => Math.max(0, Math.min(1, at));
     ask({
@@ -85,6 +83,15 @@ export function ColourField({ press, cmyk, onChange }: { press: Press; cmyk: Cmy
       lightness: 100 * (1 - share((clientY - box.top) / box.height)),
     });
   }
+  // A drag goes on beyond the field, along its rim.
+  const hold = useHeld<Cmyk>({
+    move: (_, _by, event) => point(event),
+    end(before, how) {
+      if (how === 'settle') return;
+      setAsked(undefined);
+      onChange(before);
+    },
+  });
   const slider = (name: string, value: number, most: number, background: string, change: (to: number) => void) => (
     <label className="grid grid-cols-[5.2rem_1fr_2.2rem] items-center gap-2 text-[13.5px]">
       {name}
@@ -108,8 +115,10 @@ export function ColourField({ press, cmyk, onChange }: { press: Press; cmyk: Cmy
         className="relative cursor-crosshair touch-none overflow-hidden rounded-sm border border-base-content/40 bg-[repeating-linear-gradient(135deg,var(--color-base-200)_0_6px,var(--color-base-300)_6px_7px)]"
         style={{ width: WIDTH, height: HEIGHT }}
         title="Strength from left to right, lightness upward; hatched: beyond this press"
-        onPointerDown={point}
-        onPointerMove={point}
+        {...hold((event) => {
+          point(event);
+          return cmyk;
+        })}
       >
         <canvas ref={canvas} width={COLUMNS} height={ROWS} className="absolute inset-0 size-full" />
         <svg className="absolute inset-0" aria-hidden="true" width={WIDTH} height={HEIGHT}>

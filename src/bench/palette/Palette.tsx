@@ -1,8 +1,9 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
 import { unusedInks } from '../../../core/checks/rules/unused-ink';
-import { InkListError, readInkList, writeCxf, writeInkList } from '../../../core/files/ink-list';
+import { writeCxf, writeInkList } from '../../../core/files/ink-list';
 import { takeInks } from '../../../core/job/edits/inks';
+import { intake } from '../../../workers/intake';
 import { download, fileName } from '../../parts/download';
 import { FileChooser } from '../../parts/FileChooser';
 import { act } from '../../store/session';
@@ -57,13 +58,12 @@ function ListFiles() {
   const [told, setTold] = useState<{ text: string; bad: boolean }>();
   async function take(chosen: File): Promise<void> {
     try {
-      const { inks, left } = readInkList(new Uint8Array(await chosen.arrayBuffer()), press);
+      const { inks, left } = await intake().readInks(chosen, press.condition);
       act('Import inks', (j) => takeInks(j, inks, () => nanoid(8)));
       const without = left.length > 0 ? ` Without values that can be used: ${left.join(', ')}.` : '';
       setTold({ text: `${inks.length === 1 ? 'One ink' : `${inks.length} inks`} imported.${without}`, bad: false });
     } catch (error) {
-      if (!(error instanceof InkListError)) throw error;
-      setTold({ text: error.message, bad: true });
+      setTold({ text: (error as Error).message, bad: true });
     }
   }
   const name = fileName(job.name);

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { ALL_CHECKS } from '../../../core/checks';
 import type { Finding } from '../../../core/checks/check';
 import { type AtShop, compareShops, onlyAt } from '../../../core/checks/compare-shops';
-import { readShop, writeShop } from '../../../core/files/shop-file';
+import { writeShop } from '../../../core/files/shop-file';
 import { setShop } from '../../../core/job/edits/job';
 import { keepShop, removeShop } from '../../../core/job/edits/shops';
 import { pieceOf } from '../../../core/job/find';
@@ -17,10 +17,12 @@ import { quoteItem } from '../../../core/sheet/savings';
 import { moneyText } from '../../../core/trade/money';
 import { KINDS, SEVERITIES, type ShopSpec } from '../../../core/trade/schema';
 import { SHOPS } from '../../../core/trade/shops';
+import { intake } from '../../../workers/intake';
 import { Dialog } from '../../parts/Dialog';
 import { download, fileName } from '../../parts/download';
 import { FileChooser } from '../../parts/FileChooser';
 import { Pick } from '../../parts/Pick';
+import { TypedLines } from '../../parts/Typed';
 import { act } from '../../store/session';
 import { useBench } from '../bench';
 import { useReviews } from '../use-reviews';
@@ -80,7 +82,7 @@ export function ShopsPanel({ onClose }: { onClose(): void }) {
   }
   async function takeIn(file: File): Promise<void> {
     try {
-      const shop = readShop(await file.text());
+      const shop = await intake().readShopFile(file);
       // One of a shipped shop's name is another shop: it must not hide the one that ships.
       const id = SHOPS.some((each) => each.id === shop.id) ? nanoid(10) : shop.id;
       act('Import a shop', (j) => keepShop(j, { ...shop, id }));
@@ -259,14 +261,14 @@ function Spec({ shop }: { shop: ShopSpec }) {
       <Gravity shop={shop} fixed={fixed} onChange={change} />
       <label className="grid gap-0.5">
         <span className="font-semibold">Notes</span>
-        <textarea
-          key={shop.notes}
+        <TypedLines
           className="textarea textarea-sm w-full text-[14px]"
           rows={3}
           maxLength={4000}
-          defaultValue={shop.notes}
+          said={shop.notes}
           disabled={fixed}
-          onBlur={(event) => event.target.value !== shop.notes && change({ ...shop, notes: event.target.value })}
+          breaksLines
+          onTake={(notes) => change({ ...shop, notes })}
         />
       </label>
     </div>
@@ -281,7 +283,6 @@ interface PartProps {
 
 /** The sizes a shop cuts, one a line; none is any size. */
 function SizeLists({ shop, fixed, onChange }: PartProps) {
-  const [problem, setProblem] = useState<string>();
   return (
     <section aria-label="Sizes" className="grid gap-1.5">
       <h4 className="font-semibold">
@@ -291,17 +292,19 @@ function SizeLists({ shop, fixed, onChange }: PartProps) {
         {KINDS.map((kind) => (
           <label key={kind} className="grid gap-0.5">
             <span className="quiet text-[13px]">{kind}</span>
-            <textarea
-              key={sizesText(shop.sizes[kind], shop.unit)}
+            <TypedLines
               className="textarea textarea-sm w-full text-[13px]"
               rows={4}
               aria-label={`Sizes of ${kind}`}
-              defaultValue={sizesText(shop.sizes[kind], shop.unit)}
+              said={sizesText(shop.sizes[kind], shop.unit)}
               disabled={fixed}
-              onBlur={(event) => {
-                if (event.target.value === sizesText(shop.sizes[kind], shop.unit)) return;
-                const read = readSizes(event.target.value, shop.unit);
-                setProblem('message' in read ? read.message : undefined);
+              breaksLines
+              refuse={(typed) => {
+                const read = readSizes(typed, shop.unit);
+                return 'message' in read ? read.message : undefined;
+              }}
+              onTake={(typed) => {
+                const read = readSizes(typed, shop.unit);
                 if ('message' in read) return;
                 const { [kind]: _old, ...others } = shop.sizes;
                 onChange({ ...shop, sizes: read.sizes.length > 0 ? { ...others, [kind]: read.sizes } : others });
@@ -310,11 +313,6 @@ function SizeLists({ shop, fixed, onChange }: PartProps) {
           </label>
         ))}
       </div>
-      {problem && (
-        <p role="alert" className="text-[14px] text-error">
-          {problem}
-        </p>
-      )}
     </section>
   );
 }

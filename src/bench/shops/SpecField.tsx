@@ -3,6 +3,7 @@ import { echoUnit } from '../../../core/units/length';
 import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
 import { Pick } from '../../parts/Pick';
+import { Typed } from '../../parts/Typed';
 import { type Field, valueAt, withValue } from './fields';
 
 const RANGES = {
@@ -33,15 +34,12 @@ export function SpecField({
     return (
       <label className="grid gap-0.5">
         <span className="quiet text-[13px]">{label}</span>
-        <input
-          key={String(value)}
+        <Typed
           className="input input-sm w-full text-[14px]"
-          defaultValue={String(value)}
+          said={String(value)}
           disabled={fixed}
           maxLength={120}
-          onBlur={(event) =>
-            event.target.value.trim() !== '' && event.target.value !== value && put(event.target.value.trim())
-          }
+          onTake={(typed) => typed.trim() !== '' && put(typed.trim())}
         />
       </label>
     );

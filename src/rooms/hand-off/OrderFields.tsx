@@ -7,6 +7,7 @@ import { STOCK_GROUPS, STOCKS, weighs } from '../../../core/trade/stocks';
 import { fromPoints } from '../../../core/units/length';
 import { useBench } from '../../bench/bench';
 import { NumberField } from '../../parts/NumberField';
+import { Typed } from '../../parts/Typed';
 import { act } from '../../store/session';
 
 const split = (text: string): string[] =>
@@ -127,14 +128,12 @@ function TextRow({
       <span>
         {label} {hint && <span className="quiet text-[13px]">{hint}</span>}
       </span>
-      <input
-        key={value}
+      <Typed
         className="input input-sm w-full text-[14px]"
         aria-label={label}
-        defaultValue={value}
+        said={value}
         maxLength={most}
-        onBlur={(event) => event.target.value.trim() !== value && onChange(event.target.value.trim())}
-        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        onTake={(typed) => onChange(typed.trim())}
       />
     </label>
   );

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import type { Chosen } from '../../../core/files/hand-off/plan';
-import { ReplyError, readReply, withReply } from '../../../core/files/review/reply';
+import { withReply } from '../../../core/files/review/reply';
 import type { Approval } from '../../../core/job/comments';
 import { pieceOf } from '../../../core/job/find';
+import { intake } from '../../../workers/intake';
 import { useBench } from '../../bench/bench';
 import { ExportRow } from '../../bench/gate/ExportRow';
 import type { Gate } from '../../bench/gate/use-gate';
@@ -33,7 +34,7 @@ export function ReviewForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: 
     setTold(undefined);
     setProblem(undefined);
     try {
-      const reply = readReply(await file.text());
+      const reply = await intake().readReplyFile(file);
       // Tried before it becomes a step: a reply to another job says so here.
       withReply(job, reply, sources);
       act('Client reply', (now) => withReply(now, reply, sources));
@@ -42,8 +43,7 @@ export function ReviewForm({ chosen, gate }: { chosen: readonly Chosen[]; gate: 
         `From ${reply.from}: ${count} ${count === 1 ? 'comment' : 'comments'}. They stand at their places in Layout.`,
       );
     } catch (error) {
-      if (!(error instanceof ReplyError)) throw error;
-      setProblem(error.message);
+      setProblem((error as Error).message);
     }
   }
   return (

@@ -1,32 +1,19 @@
 import { nanoid } from 'nanoid';
 import { useState } from 'react';
-import { PeopleFileError, type PersonRead } from '../../../core/files/people';
-import { ENCODINGS, type Encoding, readText } from '../../../core/files/text-in';
+import type { PersonRead } from '../../../core/files/people';
+import { ENCODINGS, type Encoding } from '../../../core/files/text-in';
 import { takePeople } from '../../../core/job/edits/house';
+import { intake } from '../../../workers/intake';
 import { useBench } from '../../bench/bench';
 import { download, fileName } from '../../parts/download';
 import { FileChooser } from '../../parts/FileChooser';
 import { act } from '../../store/session';
-
-/** A file larger than this is no list of people. */
-const MOST_BYTES = 8_000_000;
 
 /** People that were read, of a file that left a doubt about how it is written: they are looked at first. */
 interface Doubtful {
   file: File;
   encoding: Encoding;
   people: PersonRead[];
-}
-
-async function peopleIn(file: File, said?: Encoding): Promise<Doubtful & { isSure: boolean }> {
-  if (file.size > MOST_BYTES)
-    throw new PeopleFileError('This file is too large for a list of people. Save them without their pictures.');
-  const { text, encoding, isSure } = readText(new Uint8Array(await file.arrayBuffer()), said);
-  const isCard = /\.(vcf|vcard)$/i.test(file.name) || /^BEGIN:VCARD/i.test(text);
-  const people = isCard
-    ? (await import('../../../core/files/people-vcard')).readPeopleVcards(text)
-    : (await import('../../../core/files/people-csv')).readPeopleCsv(text);
-  return { file, encoding, isSure, people };
 }
 
 /** The first names of some people, those with letters beyond the plain ones first: they show whether the rest is right. */
@@ -50,12 +37,11 @@ export function PeopleFiles() {
   async function take(file: File, said?: Encoding): Promise<void> {
     setTold(undefined);
     try {
-      const { isSure, ...read } = await peopleIn(file, said);
+      const { isSure, ...read } = await intake().readPeople(file, file.name, said);
       if (isSure && !said) add(read.people);
-      else setDoubtful(read);
+      else setDoubtful({ ...read, file });
     } catch (error) {
-      if (!(error instanceof PeopleFileError)) throw error;
-      setTold({ text: error.message, bad: true });
+      setTold({ text: (error as Error).message, bad: true });
     }
   }
   const name = fileName(job.name);

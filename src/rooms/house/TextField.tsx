@@ -1,4 +1,4 @@
-import { blurOnEnter } from '../../parts/typing';
+import { TypedLines } from '../../parts/Typed';
 
 /** Words that are taken when the field is left; it is as high as its lines. */
 export function TextField({
@@ -16,19 +16,14 @@ export function TextField({
   bare?: boolean;
 }) {
   const field = (
-    <textarea
-      key={value}
+    <TypedLines
       rows={1}
       className="textarea textarea-sm field-sizing-content min-h-8 w-full resize-none py-1 text-[15px]"
       aria-label={label}
       placeholder={placeholder}
       maxLength={200}
-      defaultValue={value}
-      onBlur={(event) => {
-        const to = event.target.value.trim();
-        if (to !== value) onChange(to);
-      }}
-      onKeyDown={blurOnEnter}
+      said={value}
+      onTake={(typed) => onChange(typed.trim())}
     />
   );
   if (bare) return field;

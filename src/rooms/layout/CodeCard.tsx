@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { type Contact, vcard } from '../../../core/codes/contact';
 import { SYMBOLOGIES, type Symbology } from '../../../core/codes/symbologies';
-import { moduleWidth } from '../../../core/codes/symbols';
+import { moduleWidth, symbolOf } from '../../../core/codes/symbols';
 import { setCode } from '../../../core/job/edits/elements';
 import type { Code } from '../../../core/job/schema';
 import { formatLength } from '../../../core/units/length';
 import { useBench } from '../../bench/bench';
+import { useTyped } from '../../parts/use-typed';
 import { act } from '../../store/session';
 
 const FIELDS = [
@@ -21,18 +22,31 @@ const NOBODY: Contact = { name: '', firm: '', title: '', phone: '', mail: '', we
 /** What a code says, and how large its smallest part prints. */
 export function CodeCard({ code }: { code: Code }) {
   const { unit } = useBench();
-  const [draft, setDraft] = useState<string>();
   const [message, setMessage] = useState<string>();
   const [contact, setContact] = useState<Contact>();
   function put(to: Partial<Pick<Code, 'symbology' | 'text'>>): void {
     try {
       act('Code', (job) => setCode(job, code.id, to));
       setMessage(undefined);
-      setDraft(undefined);
+      text.drop();
     } catch (error) {
       setMessage((error as Error).message);
     }
   }
+  const text = useTyped({
+    said: code.text,
+    refuse(typed) {
+      if (typed.trim() === '') return undefined;
+      try {
+        symbolOf(code.symbology, typed.trim());
+        return undefined;
+      } catch (error) {
+        return (error as Error).message;
+      }
+    },
+    onTake: (typed) => typed.trim() !== '' && put({ text: typed.trim() }),
+    breaksLines: true,
+  });
   return (
     <section aria-label="Code" className="grid gap-1.5">
       <h2 className="heading">Code</h2>
@@ -40,7 +54,9 @@ export function CodeCard({ code }: { code: Code }) {
         className="select select-sm w-full text-[14px]"
         aria-label="Kind of code"
         value={code.symbology}
-        onChange={(event) => put({ symbology: event.target.value as Symbology, ...(draft ? { text: draft } : {}) })}
+        onChange={(event) =>
+          put({ symbology: event.target.value as Symbology, ...(text.draft ? { text: text.draft } : {}) })
+        }
       >
         {Object.entries(SYMBOLOGIES).map(([id, { name }]) => (
           <option key={id} value={id}>
@@ -58,13 +74,12 @@ export function CodeCard({ code }: { code: Code }) {
         className="textarea min-h-16 w-full text-[14px]"
         aria-label="What the code says"
         maxLength={3000}
-        value={draft ?? code.text}
-        onChange={(event) => setDraft(event.target.value)}
-        onBlur={() => draft !== undefined && draft.trim() !== '' && put({ text: draft.trim() })}
+        value={text.shown}
+        {...text.handlers}
       />
-      {message && (
+      {(message ?? text.message) && (
         <p role="alert" className="text-[13px] text-error">
-          {message}
+          {message ?? text.message}
         </p>
       )}
       <p className="quiet text-[13px]">

@@ -3,6 +3,7 @@ import { answerComment, removeComment, setCommentState } from '../../../core/job
 import { findElement, titleOf } from '../../../core/job/find';
 import { useBench } from '../../bench/bench';
 import { Choice } from '../../parts/Choice';
+import { Typed } from '../../parts/Typed';
 import { act, select } from '../../store/session';
 
 const ORDER: readonly CommentState[] = ['open', 'answered', 'done'];
@@ -47,18 +48,13 @@ function CommentRow({ comment: { id, face, element, text, from, date, state, ans
           {from}, {date.slice(0, 10)} · {about}
         </span>
       </button>
-      <input
-        key={answer}
+      <Typed
         className="input input-sm w-full text-[14px]"
         aria-label={`Answer to ${from}`}
         placeholder="Answer"
-        defaultValue={answer}
+        said={answer}
         maxLength={4000}
-        onBlur={(event) => {
-          const to = event.target.value.trim();
-          if (to !== answer) act('Answer', (j) => answerComment(j, id, to));
-        }}
-        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+        onTake={(typed) => act('Answer', (j) => answerComment(j, id, typed.trim()))}
       />
       <div className="flex items-center gap-2">
         <Choice

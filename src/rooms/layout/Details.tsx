@@ -9,7 +9,7 @@ import { UnderlayCard } from '../../bench/underlay/UnderlayCard';
 import { Cards } from '../../parts/Boundary';
 import { LengthField } from '../../parts/LengthField';
 import { Tick } from '../../parts/Tick';
-import { blurOnEnter } from '../../parts/typing';
+import { Typed } from '../../parts/Typed';
 import { act, select } from '../../store/session';
 import { setNudge, useSettings } from '../../store/settings';
 import { AreaCard, CombineCard } from './AreasCard';
@@ -132,18 +132,13 @@ function Identity({ element }: { element: Element }) {
   return (
     <section aria-label="Name" className="grid gap-1.5">
       <h2 className="heading">Name</h2>
-      <input
-        key={element.name ?? ''}
+      <Typed
         className="input input-sm w-full text-[14px]"
         aria-label="Name of the element"
         placeholder={titleOf(element, job.assets)}
-        defaultValue={element.name ?? ''}
+        said={element.name ?? ''}
         maxLength={120}
-        onBlur={(event) => {
-          const name = event.target.value;
-          if (name !== (element.name ?? '')) act('Name', (j) => nameElement(j, element.id, name));
-        }}
-        onKeyDown={blurOnEnter}
+        onTake={(name) => act('Name', (j) => nameElement(j, element.id, name))}
       />
       <Tick checked={element.logo === true} onChange={(on) => act('Mark as logo', (j) => markLogo(j, element.id, on))}>
         A logo: keep it out of the edge
@@ -215,18 +210,13 @@ function GroupName({ face, group }: { face: string; group: string }) {
   const { shown } = useBench();
   const name = shown.flatMap((f) => f.groups ?? []).find((g) => g.id === group)?.name ?? '';
   return (
-    <input
-      key={name}
+    <Typed
       className="input input-sm w-full text-[14px]"
       aria-label="Name of the group"
       placeholder="Name of the group"
-      defaultValue={name}
+      said={name}
       maxLength={120}
-      onBlur={(event) => {
-        const to = event.target.value;
-        if (to !== name) act('Name', (j) => nameGroup(j, face, group, to));
-      }}
-      onKeyDown={blurOnEnter}
+      onTake={(to) => act('Name', (j) => nameGroup(j, face, group, to))}
     />
   );
 }

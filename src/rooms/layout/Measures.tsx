@@ -12,7 +12,7 @@ import type { Element, Job } from '../../../core/job/schema';
 import { elementFrame } from '../../../core/scene/face';
 import { useBench } from '../../bench/bench';
 import { LengthField } from '../../parts/LengthField';
-import { blurOnEnter } from '../../parts/typing';
+import { Typed } from '../../parts/Typed';
 import { act } from '../../store/session';
 import { resized, useArranging } from './arrange/arranging';
 import { ReferencePoint, useReference } from './arrange/ReferencePoint';
@@ -172,18 +172,13 @@ function TurnFields({ element }: { element: Element }) {
     <div className="mt-1.5 grid grid-cols-[1fr_auto_auto_auto_auto] gap-1">
       <label className="input input-sm w-full">
         Rotate, °
-        <input
-          key={now}
+        <Typed
           type="number"
           aria-label="Rotate, degrees clockwise"
           className="text-right"
           step={0.01}
-          defaultValue={now}
-          onBlur={(event) => {
-            const to = event.target.valueAsNumber;
-            if (Number.isFinite(to) && to !== now) turn(to);
-          }}
-          onKeyDown={blurOnEnter}
+          said={String(now)}
+          onTake={(typed) => typed !== '' && turn(Number(typed))}
         />
       </label>
       <SmallButton name="Rotate 90° anticlockwise" onPress={() => turn(now - 90)}>

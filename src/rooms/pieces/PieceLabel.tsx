@@ -8,7 +8,7 @@ import type { Review } from '../../../core/checks/review';
 import { duplicatePiece, removePiece, renamePiece } from '../../../core/job/edits/pieces';
 import type { Job, Piece } from '../../../core/job/schema';
 import { formatSize } from '../../../core/units/length';
-import { blurOnEnter } from '../../parts/typing';
+import { Typed } from '../../parts/Typed';
 import { binPiece } from '../../store/bin';
 import { keepTemplate } from '../../store/kept-with';
 import { act } from '../../store/session';
@@ -33,17 +33,15 @@ export function PieceLabel({
   return (
     <div className="text-[13px] leading-4 text-[var(--table-text)]">
       <div className="flex items-center gap-0.5">
-        <input
-          key={piece.name}
+        <Typed
           className="min-w-0 flex-1 rounded border border-transparent bg-transparent px-1 py-0.5 text-[14px] font-semibold hover:border-[var(--table-text)]/40"
           aria-label={`Name of ${piece.name}`}
-          defaultValue={piece.name}
+          said={piece.name}
           maxLength={120}
-          onBlur={(event) => {
-            const to = event.target.value.trim();
-            if (to !== '' && to !== piece.name) act('Name a piece', (j) => renamePiece(j, piece.id, to));
+          onTake={(typed) => {
+            const to = typed.trim();
+            if (to !== '') act('Name a piece', (j) => renamePiece(j, piece.id, to));
           }}
-          onKeyDown={blurOnEnter}
         />
         <button
           type="button"

@@ -4,6 +4,7 @@ import { askingColumn, changeColumn, removeColumn } from '../../../core/job/edit
 import type { Column, Table } from '../../../core/job/table';
 import type { Rows } from '../../../core/run/rows';
 import { useBench } from '../../bench/bench';
+import { Typed } from '../../parts/Typed';
 import { act } from '../../store/session';
 import { ColumnForm, MADE_NAMES } from './ColumnForm';
 import { placeColumn } from './place-column';
@@ -74,17 +75,12 @@ function ColumnRow({ column, table, rows, said }: { column: Column; table: Table
           </div>
           <label className="input input-sm w-full">
             <span className="quiet text-[13px]">Where empty</span>
-            <input
+            <Typed
               aria-label={`What ${column.name} says where it is empty`}
-              key={column.fallback ?? ''}
-              defaultValue={column.fallback ?? ''}
+              said={column.fallback ?? ''}
               placeholder="nothing"
               maxLength={400}
-              onBlur={(event) => {
-                const fallback = event.target.value;
-                if (fallback !== (column.fallback ?? ''))
-                  act('Column', (job) => changeColumn(job, table.id, column.key, { fallback }));
-              }}
+              onTake={(fallback) => act('Column', (job) => changeColumn(job, table.id, column.key, { fallback }))}
             />
           </label>
           {uses === 0 && table.columns.length > 1 && (

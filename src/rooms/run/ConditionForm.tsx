@@ -2,6 +2,7 @@ import X from 'lucide-react/icons/x';
 import { type Condition, TESTS, type Test } from '../../../core/job/by-row';
 import type { Table } from '../../../core/job/table';
 import { conditionSays } from '../../../core/run/condition';
+import { Typed } from '../../parts/Typed';
 
 /** When something is there, chosen from lists and read as a sentence; always where it has no tests. */
 export function ConditionForm({
@@ -54,13 +55,12 @@ export function ConditionForm({
               ))}
             </select>
             {TESTS[each.test].needs && (
-              <input
+              <Typed
                 className="input input-xs col-span-2 w-full"
                 aria-label={`${of}: value ${i + 1}`}
-                key={each.to}
-                defaultValue={each.to}
+                said={each.to}
                 maxLength={400}
-                onBlur={(event) => event.target.value !== each.to && change(i, { to: event.target.value })}
+                onTake={(to) => change(i, { to })}
               />
             )}
           </div>

@@ -11,6 +11,7 @@ import { useBench } from '../../bench/bench';
 import { NumberField } from '../../parts/NumberField';
 import { Pick } from '../../parts/Pick';
 import { Tick } from '../../parts/Tick';
+import { Typed } from '../../parts/Typed';
 import { act, select, useSession } from '../../store/session';
 import { ConditionForm } from './ConditionForm';
 
@@ -197,19 +198,13 @@ function InkFields({
       {ink?.inks.map((each, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a pair is known by its place
         <div key={i} className="grid grid-cols-2 gap-1">
-          <input
+          <Typed
             className="input input-xs w-full"
             aria-label={`Cell ${i + 1}`}
-            key={each.is}
-            defaultValue={each.is}
+            said={each.is}
             placeholder="says"
-            onBlur={(event) =>
-              onChange({
-                ink: {
-                  ...ink,
-                  inks: ink.inks.map((pair, k) => (k === i ? { ...pair, is: event.target.value } : pair)),
-                },
-              })
+            onTake={(is) =>
+              onChange({ ink: { ...ink, inks: ink.inks.map((pair, k) => (k === i ? { ...pair, is } : pair)) } })
             }
           />
           <select

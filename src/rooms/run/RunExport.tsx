@@ -15,6 +15,7 @@ import { useGate } from '../../bench/gate/use-gate';
 import { Pick } from '../../parts/Pick';
 import { saveFiles } from '../../parts/save-files';
 import { Tick } from '../../parts/Tick';
+import { Typed } from '../../parts/Typed';
 import { useWriting } from '../../parts/use-writing';
 import { WriteRow } from '../../parts/WriteRow';
 import { loadAssets } from '../../store/assets';
@@ -173,17 +174,12 @@ export function RunExport({
         {as === 'files' && (
           <label className="grid gap-0.5">
             <span className="quiet text-[13px]">File names</span>
-            <input
+            <Typed
               className="input input-sm w-full"
-              key={run.names}
-              defaultValue={run.names}
+              said={run.names}
               placeholder={columns[0] ? `{row}-{${columns[0][0]}}` : '{row}'}
               maxLength={200}
-              onBlur={(event) =>
-                event.target.value.trim() !== '' &&
-                event.target.value !== run.names &&
-                set({ names: event.target.value.trim() })
-              }
+              onTake={(typed) => typed.trim() !== '' && set({ names: typed.trim() })}
             />
           </label>
         )}

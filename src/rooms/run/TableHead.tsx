@@ -3,6 +3,7 @@ import { addRowPictures, endRun, renameTable } from '../../../core/job/edits/run
 import type { Table } from '../../../core/job/table';
 import { intake } from '../../../workers/intake';
 import { useBench } from '../../bench/bench';
+import { Typed } from '../../parts/Typed';
 import { act } from '../../store/session';
 import { ImportTable } from './ImportTable';
 
@@ -27,16 +28,12 @@ export function TableHead({ table, missing }: { table: Table; missing: boolean }
   }
   return (
     <section aria-label="Table" className="mb-5 grid gap-1.5">
-      <input
+      <Typed
         className="input input-sm w-full font-semibold"
         aria-label="Name of the table"
-        key={table.name}
-        defaultValue={table.name}
+        said={table.name}
         maxLength={120}
-        onBlur={(event) => {
-          const name = event.target.value;
-          if (name !== table.name) act('Rename table', (job) => renameTable(job, table.id, name));
-        }}
+        onTake={(name) => act('Rename table', (job) => renameTable(job, table.id, name))}
       />
       <p className={`text-[13px] ${missing ? 'text-error' : 'quiet'}`}>{SOURCES[table.source.kind](table)}</p>
       <div className="flex flex-wrap gap-1.5">

@@ -1,14 +1,9 @@
-import { type PointerEvent, useState } from 'react';
+import { useState } from 'react';
 import { type Point, unionOf } from '../../../core/geometry/box';
 import type { SheetBlock } from '../../../core/job/sheet';
 import { slotsOf } from '../../../core/sheet/by-hand';
 import type { SheetItem } from '../../../core/sheet/form';
-
-const pointOf = (event: PointerEvent<SVGElement>): Point => {
-  const { ownerSVGElement: svg } = event.currentTarget;
-  const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg!.getScreenCTM()!.inverse());
-  return { x, y };
-};
+import { useHeld } from '../../bench/use-held';
 
 /** Half a millimetre, points: a dragged block lies on lengths that one would type. */
 const STEP = 72 / 50.8;
@@ -26,7 +21,18 @@ export function BlockHandles({
   gap: number;
   onMove(block: number, by: Point): void;
 }) {
-  const [drag, setDrag] = useState<{ block: number; from: Point; by: Point }>();
+  const [drag, setDrag] = useState<{ block: number; by: Point }>();
+  // Where it goes is shown; the layout is made anew once it is let go of.
+  const hold = useHeld<{ block: number; scale: number; by: Point }>({
+    move(held, { x, y }) {
+      held.by = { x: stepped(x / held.scale), y: stepped(y / held.scale) };
+      setDrag({ block: held.block, by: held.by });
+    },
+    end({ block, by }, how) {
+      if (how === 'settle' && (by.x !== 0 || by.y !== 0)) onMove(block, by);
+      setDrag(undefined);
+    },
+  });
   return blocks.map((block, i) => {
     const around = unionOf(slotsOf(block, items, gap));
     if (!around) return null;
@@ -46,20 +52,11 @@ export function BlockHandles({
         vectorEffect="non-scaling-stroke"
         className="cursor-move"
         data-block={i + 1}
-        onPointerDown={(event) => {
-          event.currentTarget.setPointerCapture(event.pointerId);
-          setDrag({ block: i, from: pointOf(event), by: { x: 0, y: 0 } });
-        }}
-        onPointerMove={(event) => {
-          if (drag?.block !== i) return;
-          const to = pointOf(event);
-          setDrag({ ...drag, by: { x: stepped(to.x - drag.from.x), y: stepped(to.y - drag.from.y) } });
-        }}
-        onPointerUp={() => {
-          if (drag && (drag.by.x !== 0 || drag.by.y !== 0)) onMove(drag.block, drag.by);
-          setDrag(undefined);
-        }}
-        onPointerCancel={() => setDrag(undefined)}
+        {...hold(({ currentTarget }) => ({
+          block: i,
+          scale: (currentTarget as SVGRectElement).getScreenCTM()?.a ?? 1,
+          by: { x: 0, y: 0 },
+        }))}
       >
         <title>{`Block ${i + 1}: drag it, or type where it lies`}</title>
       </rect>

@@ -89,6 +89,7 @@ export function DrawPath({ face, origin, view }: { face: Face; origin: Point; vi
           if (pulling) pullPoint(p);
         }}
         onPointerUp={() => setPulling(false)}
+        onPointerCancel={() => setPulling(false)}
         onDoubleClick={() => {
           // The second click has put the last point down once more.
           dropPoint();

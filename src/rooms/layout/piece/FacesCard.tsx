@@ -10,7 +10,7 @@ import { TURNS } from '../../../../core/job/kinds';
 import type { Face } from '../../../../core/job/schema';
 import { useBench } from '../../../bench/bench';
 import { Pick } from '../../../parts/Pick';
-import { blurOnEnter } from '../../../parts/typing';
+import { Typed } from '../../../parts/Typed';
 import { act } from '../../../store/session';
 import { TurnDrawing } from './TurnDrawing';
 
@@ -75,17 +75,12 @@ function FaceRow({ face, index }: { face: Face; index: number }) {
   ] as const;
   return (
     <li className="grid gap-1 rounded border border-base-300 bg-base-100 p-1.5">
-      <input
-        key={name}
+      <Typed
         className="input input-sm w-full text-[14px]"
         aria-label={`Name of ${name}`}
-        defaultValue={name}
+        said={name}
         maxLength={120}
-        onBlur={(event) => {
-          const to = event.target.value;
-          if (to.trim() !== '' && to !== name) act('Rename side', (job) => renameFace(job, piece.id, id, to));
-        }}
-        onKeyDown={blurOnEnter}
+        onTake={(to) => to.trim() !== '' && act('Rename side', (job) => renameFace(job, piece.id, id, to))}
       />
       <div className="flex items-center gap-0.5">
         <select

@@ -19,7 +19,7 @@ import { useBench } from '../../../bench/bench';
 import { openPanel } from '../../../bench/room';
 import { Choice } from '../../../parts/Choice';
 import { Tick } from '../../../parts/Tick';
-import { blurOnEnter } from '../../../parts/typing';
+import { Typed } from '../../../parts/Typed';
 import { act, select } from '../../../store/session';
 
 const KINDS = FINISH_KINDS.map((kind) => [kind, FINISHES[kind].name] as const);
@@ -76,19 +76,15 @@ function FinishRow({ finish }: { finish: Finish }) {
   return (
     <li className="grid gap-1.5 rounded border border-base-300 bg-base-100 p-1.5">
       <div className="flex items-center gap-1">
-        <input
-          key={plate}
+        <Typed
           className="input input-sm min-w-0 flex-1 text-[14px]"
           aria-label={`Name of the plate ${plate}`}
-          defaultValue={plate}
+          said={plate}
           maxLength={80}
-          onBlur={(event) => {
-            const to = event.target.value.trim();
-            if (to === plate) return;
-            if (to === '' || isTaken(to)) event.target.value = plate;
-            else change({ name: to === facts.name ? undefined : to });
+          onTake={(typed) => {
+            const to = typed.trim();
+            if (to !== '' && !isTaken(to)) change({ name: to === facts.name ? undefined : to });
           }}
-          onKeyDown={blurOnEnter}
         />
         <button
           type="button"
