@@ -8,6 +8,7 @@ import { parsePath, pathBounds, transformPath } from '../core/geometry/path';
 import { addAsset, addElement } from '../core/job/edits/elements';
 import { addInk } from '../core/job/edits/inks';
 import { addPiece, learnWord } from '../core/job/edits/job';
+import { setSpread } from '../core/job/edits/pieces';
 import { lookOf } from '../core/job/look';
 import { makeJob, makePicture, makePiece, makeRule, makeShape, makeWords } from '../core/job/make';
 import { quotedParagraphs } from '../core/job/quoted';
@@ -268,6 +269,8 @@ export async function buildDemo(): Promise<JobBundle> {
   ])
     job = learnWord(job, word);
   job = buildFoilCard(job);
+  // Where copper meets green.
+  for (const id of ['card', 'postcard', 'postcard-us', 'year', 'foil-card']) job = setSpread(job, id, mm(0.08));
   return { job, assets: { [hash]: glass, [wideHash]: wide, [openHash]: open } };
 
   function centred(

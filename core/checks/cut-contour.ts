@@ -1,20 +1,21 @@
 import { type ContourPoint, contourOf } from '../geometry/contour';
 import { boxPath } from '../geometry/path';
-import type { Piece } from '../job/schema';
 import { cutOutline } from '../scene/finishing';
 import { type CheckContext, laidOut } from './check';
 
-const kept = new WeakMap<Piece, Map<string, readonly ContourPoint[]>>();
+/** Edges by their outline: every edit makes another piece, and hardly any another edge. */
+const kept = new Map<string, readonly ContourPoint[]>();
+const MOST_KEPT = 40;
 
 /** The edge of the finished piece on a side: its die line, its rounded trim, or its trim. Points from the trim's corner. */
 export function cutContour(context: Pick<CheckContext, 'piece' | 'face'>): readonly ContourPoint[] {
   const { piece, face } = context;
-  const here = kept.get(piece) ?? new Map<string, readonly ContourPoint[]>();
-  kept.set(piece, here);
-  const found = here.get(face.id);
-  if (found) return found;
   const { width, height } = piece;
-  const contour = contourOf(cutOutline(laidOut(context), face) ?? boxPath({ x: 0, y: 0, width, height }));
-  here.set(face.id, contour);
+  const outline = cutOutline(laidOut(context), face) ?? boxPath({ x: 0, y: 0, width, height });
+  const key = JSON.stringify(outline);
+  const contour = kept.get(key) ?? contourOf(outline);
+  kept.delete(key);
+  kept.set(key, contour);
+  if (kept.size > MOST_KEPT) kept.delete(kept.keys().next().value!);
   return contour;
 }

@@ -5,9 +5,10 @@ import { type Finish, factsOf } from '../job/finishing';
 import { letteringsOf } from '../job/look';
 import type { Element } from '../job/schema';
 import { type FinishOnFace, finishesOn } from '../scene/finishing';
+import { inkRings } from '../scene/ink-rings';
 import { FINISH_LIMITS, type FinishLimits } from '../trade/finish-limits';
 import { type CheckContext, workedOn } from './check';
-import { boxOfRings, inkRings } from './ink-shape';
+import { boxOfRings } from './ink-shape';
 
 /** What is done to a side besides printing it, as exact shapes. Points from the trim's corner. */
 

@@ -31,6 +31,7 @@ import { heavyPicture } from './rules/heavy-picture';
 import { hiddenLeft } from './rules/hidden-left';
 import { hiddenWords } from './rules/hidden-words';
 import { hyphenForDash } from './rules/hyphen-for-dash';
+import { inksMeet } from './rules/inks-meet';
 import { invisible } from './rules/invisible';
 import { jpegQuality } from './rules/jpeg-quality';
 import { keepClear } from './rules/keep-clear';
@@ -122,6 +123,7 @@ export const CHECKS: readonly Check[] = [
   laserLetterhead,
   acrossFold,
   denseFold,
+  inksMeet,
   foldScore,
   postSize,
   backTurn,

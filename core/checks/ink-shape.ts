@@ -2,29 +2,14 @@ import type { PathD, PathsD } from 'clipper2-ts';
 import { inkBounds } from '../devices/bounds';
 import { type Box, overlaps, type Point, unionOf } from '../geometry/box';
 import { areaOfRings, combinedRings } from '../geometry/clipping';
-import { flatten } from '../geometry/flatten';
 import type { Element } from '../job/schema';
-import { seenArea } from '../scene/seen-area';
+import { inkRings } from '../scene/ink-rings';
 import type { SceneSources } from '../scene/sources';
 
 /** What an element prints, as exact shapes: turned as it is, lines along their middles, letters by their outlines. */
 
-/** Curves become straight pieces within this, points. */
-const TOLERANCE = 0.05;
 /** Square points that two shapes may have in common by rounding. */
 const HARDLY_ANY = 0.02;
-
-// By element: edits never change one in place. Beside the element only the named styles move ink.
-const kept = new WeakMap<Element, { styles: SceneSources['styles']; rings: PathsD }>();
-
-/** The outlines of an element's ink, read by the non-zero rule. Shadows are no part of it. */
-export function inkRings(element: Element, sources: SceneSources): PathsD {
-  const found = kept.get(element);
-  if (found?.styles === sources.styles) return found.rings;
-  const rings = flatten(seenArea(element, sources), TOLERANCE).map(({ points }) => points as PathD);
-  kept.set(element, { styles: sources.styles, rings });
-  return rings;
-}
 
 const ringOf = ({ x, y, width, height }: Box): PathD => [
   { x, y },

@@ -10,8 +10,9 @@ import { asFace } from '../job/turned';
 import type { Device } from '../scene/device';
 import { drawElement, elementBox } from '../scene/face';
 import { groundsOf, mayOverprint } from '../scene/grounds';
-import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
+import { drawSpread } from '../scene/spread';
+import { platedFaces } from '../scene/traps';
 import { type CheckContext, type CheckKit, type Finding, trimOf } from './check';
 import type { KeptPlates, LaidBefore } from './kept-plates';
 import type { FixContext, PlateCheck, PlateContext } from './plate-check';
@@ -59,6 +60,7 @@ export function layFace(context: CheckContext, asked: PlatesAsked, before?: Laid
       drawElement(element, sources, device);
       if (before?.keepsAt === i + 1) before.keep(i + 1, device.grid().plates);
     }
+    drawSpread(face, device);
     return device.grid();
   });
   return {
@@ -66,7 +68,11 @@ export function layFace(context: CheckContext, asked: PlatesAsked, before?: Laid
     picture: asked.picture,
     grid,
     totals: lazily(() => totalsOf(grid())),
-    mostInk: lazily(() => laid(mostInkDevice(asked.picture), elements).most()),
+    mostInk: lazily(() => {
+      const device = laid(mostInkDevice(asked.picture), elements);
+      drawSpread(face, device);
+      return device.most();
+    }),
     contrastOf(words) {
       const ink = inkBounds(words, sources);
       // What lies under words is what is there before they are drawn.
@@ -120,7 +126,7 @@ export function layPiece(
 ): PlateContext[] {
   const sources = sourcesOf(job, fonts);
   // All of them are made ready, since words go on from one to another.
-  const shown = printedFaces(piece, sources).filter(({ id }) => faces?.includes(id) ?? true);
+  const shown = platedFaces(piece, sources).filter(({ id }) => faces?.includes(id) ?? true);
   return shown.map((face) => {
     const sheet = asFace(piece, face);
     const box = trimOnly ? trimOf(sheet) : outset(trimOf(sheet), shop.bleed[piece.kind]);

@@ -107,6 +107,9 @@ const from12 = (job: Loose): Loose => ({ ...job, version: 13 });
 /** A piece may be finished, text have a line along its letters, a shop its prices, and a client a say since: nothing of an older job changes. */
 const from13 = (job: Loose): Loose => ({ ...job, version: 14 });
 
+/** What meets may be spread since: nothing of an older job changes. */
+const from14 = (job: Loose): Loose => ({ ...job, version: 15 });
+
 /** The step from each version to the next. */
 const STEPS: Record<number, (job: Loose) => Loose> = {
   1: from1,
@@ -122,6 +125,7 @@ const STEPS: Record<number, (job: Loose) => Loose> = {
   11: from11,
   12: from12,
   13: from13,
+  14: from14,
 };
 
 /** An older job brought to the present version; anything else comes back as it is. */

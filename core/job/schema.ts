@@ -24,7 +24,7 @@ export * from './element';
 
 /** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
-export const JOB_VERSION = 14;
+export const JOB_VERSION = 15;
 
 /** A line to lay things out by; upright where `axis` is x. */
 export const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: place });
@@ -65,6 +65,9 @@ const side = z
 
 export const MOST_FACES = JOB_LIMITS.faces;
 
+/** How far an ink may be spread, in points: 0.02 mm to 0.3 mm. */
+export const SPREAD_LIMITS = { least: toPoints(0.02, 'mm') - 1e-6, most: toPoints(0.3, 'mm') + 1e-6 } as const;
+
 export const pieceSchema = z.strictObject({
   id,
   name,
@@ -76,6 +79,8 @@ export const pieceSchema = z.strictObject({
   faces: z.array(faceSchema).min(1).max(MOST_FACES),
   /** The plates it is to be printed from; process and spots where it is left out. */
   printedWith: printedWithSchema.optional(),
+  /** How far the lighter of two inks that meet is spread over the darker one, points; not at all where it is left out. */
+  spread: z.number().min(SPREAD_LIMITS.least).max(SPREAD_LIMITS.most).optional(),
   ...kindFacts,
   /** What is done to it besides printing it. */
   finishing: z.array(finishSchema).max(MOST_FINISHES).optional(),

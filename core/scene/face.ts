@@ -1,6 +1,6 @@
 import { type Box, unionOf } from '../geometry/box';
 import { boxAround, multiply, ontoBox } from '../geometry/matrix';
-import type { Code, Element, Face, Picture, Shape } from '../job/schema';
+import type { Code, Element, Picture, Shape } from '../job/schema';
 import { pictureMatrix } from '../picture/place';
 import { plates } from './colour';
 import type { Device } from './device';
@@ -11,6 +11,7 @@ import { copiesOf, copyBoxes } from './repeat';
 import { drawRule } from './rule';
 import { drawShadow } from './shadow';
 import type { SceneSources } from './sources';
+import { drawSpread, type PlatedFace } from './spread';
 import { isTurned, placedDevice, thinnedDevice, turnOf } from './turn';
 import { drawWords, type TypeSources, wordsFrame } from './words';
 
@@ -104,7 +105,8 @@ export function drawElement(element: Element, sources: SceneSources, device: Dev
   device.endElement();
 }
 
-/** A whole face as `shownFaces` has it, from the bottom of its stack to the top. */
-export function drawFace(face: Face, sources: SceneSources, device: Device): void {
+/** A whole face as `shownFaces` has it, from the bottom of its stack to the top, and what is spread on it. */
+export function drawFace(face: PlatedFace, sources: SceneSources, device: Device): void {
   for (const element of face.elements) drawElement(element, sources, device);
+  drawSpread(face, device);
 }

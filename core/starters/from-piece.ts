@@ -22,6 +22,7 @@ import { fitPiece } from './fit';
 import { beginEmpty } from './index';
 import { BLACK, darkness, housePaints, LIGHT } from './paints';
 import { refitPiece } from './refit';
+import { spreadInks } from './spread';
 
 /** A piece begun from another piece of the job: its logo, inks, details and accents, on a sheet of another kind. */
 
@@ -132,5 +133,5 @@ export function beginFrom(job: Job, asked: PieceAsked, source: Piece, newId: () 
     : carried;
   const margin = shopIn(job, asked.shop).safe[asked.kind] + 1;
   const placed = refitPiece(requoted(onPaper), asked.id, source, margin, fonts);
-  return fitPiece(clearOf(placed, pieceOf(placed, asked.id)!, fonts), asked.id, fonts);
+  return spreadInks(fitPiece(clearOf(placed, pieceOf(placed, asked.id)!, fonts), asked.id, fonts), asked.id, fonts);
 }

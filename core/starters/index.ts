@@ -14,6 +14,7 @@ import { type PieceUnit, toPoints } from '../units/length';
 import { LOOKS } from './looks';
 import { type Pen, penFor } from './pen';
 import { remembered } from './remembered';
+import { spreadInks } from './spread';
 import type { Look, Starter } from './starter';
 
 export { LOOKS, lookCalled } from './looks';
@@ -117,8 +118,7 @@ function readyMade(job: Job, id: string, newId: () => string): Job {
   return runsOff && piece.letter ? setLetter(job, id, { ...piece.letter, unprintable: 0 }, newId) : job;
 }
 
-/** Adds a new piece to a job, begun by a starter or left empty. */
-export function beginPiece(
+function drawPiece(
   job: Job,
   asked: PieceAsked,
   starter: Starter | undefined,
@@ -138,3 +138,12 @@ export function beginPiece(
   starter.look.back(back, freeOf(back.inner, areasOf(piece, piece.faces[1]), back.sheet.width));
   return back.job();
 }
+
+/** Adds a new piece to a job, begun by a starter or left empty. */
+export const beginPiece = (
+  job: Job,
+  asked: PieceAsked,
+  starter: Starter | undefined,
+  newId: () => string,
+  fonts: FontBook,
+): Job => spreadInks(drawPiece(job, asked, starter, newId, fonts), asked.id, fonts);

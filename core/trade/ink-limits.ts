@@ -32,6 +32,14 @@ export const INK_LIMITS = {
   laserSolid: 2000,
   /** A place with too much ink, in mm², that is worth a word. */
   wetPlace: 0.5,
+  /**
+   * Two inks that meet: with as much of one plate on both sides no paper shows between them; one lighter than that density
+   * hardly differs from paper; and a shorter edge, points, is not worth a word.
+   */
+  meeting: { common: 0.2, density: 0.25, length: 2.83 },
+  /** How far the lighter of two inks is spread over the other, mm; and how much ink may lie there then, 1 is 100 %. */
+  spreads: [0.05, 0.08, 0.1],
+  spreadTotal: 2.95,
 } as const;
 
 export const INK_SOURCE: Source = { kind: 'common practice' };

@@ -19,8 +19,8 @@ const spread = (times: number[]): string => {
   return `median ${middle(sorted, 0.5).toFixed(1)} ms, 95th percentile ${middle(sorted, 0.95).toFixed(1)} ms`;
 };
 
-/** Opens a job in the built app, in a browser of its own; `work` does the rest. */
-async function inApp(job: Job, work: (page: Page, tools: CDPSession) => Promise<void>): Promise<void> {
+/** Opens the built app, in a browser of its own; `work` does the rest. */
+export async function inApp(work: (page: Page, tools: CDPSession) => Promise<void>): Promise<void> {
   if (!existsSync(entry)) {
     console.log('in the page: not measured, the app is not built; run npm run build first');
     return;
@@ -30,18 +30,24 @@ async function inApp(job: Job, work: (page: Page, tools: CDPSession) => Promise<
   try {
     await new Promise((resolve) => setTimeout(resolve, 2000));
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.goto(home);
-    const file = Buffer.from(writeJobFile({ job, assets: {} }));
-    await page.locator('input[type=file]').first().setInputFiles({ name: 'b.tidyedge', mimeType: '', buffer: file });
-    await page.locator(`a[href*="job=${job.id}&piece=${job.pieces[0]!.id}"]`).click();
     const tools = await page.context().newCDPSession(page);
     await tools.send('Performance.enable');
+    await page.goto(home);
     await work(page, tools);
   } finally {
     await browser.close();
     server.kill();
   }
 }
+
+/** Opens a job in the built app. */
+const inJob = (job: Job, work: (page: Page, tools: CDPSession) => Promise<void>): Promise<void> =>
+  inApp(async (page, tools) => {
+    const file = Buffer.from(writeJobFile({ job, assets: {} }));
+    await page.locator('input[type=file]').first().setInputFiles({ name: 'b.tidyedge', mimeType: '', buffer: file });
+    await page.locator(`a[href*="job=${job.id}&piece=${job.pieces[0]!.id}"]`).click();
+    await work(page, tools);
+  });
 
 const metric = async (tools: CDPSession, wanted: string): Promise<number> => {
   const { metrics } = await tools.send('Performance.getMetrics');
@@ -75,7 +81,7 @@ const STEPS = 240;
 
 /** Drags, zooms and pans among 300 elements of 40 glyphs each, snapping on. */
 export const dragInPage = (): Promise<void> =>
-  inApp(crowdedJob(), async (page, tools) => {
+  inJob(crowdedJob(), async (page, tools) => {
     const dragged = page.locator('main [data-element="dragged"]');
     await dragged.waitFor();
     // What is worked out once after opening, plates and spelling, is over by then.
@@ -111,7 +117,7 @@ export const dragInPage = (): Promise<void> =>
 
 /** Types into a letter of 1,000 words in the built app, and tells how long each key takes there. */
 export const typeInPage = (): Promise<void> =>
-  inApp(letterJob(), async (page, tools) => {
+  inJob(letterJob(), async (page, tools) => {
     const letter = page.locator('main [data-element="letter"]');
     await letter.dblclick();
     await page.getByRole('textbox', { name: 'Text', exact: true }).press('Control+End');
@@ -154,7 +160,7 @@ export const typeInPage = (): Promise<void> =>
 
 /** How long after an edit the strip at the foot shows the new total ink of a card. */
 export const inksInPage = (): Promise<void> =>
-  inApp(wetCard(), async (page) => {
+  inJob(wetCard(), async (page) => {
     await page.locator('main [data-element="wet"]').click();
     await page.getByText(/total ink 330 %/).waitFor();
     // As text: a function would carry the names that the test runner gives to its inner ones.

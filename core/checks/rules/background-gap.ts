@@ -1,12 +1,13 @@
 import { bottom, right } from '../../geometry/box';
 import { areaOfRings } from '../../geometry/clipping';
 import { isPaper } from '../../job/paints-shown';
+import { inkRings } from '../../scene/ink-rings';
 import { CHECK_LIMITS } from '../../trade/check-limits';
 import { type BareCorner, bareCorners } from '../bleed-depth';
 import { type Check, type CheckContext, type Finding, trimOf } from '../check';
 import { type EdgeArt, edgeArt, extending, SIDES } from '../edge-art';
 import { found } from '../found';
-import { inkRings, inkWithin } from '../ink-shape';
+import { inkWithin } from '../ink-shape';
 import { listed } from '../listed';
 
 /** Whether other art covers the strip that a background leaves at a side. */

@@ -1,10 +1,10 @@
 import { insideBy } from '../../geometry/contour';
 import { finishSays } from '../../job/finishing';
+import { inkRings } from '../../scene/ink-rings';
 import { type Check, type Finding, HAIR } from '../check';
 import { cutContour } from '../cut-contour';
 import { finishesHere, limitsOfFinish } from '../finish-shape';
 import { found } from '../found';
-import { inkRings } from '../ink-shape';
 
 export const finishEdge: Check = {
   id: 'finish-edge',

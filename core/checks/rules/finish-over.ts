@@ -1,11 +1,11 @@
 import { areaOfRings, combinedRings } from '../../geometry/clipping';
 import { removeFinish } from '../../job/edits/finishing';
 import { finishSays } from '../../job/finishing';
+import { inkRings } from '../../scene/ink-rings';
 import { FINISH_REGISTER, VARNISHED_TYPE } from '../../trade/finish-limits';
 import type { Check, Finding } from '../check';
 import { finishesHere, smallestType } from '../finish-shape';
 import { found, foundOnFace } from '../found';
-import { inkRings } from '../ink-shape';
 
 export const varnishRegister: Check = {
   id: 'varnish-register',

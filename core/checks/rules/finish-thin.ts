@@ -4,11 +4,11 @@ import { setOutline } from '../../job/edits/outlines';
 import { finishSays } from '../../job/finishing';
 import type { Element } from '../../job/schema';
 import { outlineThere } from '../../scene/finishing';
+import { inkRings } from '../../scene/ink-rings';
 import { VARNISHED_TYPE } from '../../trade/finish-limits';
 import type { Check, Finding, Fix } from '../check';
 import { areasHere, isPartOf, limitsOfFinish, narrowest, smallestType, thinnest } from '../finish-shape';
 import { found } from '../found';
-import { inkRings } from '../ink-shape';
 
 /** A dot more than its limit: what holds it exactly is fine. */
 const SLACK = 0.02;

@@ -1,11 +1,12 @@
 import { isFlat } from '../../colour/fill';
 import { type Box, distancesTo } from '../../geometry/box';
 import type { Element, Shape } from '../../job/schema';
+import { inkRings } from '../../scene/ink-rings';
 import type { SceneSources } from '../../scene/sources';
 import { type Check, type Finding, trimOf } from '../check';
 import { SIDES } from '../edge-art';
 import { found } from '../found';
-import { exactBounds, inkRings, thicknessOf } from '../ink-shape';
+import { exactBounds, thicknessOf } from '../ink-shape';
 import { listed } from '../listed';
 
 /** A line as long as this share of an edge runs along it. */

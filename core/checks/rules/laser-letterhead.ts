@@ -3,12 +3,13 @@ import { areaOfRings } from '../../geometry/clipping';
 import { finishSays } from '../../job/finishing';
 import type { Element } from '../../job/schema';
 import { plates } from '../../scene/colour';
+import { inkRings } from '../../scene/ink-rings';
 import { INK_LIMITS } from '../../trade/ink-limits';
 import { fromPoints, toPoints } from '../../units/length';
 import type { Check, CheckContext, Finding } from '../check';
 import { finishesHere } from '../finish-shape';
 import { found, foundOnFace } from '../found';
-import { inkRings } from '../ink-shape';
+
 import { platesUsed } from '../piece-facts';
 
 /** Inks that the heat of a laser printer melts, lifts or dulls, by what they are called. */

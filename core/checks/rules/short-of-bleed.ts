@@ -1,11 +1,12 @@
 import { overlaps, type Sides } from '../../geometry/box';
 import { isPaper } from '../../job/paints-shown';
 import type { Element } from '../../job/schema';
+import { inkRings } from '../../scene/ink-rings';
 import { depthAt } from '../bleed-depth';
 import { type Check, type CheckContext, type Finding, HAIR } from '../check';
 import { dieHere } from '../die-here';
 import { edgeArt, extending } from '../edge-art';
-import { inkRings } from '../ink-shape';
+
 import { listed } from '../listed';
 
 /** Whether all edges of an element run along the trim's, so that the box around it tells all. */

@@ -4,11 +4,12 @@ import { labOfPaint } from '../../colour/nearest-ink';
 import { setFrame, setLettersStroke, setStroke } from '../../job/edits/elements';
 import { inkOf } from '../../job/find';
 import type { Element, Job, Paint, Rule, Shape } from '../../job/schema';
+import { inkRings } from '../../scene/ink-rings';
 import type { SceneSources } from '../../scene/sources';
 import { INK_LIMITS, INK_SOURCE } from '../../trade/ink-limits';
 import { atElement } from '../at-element';
 import { type Check, type CheckContext, type Finding, HAIR } from '../check';
-import { inkRings, thicknessOf } from '../ink-shape';
+import { thicknessOf } from '../ink-shape';
 
 interface Line {
   weight: number;

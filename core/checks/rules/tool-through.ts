@@ -2,10 +2,10 @@ import { EndType, JoinType } from 'clipper2-ts';
 import { areaOfRings, combinedRings, grownRings, type PathsD } from '../../geometry/clipping';
 import { flatten } from '../../geometry/flatten';
 import { throughOn } from '../../scene/finishing';
+import { inkRings } from '../../scene/ink-rings';
 import type { FinishKind } from '../../trade/finishes';
 import { type Check, type CheckContext, type Finding, laidOut } from '../check';
 import { found } from '../found';
-import { inkRings } from '../ink-shape';
 
 /** Tools that go through the sheet, on either side of it. */
 const TOOLS = {

@@ -1,8 +1,8 @@
 import { type Finish, finishPlate, finishSays } from '../../job/finishing';
 import type { Face, Piece } from '../../job/schema';
 import { type FinishOnFace, finishedFaces } from '../../scene/finishing';
-import { printedFaces } from '../../scene/shown-faces';
 import type { SceneSources } from '../../scene/sources';
+import { platedFaces } from '../../scene/traps';
 import { ExportError, facesAsked, type PdfAsked } from './asked';
 import { STANDARD_FACTS } from './standards';
 
@@ -31,7 +31,7 @@ const apartName = (face: Face, finish: Finish): string =>
 
 /** The pages of a file as asked, in their order. Throws ExportError where there are none. */
 export function pagesAsked(piece: Piece, asked: PdfAsked, sources: SceneSources): PageAsked[] {
-  const printed = printedFaces(piece, sources);
+  const printed = platedFaces(piece, sources);
   const way = finishingWay(asked);
   const finished = way === 'none' ? [] : finishedFaces(piece, sources);
   const wanted = asked.faces ?? printed.map((_, i) => i);

@@ -10,9 +10,9 @@ import type { SheetMade } from '../../job/sheet';
 import { shopIn } from '../../job/shops-of';
 import type { Device } from '../../scene/device';
 import { finishedFaces } from '../../scene/finishing';
-import { printedFaces } from '../../scene/shown-faces';
 import { drawSlug } from '../../scene/slug';
 import { sourcesOf } from '../../scene/sources';
+import { platedFaces } from '../../scene/traps';
 import { placedDevice } from '../../scene/turn';
 import { colourArea } from '../../sheet/colour-area';
 import type { Placed, SheetForm, SheetItem } from '../../sheet/form';
@@ -51,7 +51,7 @@ function sharedFace(
 ): string | undefined {
   const { job: dressed, piece } = pieceFor(job, item);
   const sources = sourcesOf(dressed, kit.fonts);
-  const face = printedFaces(piece, sources)[faceNumber];
+  const face = platedFaces(piece, sources)[faceNumber];
   if (!face) return undefined;
   refuseMissing(dressed, [face], ({ asset: hash }) => kit.assets[hash] !== undefined);
   const bleed = outset(
@@ -225,7 +225,7 @@ export function drawSideAsked(job: Job, asked: SheetAsked, side: SheetSide, font
     const item = asked.items[laid.each.item]!;
     const { job: dressed, piece } = pieceFor(job, item);
     const sources = sourcesOf(dressed, fonts);
-    const face = printedFaces(piece, sources)[item.faces[laid.each.face]!];
+    const face = platedFaces(piece, sources)[item.faces[laid.each.face]!];
     if (face) drawAtPlace(laid, piece, (on) => drawOnSheet(piece, face, sources, on), device);
   }
   for (const { draw } of finishesOfSide(job, asked, side, fonts)) draw(device);

@@ -79,6 +79,13 @@ export const setSheet = (job: Job, pieceId: string, sheet: SheetMade): Job =>
     piece.sheet = sheet;
   });
 
+/** Spreads the lighter of inks that meet by so many points; not at all where it is left out. */
+export const setSpread = (job: Job, pieceId: string, spread: number | undefined): Job =>
+  changePiece(job, pieceId, (piece) => {
+    if (spread === undefined) delete piece.spread;
+    else piece.spread = spread;
+  });
+
 /** Moves a block of a layout by hand; `by` in points on the sheet. */
 export const moveBlock = (job: Job, pieceId: string, form: number, block: number, by: Point): Job =>
   changePiece(job, pieceId, (piece) => {

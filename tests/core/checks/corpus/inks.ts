@@ -27,6 +27,31 @@ const digital = { shop: 'metric-digital' };
 const press = { shop: 'letterpress' };
 
 export const INKS: readonly Fault[] = [
+  // The inks of the job: copper is a spot; green is of cyan, yellow and black.
+  one(
+    'inks-meet',
+    'a copper panel on green',
+    [area('a', 10, 10, 40, 30, ink('green')), area('b', 20, 15, 10, 10, ink('copper'))],
+    [area('a', 10, 10, 40, 30, ink('green')), { ...area('b', 20, 15, 10, 10, ink('copper')), overprint: 'overprints' }],
+  ),
+  one(
+    'inks-meet',
+    'copper beside green, edge to edge',
+    [area('a', 10, 10, 20, 30, ink('green')), area('b', 30, 10, 10, 30, ink('copper'))],
+    [area('a', 10, 10, 20, 30, ink('green')), area('b', 30.5, 10, 10, 30, ink('copper'))],
+  ),
+  one(
+    'inks-meet',
+    'two spot inks, one on the other',
+    [area('a', 10, 10, 40, 30, ink('navy')), area('b', 20, 15, 10, 10, ink('copper'))],
+    // A white panel keeps them apart.
+    [
+      area('a', 10, 10, 40, 30, ink('navy')),
+      area('p', 18, 13, 14, 14, { ink: 'paper', tint: 1 }),
+      area('b', 20, 15, 10, 10, ink('copper')),
+    ],
+    withInk('navy', [1, 0.8, 0.2, 0.3], 'spot'),
+  ),
   one('thin-lines', 'a rule of 0.1 pt', [line('r', 10, 20, 30, 0.1)], [line('r', 10, 20, 30, 0.25)]),
   one('thin-lines', 'a rule of 0.2 pt', [line('r', 10, 20, 30, 0.2)], [line('r', 10, 20, 30, 0.5)]),
   one(

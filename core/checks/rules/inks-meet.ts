@@ -1,0 +1,55 @@
+import type { Plates } from '../../colour/ink';
+import { setSpread } from '../../job/edits/pieces';
+import { letteringsOf } from '../../job/look';
+import type { Element } from '../../job/schema';
+import type { SceneSources } from '../../scene/sources';
+import type { Meeting } from '../../scene/spread';
+import { meetingsOn, USUAL_SPREAD } from '../../scene/traps';
+import { INK_LIMITS, INK_SOURCE } from '../../trade/ink-limits';
+import type { Check, Finding, Severity } from '../check';
+import { found } from '../found';
+import { boxOfRings } from '../ink-shape';
+
+const listed = new Intl.ListFormat('en', { type: 'conjunction' });
+const says = (plates: Plates): string => listed.format(Object.keys(plates));
+
+/** What is thin shows a shift of the plates on both its sides at once. */
+const graveness = (element: Element, { styles }: SceneSources): Severity =>
+  element.kind === 'words' && letteringsOf(element, styles).some(({ size }) => size < INK_LIMITS.richWords)
+    ? 'warn'
+    : 'advise';
+
+export const inksMeet: Check = {
+  id: 'inks-meet',
+  name: 'Two inks that meet without a plate in common',
+  protects: 'Plates never meet exactly: between two inks that share none, a thread of paper shows.',
+  source: INK_SOURCE,
+  severity: 'advise',
+  run: (context) => {
+    const { piece, face, sources } = context;
+    // Spread as far as that, they no longer only meet.
+    if (piece.spread !== undefined) return [];
+    const byElement = new Map<Element, Meeting[]>();
+    for (const meeting of meetingsOn(face, USUAL_SPREAD, sources)) {
+      const upper = [meeting.lighter, meeting.darker].sort(
+        (a, b) => face.elements.indexOf(b) - face.elements.indexOf(a),
+      );
+      byElement.set(upper[0]!, [...(byElement.get(upper[0]!) ?? []), meeting]);
+    }
+    return [...byElement].map(([element, meetings]): Finding => {
+      const [longest] = [...meetings].sort((a, b) => b.length - a.length);
+      const { lighter, darker } = longest!.plates;
+      return found(inksMeet, element, context, {
+        severity: graveness(element, sources),
+        place: boxOfRings(meetings.flatMap(({ rings }) => rings))!,
+        problem: `${says(lighter)} and ${says(darker)} meet without a plate in common`,
+        measured: { value: meetings.reduce((sum, { length }) => sum + length, 0), kind: 'length' },
+        wanted: { value: 0, kind: 'length' },
+        fix: {
+          label: `Spread the lighter ink by ${INK_LIMITS.spreads[1]} mm`,
+          apply: (job) => setSpread(job, piece.id, USUAL_SPREAD),
+        },
+      });
+    });
+  },
+};
