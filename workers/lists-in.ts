@@ -1,7 +1,7 @@
 import type { InkListRead } from '../core/files/ink-list';
 import { PeopleFileError, type PersonRead } from '../core/files/people';
-import type { Reply } from '../core/job/comments';
 import { type Encoding, readText } from '../core/files/text-in';
+import type { Reply } from '../core/job/comments';
 import type { PressCondition, ShopSpec } from '../core/trade/schema';
 import { openKit } from './kit';
 import { shelfBytes } from './shelf-files';

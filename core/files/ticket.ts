@@ -29,6 +29,8 @@ export interface PieceTicket {
   order: Order;
   /** What is done to it besides printing, each with its plate and the sides that it is on. */
   finishing?: FinishSaid[];
+  /** How far the lighter of two inks that meet is spread in the files; millimetres. */
+  spread?: number;
   /** What the fold is called, and where the inside is folded, from its left edge; millimetres. */
   fold?: { name: string; says: string; at: number[] };
   shop: string;
@@ -110,6 +112,7 @@ export const ticketOf = (
       order: piece.order ?? NO_ORDER,
       finished: { width: mm(finishedWidth(piece)), height: mm(piece.height) },
       ...(finishesUsed(piece).length > 0 ? { finishing: finishingOf(piece) } : {}),
+      ...(piece.spread === undefined ? {} : { spread: mm(piece.spread) }),
       ...(piece.fold ? { fold: foldOf(piece.fold, piece.width) } : {}),
       shop: shop.name,
       standard: shop.standard,
@@ -184,6 +187,7 @@ function product(piece: PieceTicket, tokens: ReadonlyMap<string, string>): strin
     faces,
     order,
     fold,
+    spread,
     finishing: steps = [],
     openErrors = [],
   } = piece;
@@ -194,6 +198,7 @@ function product(piece: PieceTicket, tokens: ReadonlyMap<string, string>): strin
     ...steps.map(({ says, plate, sides: on }) => `${says}, on ${on.join(' and ')}: the plate ${plate}`),
     ...order.finishing,
     ...(fold ? [fold.says] : []),
+    ...(spread === undefined ? [] : [`Trapped: lighter inks are spread by ${spread} mm. Do not trap again`]),
     ...(order.notes ? [order.notes] : []),
     ...openErrors.map((says) => `Exported with an open error. ${says}`),
   ];

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { expect, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { against } from './access';
-import { bytesOf, element, row, typeInto, writeForShop } from './bench';
+import { bytesOf, element, exportedFile, row, typeInto, writeForShop } from './bench';
 import { test } from './one-page';
 
 /** The Inks room as a designer uses it: plates, the palette, what the piece prints with, the shop's profile. */
@@ -32,7 +32,8 @@ const pixel = (page: Page, x: number, y: number): Promise<number[]> =>
   );
 
 test('plates are shown together, alone and as a sum, and amounts under the pointer add up', async ({ page }) => {
-  await expect(page.getByText('total ink 240 %')).toBeVisible();
+  // The green panel is 240 %; along its edge a thread of copper lies on it.
+  await expect(page.getByText('total ink 257 %')).toBeVisible();
   await toInks(page);
   await expect(plate(page, 'Copper')).toBeVisible();
   // The green panel, C85 M38 Y72 K45, is 240 %.
@@ -186,7 +187,7 @@ test('the shop’s own profile is loaded, used, and refused where it is none', a
   await load.setInputFiles({ name: 'own.icc', mimeType: '', buffer: profile });
   await expect(page.getByLabel('Intent')).toHaveValue('relative colorimetric');
   await typeInto(page, 'Total ink up to %', '220');
-  await expect(page.getByRole('button', { name: /total ink 240 %/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /total ink 257 %/ })).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Total ink up to %')).toHaveValue('220');
   await page.getByRole('button', { name: 'Remove this profile' }).click();
@@ -266,4 +267,26 @@ test('a piece in four inks is brought to two: seen before, done in one step, und
   await expect(chip).toContainText('No findings');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(chip).toContainText('plates C M Y K');
+});
+
+test('inks that meet are found, the lighter is spread by the fix, and the file says that it is trapped', async ({
+  page,
+}, info) => {
+  await page.getByRole('link', { name: 'Hand-off', exact: true }).click();
+  const spread = page.getByRole('combobox', { name: 'Spread of Business card, Iris Calloway' });
+  await spread.selectOption({ label: 'No spread' });
+  await page.getByRole('link', { name: 'Layout', exact: true }).click();
+  await page.getByRole('button', { name: '1 finding', exact: true }).click();
+  await expect(page.getByText(/Copper and Fen green meet without a plate in common, along 61 mm/)).toBeVisible();
+  await page.getByRole('button', { name: 'Spread the lighter ink by 0.08 mm' }).click();
+  await expect(page.getByRole('button', { name: 'No findings', exact: true })).toBeVisible();
+  await page.getByRole('link', { name: 'Hand-off', exact: true }).click();
+  await expect(spread.locator('option:checked')).toHaveText('0.08 mm');
+  await spread.selectOption({ label: '0.1 mm' });
+  await writeForShop(page);
+  const file = info.outputPath('trapped.pdf');
+  writeFileSync(file, await exportedFile(page));
+  expect(execFileSync('qpdf', ['--qdf', '--object-streams=disable', file, '-']).toString('latin1')).toContain(
+    '/Trapped /True',
+  );
 });

@@ -139,7 +139,8 @@ describe('a job ticket', () => {
     expect(xpath('string(//*[local-name()="LayoutIntent"]/@FinishedDimensions)')).toBe('240.945 155.906 0');
     expect(xpath('string(//*[local-name()="SurfaceColor"][@Surface="Back"]/@ColorsUsed)')).toMatch(/Cyan .*Copper/);
     expect(xpath('string(//*[local-name()="FileSpec"]/@URL)')).toBe('card.pdf');
-    expect(xpath('string(//*[local-name()="Comment"][2])')).toBe('Pack in 100s & band');
+    expect(xpath('string(//*[local-name()="Comment"][2])')).toMatch(/^Trapped: lighter inks are spread by 0\.08 mm/);
+    expect(xpath('string(//*[local-name()="Comment"][3])')).toBe('Pack in 100s & band');
   });
 });
 

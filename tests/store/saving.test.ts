@@ -118,8 +118,9 @@ describe('what is done', () => {
     vi.spyOn(globalThis, 'setTimeout').mockImplementation(((...asked: Parameters<typeof later>) =>
       asked[1] && asked[1] <= 80 ? (0 as never) : later(...asked)) as typeof later);
     for (let i = 1; i <= 6; i++) {
-      drag.sketch(by(i));
+      // So long after the last write, of whatever went before too, it is time.
       await new Promise((resolve) => later(resolve, 90));
+      drag.sketch(by(i));
       await vi.waitFor(async () => expect(x(await loadJob('job-1'))).toBe(i));
     }
     drag.drop();

@@ -1,4 +1,4 @@
-import type { Plates } from '../../colour/ink';
+import { type Ink, type Plates, platesOf } from '../../colour/ink';
 import { setSpread } from '../../job/edits/pieces';
 import { letteringsOf } from '../../job/look';
 import type { Element } from '../../job/schema';
@@ -6,12 +6,25 @@ import type { SceneSources } from '../../scene/sources';
 import type { Meeting } from '../../scene/spread';
 import { meetingsOn, USUAL_SPREAD } from '../../scene/traps';
 import { INK_LIMITS, INK_SOURCE } from '../../trade/ink-limits';
+import { formatLength } from '../../units/length';
 import type { Check, Finding, Severity } from '../check';
 import { found } from '../found';
 import { boxOfRings } from '../ink-shape';
 
 const listed = new Intl.ListFormat('en', { type: 'conjunction' });
-const says = (plates: Plates): string => listed.format(Object.keys(plates));
+
+/** The ink that some plates come from, or the plates. */
+function says(plates: Plates, inks: readonly Ink[]): string {
+  const [least] = Object.keys(plates).sort((a, b) => plates[a]! - plates[b]!);
+  const isOf = (ink: Ink): boolean => {
+    const solid = platesOf(ink);
+    const tint = (plates[least!] ?? 0) / (solid[least!] ?? Number.POSITIVE_INFINITY);
+    return [...new Set([...Object.keys(solid), ...Object.keys(plates)])].every(
+      (plate) => Math.abs((solid[plate] ?? 0) * tint - (plates[plate] ?? 0)) < 0.005,
+    );
+  };
+  return inks.find(isOf)?.name ?? listed.format(Object.keys(plates));
+}
 
 /** What is thin shows a shift of the plates on both its sides at once. */
 const graveness = (element: Element, { styles }: SceneSources): Severity =>
@@ -39,12 +52,14 @@ export const inksMeet: Check = {
     return [...byElement].map(([element, meetings]): Finding => {
       const [longest] = [...meetings].sort((a, b) => b.length - a.length);
       const { lighter, darker } = longest!.plates;
+      const { inks } = sources;
+      const length = meetings.reduce((sum, each) => sum + each.length, 0);
       return found(inksMeet, element, context, {
         severity: graveness(element, sources),
         place: boxOfRings(meetings.flatMap(({ rings }) => rings))!,
-        problem: `${says(lighter)} and ${says(darker)} meet without a plate in common`,
-        measured: { value: meetings.reduce((sum, { length }) => sum + length, 0), kind: 'length' },
-        wanted: { value: 0, kind: 'length' },
+        problem: `${says(lighter, inks)} and ${says(darker, inks)} meet without a plate in common, along ${formatLength(length, piece.unit, piece.unit === 'in' ? 1 : 0)}`,
+        measured: { value: length, kind: 'length' },
+        wanted: { value: 0, kind: 'count' },
         fix: {
           label: `Spread the lighter ink by ${INK_LIMITS.spreads[1]} mm`,
           apply: (job) => setSpread(job, piece.id, USUAL_SPREAD),

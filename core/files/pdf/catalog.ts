@@ -2,7 +2,7 @@ import { type PDFContext, PDFHexString, PDFName, type PDFRef, PDFString } from '
 import type { Press } from '../../colour/engine';
 import { isRegistered, REGISTRY } from '../../trade/registered-conditions';
 import { ExportError } from './asked';
-import { type FileFacts, PRODUCER, pdfDate, xmpPacket } from './metadata';
+import { type FileFacts, PRODUCER, pdfDate, trappedSays, xmpPacket } from './metadata';
 import { STANDARD_FACTS, type Standard } from './standards';
 import { flate, plain } from './streams';
 
@@ -69,7 +69,7 @@ export function infoOf(context: PDFContext, facts: FileFacts, standard: Standard
     Producer: PDFString.of(PRODUCER),
     CreationDate: PDFString.of(pdfDate(facts.date)),
     ModDate: PDFString.of(pdfDate(facts.date)),
-    Trapped: PDFName.of('False'),
+    Trapped: PDFName.of(trappedSays(facts.trapped ?? false)),
     ...Object.fromEntries(
       Object.entries(STANDARD_FACTS[standard].info).map(([key, says]) => [key, PDFString.of(says)]),
     ),

@@ -5,6 +5,8 @@ export interface FileFacts {
   date: string;
   /** 32 hexadecimal digits. */
   id: string;
+  /** Whether inks that meet are spread in it. */
+  trapped?: boolean;
   /** Whether it is made of document parts, PDF/VT-1. */
   variable?: boolean;
   /** Whether it is for looking at: such a file does not say that it is PDF/X. */
@@ -18,8 +20,11 @@ const escapeXml = (text: string): string =>
 
 const uuid = (id: string): string => `uuid:${id.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5')}`;
 
+/** As PDF and XMP say it, with a capital. */
+export const trappedSays = (trapped: boolean): 'True' | 'False' => (trapped ? 'True' : 'False');
+
 /** The XMP packet of a PDF/X-4 file (ISO 15930-7, 6.16; ISO 16684-1). */
-export function xmpPacket({ title, date, id, variable, proof }: FileFacts): string {
+export function xmpPacket({ title, date, id, trapped = false, variable, proof }: FileFacts): string {
   const when = date.replace(/\.\d+Z$/, 'Z');
   return `<?xpacket begin="\uFEFF" id="W5M0MpCehiHzreSzNTczkc9d"?>
 <x:xmpmeta xmlns:x="adobe:ns:meta/">
@@ -41,7 +46,7 @@ export function xmpPacket({ title, date, id, variable, proof }: FileFacts): stri
    <xmpMM:RenditionClass>default</xmpMM:RenditionClass>
    <xmpMM:VersionID>1</xmpMM:VersionID>
    <pdf:Producer>${PRODUCER}</pdf:Producer>
-   <pdf:Trapped>False</pdf:Trapped>${proof ? '' : '\n   <pdfxid:GTS_PDFXVersion>PDF/X-4</pdfxid:GTS_PDFXVersion>'}${
+   <pdf:Trapped>${trappedSays(trapped)}</pdf:Trapped>${proof ? '' : '\n   <pdfxid:GTS_PDFXVersion>PDF/X-4</pdfxid:GTS_PDFXVersion>'}${
      variable
        ? `
    <pdfvtid:GTS_PDFVTVersion>PDF/VT-1</pdfvtid:GTS_PDFVTVersion>

@@ -288,6 +288,7 @@ export async function writeSheets(
     await tell({ done: (0.3 * side.n) / plan.forms.length, what: `Drawing sheet ${side.n + 1}` });
     contents.push(pageOf(side));
   }
-  const facts = { title: `${job.name}: sheets`, date: job.changed, id: fileId(job, asked) };
+  const trapped = asked.items.some(({ piece }) => piece.spread !== undefined);
+  const facts = { title: `${job.name}: sheets`, date: job.changed, id: fileId(job, asked), trapped };
   return closeDocument(document, contents, facts, kit, tell, 0.3);
 }

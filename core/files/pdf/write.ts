@@ -98,6 +98,7 @@ export async function writePdf(job: Job, asked: PdfAsked, kit: PdfKit, tell: Tel
     title: `${job.name}: ${piece.name}`,
     date: job.changed,
     id: fileId(job, asked),
+    trapped: piece.spread !== undefined,
   };
   const document = openDocument(withFinishes(job, [piece]), asked.standard ?? asked.shop.standard, kit, asked.pictures);
   const words = asked.words ?? 'text';

@@ -17,6 +17,7 @@ import type { Element, Face, Job, Piece, Words } from '../../job/schema';
 import { letterTypeface } from '../../scene/letter-pages';
 import { printedFaces } from '../../scene/shown-faces';
 import type { SceneSources } from '../../scene/sources';
+import { meetingsOn } from '../../scene/traps';
 import { letterOfRun, wordsOfLetter } from '../letter-row';
 import { followersOn } from '../row-piece';
 import type { Rows } from '../rows';
@@ -90,7 +91,9 @@ export function prepare(
       // Below all that changes, what is see-through is flattened once for all rows.
       if (!seeThrough && i > 0) refuseSeeThrough(elements, sources, desk.separated);
       const lying = { ...boxes, ppi: asked.shop.ppi.wanted, words };
-      const { content, names } = faceArt(document, piece, { ...face, elements }, sources, lying);
+      // What lies above is drawn later: within a stretch inks are spread as they are on any face.
+      const shown = piece.spread === undefined ? {} : { spread: meetingsOn({ elements }, piece.spread, sources) };
+      const { content, names } = faceArt(document, piece, { ...face, elements, ...shown }, sources, lying);
       return { form: addShared(uses, { content: () => content, names: () => names }, boxes.media) };
     });
     return {

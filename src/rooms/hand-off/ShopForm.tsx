@@ -15,6 +15,7 @@ import { loadAssets } from '../../store/assets';
 import { noteExport } from '../../store/kept-with';
 import { keepHandOff } from '../../store/versions';
 import { SettingRows } from './SettingRows';
+import { SpreadRows } from './SpreadRows';
 
 export interface Done extends HandedOff {
   zipName: string;
@@ -59,6 +60,7 @@ export function ShopForm({
           {shops.size === 1 && `: pictures separated for ${pressConditionOf(job, shop).name.toLowerCase()}`}.
         </p>
         <SettingRows shop={shop} changes={changes} onChange={setChanges} />
+        <SpreadRows chosen={chosen} />
         {/\{version\}/.test(changes.fileName ?? shop.fileName) && (
           <div className="mt-3 w-28">
             <NumberField label="Version" value={version} least={1} most={999} onChange={setVersion} />
