@@ -3,7 +3,7 @@ import type { JobBundle } from '../core/files/job-file';
 import { addElement } from '../core/job/edits/elements';
 import { requoted } from '../core/job/edits/house';
 import { addPiece } from '../core/job/edits/job';
-import { setOrder, setSheet } from '../core/job/edits/pieces';
+import { setOrder, setSheet, setSpread } from '../core/job/edits/pieces';
 import { addTable, setByRow, setRun, showCells } from '../core/job/edits/runs';
 import { makeCode, makePiece, makeRule, makeShape, makeWords } from '../core/job/make';
 import { NO_ORDER } from '../core/job/order';
@@ -423,7 +423,12 @@ export function buildSpring({ job: main, assets }: JobBundle): JobBundle {
     const table = job.tables.find(({ id }) => id === piece.run?.table)!;
     const file = table.id === 'customers' ? cellsOfFile(mailed.bytes) : undefined;
     const rows = rowsOf(table, { people: job.people, firm: job.firm, country: job.country, file });
-    job = showCells(job, piece.id, (key) => rows.cell(0, key));
+    // Copper meets green on all three.
+    job = setSpread(
+      showCells(job, piece.id, (key) => rows.cell(0, key)),
+      piece.id,
+      mm(0.08),
+    );
   }
   return { job, assets: { ...assets, [mailed.hash]: mailed.bytes } };
 }

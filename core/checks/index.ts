@@ -18,12 +18,14 @@ import { dieBleed, dieCuts } from './rules/die-cuts';
 import { dieForm } from './rules/die-form';
 import { doubleSpace } from './rules/double-space';
 import { doubled } from './rules/doubled';
+import { edgesUnlike } from './rules/edges-unlike';
 import { emptyDetail } from './rules/empty-detail';
 import { emptyFace } from './rules/empty-face';
 import { emptyFrame } from './rules/empty-frame';
 import { finishEdge } from './rules/finish-edge';
 import { emptyFinish, glueCovered, varnishRegister, whiteUnder } from './rules/finish-over';
 import { finishClose, finishThin } from './rules/finish-thin';
+import { foldGrain } from './rules/fold-grain';
 import { foldScore } from './rules/fold-score';
 import { frameNearTrim } from './rules/frame-near-trim';
 import { frameUneven } from './rules/frame-uneven';
@@ -73,6 +75,7 @@ import { sizeMixture } from './rules/size-mixture';
 import { sizeNotOffered } from './rules/size-not-offered';
 import { sliverInside } from './rules/sliver-inside';
 import { smallType } from './rules/small-type';
+import { solidByFold } from './rules/solid-by-fold';
 import { speck } from './rules/speck';
 import { spelling } from './rules/spelling';
 import { strayPlates } from './rules/stray-plates';
@@ -124,6 +127,9 @@ export const CHECKS: readonly Check[] = [
   acrossFold,
   denseFold,
   inksMeet,
+  foldGrain,
+  solidByFold,
+  edgesUnlike,
   foldScore,
   postSize,
   backTurn,

@@ -54,11 +54,14 @@ const SHORT: Record<string, string> = {
   'logo-small': 'Logo',
 };
 
+/** What it calls one whose numbers are in its sentence. */
+const BARE: Record<string, string> = { 'inks-meet': 'Inks meet' };
+
 /** A fault in two words with its number, for a tag: `Bleed 0 of 3 mm`. */
 export function tagWords(finding: Finding, unit: PieceUnit): string {
   const { check, measured, wanted, problem } = finding;
   const short = SHORT[check];
-  if (!short) return measuredAndWanted(finding, unit) ?? problem;
+  if (!short) return BARE[check] ?? measuredAndWanted(finding, unit) ?? problem;
   const [is, needs] = [measureWords(measured, unit), measureWords(wanted, unit)];
   const sign = needs.replace(/^[\d./ ⁄]+/, '');
   const bare = sign !== '' && is.endsWith(sign) ? is.slice(0, -sign.length).trim() : is;

@@ -21,4 +21,10 @@ export const CHECK_LIMITS = {
   border: 1.5,
   /** Heavier stock than this, g/m², breaks on a fold that was not scored. */
   scoreAbove: 170,
+  /** Up to this weight, g/m², paper folds across its grain as well. */
+  grainAbove: 120,
+  /** A solid this near a fold lies on it when the fold drifts. */
+  solidFold: toPoints(1, 'mm'),
+  /** Edges that differ for less than this are not worth a word. */
+  unlikeEdges: toPoints(2, 'mm'),
 } as const;

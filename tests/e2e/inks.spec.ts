@@ -277,13 +277,17 @@ test('inks that meet are found, the lighter is spread by the fix, and the file s
   await spread.selectOption({ label: 'No spread' });
   await page.getByRole('link', { name: 'Layout', exact: true }).click();
   await page.getByRole('button', { name: '1 finding', exact: true }).click();
-  await expect(page.getByText(/Copper and Fen green meet without a plate in common, along 61 mm/)).toBeVisible();
+  await expect(
+    page
+      .getByRole('listitem')
+      .filter({ hasText: 'Copper strip' })
+      .getByText('Copper and Fen green meet without a plate in common, along 61 mm'),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Spread the lighter ink by 0.08 mm' }).click();
   await expect(page.getByRole('button', { name: 'No findings', exact: true })).toBeVisible();
   await page.getByRole('link', { name: 'Hand-off', exact: true }).click();
   await expect(spread.locator('option:checked')).toHaveText('0.08 mm');
   await spread.selectOption({ label: '0.1 mm' });
-  await writeForShop(page);
   const file = info.outputPath('trapped.pdf');
   writeFileSync(file, await exportedFile(page));
   expect(execFileSync('qpdf', ['--qdf', '--object-streams=disable', file, '-']).toString('latin1')).toContain(

@@ -27,7 +27,7 @@ const BY_HAND = new Set([
   'shop-plates', 'transparent-picture', 'hidden-left', 'sample-left', 'covered', 'keep-clear',
   'post-size', 'across-fold', 'unprintable-margin', 'logo-small', 'logo-crowded', 'logo-altered',
   'die-cuts', 'die-bleed', 'die-form', 'tool-through', 'finish-close', 'finish-edge',
-  'varnish-register', 'glue-covered', 'white-under', 'logo-versions', 'near-piece-sizes', 'dense-fold', 'fold-score', 'laser-letterhead',
+  'varnish-register', 'glue-covered', 'white-under', 'logo-versions', 'near-piece-sizes', 'dense-fold', 'solid-by-fold', 'fold-score', 'laser-letterhead',
 ]);
 const ALSO_BY_HAND = new Set([
   'a turned background with bare paper at two corners',

@@ -3,9 +3,11 @@ import { addInk } from '../../../../core/job/edits/inks';
 import { addPiece } from '../../../../core/job/edits/job';
 import { NEW_LETTER, NEW_POST, setFold, setLetter, setPost } from '../../../../core/job/edits/kinds';
 import { changeLogo, keepLogo, placeLogo } from '../../../../core/job/edits/logos';
+import { setOrder, setSheet } from '../../../../core/job/edits/pieces';
 import { makePiece } from '../../../../core/job/make';
 import { NO_ORDER } from '../../../../core/job/order';
 import type { Element, Job } from '../../../../core/job/schema';
+import { type SheetMade, USUAL_SHEET } from '../../../../core/job/sheet';
 import { inch, mm } from '../../../kit';
 import { area, code, type Fault, ink, jobOf, line, pieceWith, words } from './fault';
 
@@ -41,6 +43,15 @@ const a4 = { kind: 'letterhead' as const, width: mm(210), height: mm(297) };
 const letter = (job: Job): Job => setLetter(job, 'card', { ...NEW_LETTER, layout: 'din-5008-b' }, ids());
 const flyer = { kind: 'flyer' as const, width: mm(297), height: mm(210) };
 const rolled = (job: Job): Job => setFold(job, 'card', { kind: 'rolled', less: mm(2) });
+
+const ordered =
+  (stock: string, weight: number, finishing: string[] = ['scored']) =>
+  (job: Job): Job =>
+    setOrder(rolled(job), 'card', { ...NO_ORDER, stock, weight, finishing });
+const laid =
+  (to: Partial<SheetMade>) =>
+  (job: Job): Job =>
+    setSheet(job, 'card', { ...USUAL_SHEET, ...to });
 
 const GOLD: Ink = { id: 'gold', name: 'Metallic Gold', kind: 'spot', cmyk: [0.2, 0.3, 0.7, 0.1] };
 
@@ -99,7 +110,69 @@ const beside = (width: number): Job =>
     }),
   );
 
+/** A flyer folded on a heavy stock, its sheet laid out like that. */
+const grained =
+  (along: SheetMade['along'], weight: number) =>
+  (job: Job): Job =>
+    laid({ along })(ordered('Coated silk 250 g/m²', weight)(job));
+const nothing: readonly Element[] = [];
+
 export const KINDS: readonly Fault[] = [
+  // Folds of a flyer 297 mm wide run beside its short side.
+  {
+    check: 'fold-grain',
+    says: 'grain across the folds of a flyer',
+    faulty: grained('long side', 250)(jobOf(nothing, flyer)),
+    twin: grained('short side', 250)(jobOf(nothing, flyer)),
+  },
+  {
+    check: 'fold-grain',
+    says: 'heavy stock with no word of its grain, and light paper',
+    faulty: grained('any', 200)(jobOf(nothing, flyer)),
+    twin: grained('any', 150)(jobOf(nothing, flyer)),
+  },
+  {
+    check: 'fold-grain',
+    says: 'grain across the folds of paper that is not heavy, and of thin paper',
+    faulty: grained('long side', 135)(jobOf(nothing, flyer)),
+    twin: grained('long side', 115)(jobOf(nothing, flyer)),
+  },
+  {
+    check: 'solid-by-fold',
+    says: 'a solid that ends at the fold, on uncoated and on coated paper',
+    faulty: ordered('Uncoated 120 g/m²', 120)(jobOf([area('s', 60, 60, 37, 40, ink('copper'))], flyer)),
+    twin: ordered('Coated silk 130 g/m²', 130)(jobOf([area('s', 60, 60, 37, 40, ink('copper'))], flyer)),
+  },
+  {
+    check: 'solid-by-fold',
+    says: 'a solid at the fold of a recycled stock, and one that keeps away',
+    faulty: ordered('Recycled natural', 120)(jobOf([area('s', 80, 60, 30, 40, ink('copper'))], flyer)),
+    twin: ordered('Recycled natural', 120)(jobOf([area('s', 60, 60, 35, 40, ink('copper'))], flyer)),
+  },
+  {
+    check: 'solid-by-fold',
+    says: 'a solid at the fold, and a tint there',
+    faulty: ordered('Uncoated 120 g/m²', 120)(jobOf([area('s', 80, 60, 30, 40, ink('copper'))], flyer)),
+    twin: ordered('Uncoated 120 g/m²', 120)(jobOf([area('s', 80, 60, 30, 40, ink('copper', 0.5))], flyer)),
+  },
+  {
+    check: 'edges-unlike',
+    says: 'a panel at one edge, without a gutter and with one',
+    faulty: laid({ gutter: 'none' })(jobOf([area('p', -3, -3, 30, 61)])),
+    twin: laid({ gutter: 'twice the bleed' })(jobOf([area('p', -3, -3, 30, 61)])),
+  },
+  {
+    check: 'edges-unlike',
+    says: 'one colour at both edges, and another at the foot',
+    faulty: laid({ gutter: 'none' })(jobOf([area('g', -3, -3, 91, 61, ink('green', 0.3)), area('p', -3, 48, 91, 10)])),
+    twin: laid({ gutter: 'none' })(jobOf([area('g', -3, -3, 91, 61, ink('green', 0.3)), area('p', 20, 20, 20, 10)])),
+  },
+  {
+    check: 'edges-unlike',
+    says: 'a bar off one edge, and one across from edge to edge',
+    faulty: laid({ gutter: 'none' })(jobOf([area('b', -3, 20, 60, 8)])),
+    twin: laid({ gutter: 'none' })(jobOf([area('b', -3, 20, 91, 8)])),
+  },
   one(
     'keep-clear',
     'art in the franking zone of an A6 card',
@@ -197,8 +270,8 @@ export const KINDS: readonly Fault[] = [
   {
     check: 'fold-score',
     says: 'a flyer of 250 g/m² that is folded unscored',
-    faulty: pieceWith(rolled(jobOf([], flyer)), { order: { ...NO_ORDER, weight: 250 } }),
-    twin: pieceWith(rolled(jobOf([], flyer)), { order: { ...NO_ORDER, weight: 250, finishing: ['Scored'] } }),
+    faulty: laid({ along: 'short side' })(ordered('', 250, [])(jobOf([], flyer))),
+    twin: laid({ along: 'short side' })(ordered('', 250, ['Scored'])(jobOf([], flyer))),
   },
   {
     check: 'laser-letterhead',

@@ -1,0 +1,56 @@
+import { isFlat } from '../../colour/fill';
+import type { Box } from '../../geometry/box';
+import type { Piece, Shape } from '../../job/schema';
+import { plates } from '../../scene/colour';
+import type { SceneSources } from '../../scene/sources';
+import { CHECK_LIMITS } from '../../trade/check-limits';
+import { INK_LIMITS } from '../../trade/ink-limits';
+import { STOCKS } from '../../trade/stocks';
+import type { Check, Finding } from '../check';
+import { foldsOn } from '../folds-on';
+import { found } from '../found';
+import { inkIn } from '../ink-shape';
+
+const IS_UNCOATED = /uncoated|unbleached|kraft|\boffset\b|\bwove\b|\blaid\b|recycled/i;
+
+function isUncoated({ order }: Piece): boolean {
+  if (!order?.stock) return false;
+  const known = STOCKS.find(({ name }) => name === order.stock);
+  return known ? known.coating === 'uncoated' : IS_UNCOATED.test(order.stock);
+}
+
+const inkLaid = ({ paint, opacity = 1 }: Shape, sources: SceneSources): number =>
+  isFlat(paint) ? opacity * Object.values(plates(paint, sources)).reduce((a, b) => a + b, 0) : 0;
+
+export const solidByFold: Check = {
+  id: 'solid-by-fold',
+  name: 'Solid ink at a fold of uncoated paper',
+  protects: 'On uncoated paper a solid rubs off along the fold, and shows it as a pale line.',
+  source: { kind: 'common practice' },
+  severity: 'advise',
+  run: (context) => {
+    const { face, piece, sources } = context;
+    if (!isUncoated(piece)) return [];
+    const near = CHECK_LIMITS.solidFold;
+    const strips = foldsOn(context).map(
+      ({ axis, at }): Box =>
+        axis === 'x'
+          ? { x: at - near, y: 0, width: 2 * near, height: piece.height }
+          : { x: 0, y: at - near, width: piece.width, height: 2 * near },
+    );
+    if (strips.length === 0) return [];
+    return face.elements.flatMap((element): Finding[] => {
+      if (element.kind !== 'shape') return [];
+      const ink = inkLaid(element, sources);
+      // What is denser still is told of as such.
+      if (ink < 1 - 1e-6 || ink >= INK_LIMITS.dense || !inkIn(element, strips, sources)) return [];
+      return [
+        found(solidByFold, element, context, {
+          problem: 'A solid lies at a fold of uncoated paper: print it lighter there, or choose a coated stock',
+          measured: { value: ink, kind: 'ink' },
+          wanted: { value: 1, kind: 'ink' },
+        }),
+      ];
+    });
+  },
+};
