@@ -290,7 +290,7 @@ test('inks that meet are found, the lighter is spread by the fix, and the file s
   await spread.selectOption({ label: '0.1 mm' });
   const file = info.outputPath('trapped.pdf');
   writeFileSync(file, await exportedFile(page));
-  expect(execFileSync('qpdf', ['--qdf', '--object-streams=disable', file, '-']).toString('latin1')).toContain(
-    '/Trapped /True',
-  );
+  expect(
+    execFileSync('qpdf', ['--qdf', '--object-streams=disable', file, '-'], { maxBuffer: 1e9 }).toString('latin1'),
+  ).toContain('/Trapped /True');
 });
