@@ -1,8 +1,8 @@
 import type { PathsD } from 'clipper2-ts';
 import type { Box, Sides } from '../geometry/box';
-import { areaOfRings } from '../geometry/clipping';
+import { areaOfRings, boxOfRings } from '../geometry/clipping';
 import { missing, type Stretch } from '../geometry/stretches';
-import { bareOf, boxOfRings, type Cut, inkWithin } from './ink-shape';
+import { bareOf, type Cut, inkWithin } from './ink-shape';
 
 /** How far art runs past each edge of the trim, all along the edge and not only at its furthest. Points. */
 

@@ -1,6 +1,6 @@
 import { EndType, JoinType } from 'clipper2-ts';
 import { type Box, contains, outset } from '../geometry/box';
-import { areaOfRings, combinedRings, grownRings, type PathsD } from '../geometry/clipping';
+import { areaOfRings, boxOfRings, combinedRings, grownRings, type PathsD } from '../geometry/clipping';
 import { type Finish, factsOf } from '../job/finishing';
 import { letteringsOf } from '../job/look';
 import type { Element } from '../job/schema';
@@ -8,7 +8,6 @@ import { type FinishOnFace, finishesOn } from '../scene/finishing';
 import { inkRings } from '../scene/ink-rings';
 import { FINISH_LIMITS, type FinishLimits } from '../trade/finish-limits';
 import { type CheckContext, workedOn } from './check';
-import { boxOfRings } from './ink-shape';
 
 /** What is done to a side besides printing it, as exact shapes. Points from the trim's corner. */
 

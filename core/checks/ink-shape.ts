@@ -1,7 +1,7 @@
 import type { PathD, PathsD } from 'clipper2-ts';
 import { inkBounds } from '../devices/bounds';
-import { type Box, overlaps, type Point, unionOf } from '../geometry/box';
-import { areaOfRings, combinedRings } from '../geometry/clipping';
+import { type Box, overlaps, type Point } from '../geometry/box';
+import { areaOfRings, boxOfRings, combinedRings } from '../geometry/clipping';
 import type { Element } from '../job/schema';
 import { inkRings } from '../scene/ink-rings';
 import type { SceneSources } from '../scene/sources';
@@ -18,21 +18,12 @@ const ringOf = ({ x, y, width, height }: Box): PathD => [
   { x, y: y + height },
 ];
 
-// Outlines may have more points than a call takes arguments: they are gone through one by one.
-function boxOfRing(ring: PathD): Box {
-  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (const { x, y } of ring) {
-    x0 = Math.min(x0, x);
-    y0 = Math.min(y0, y);
-    x1 = Math.max(x1, x);
-    y1 = Math.max(y1, y);
-  }
-  return { x: x0, y: y0, width: x1 - x0, height: y1 - y0 };
-}
-
 /** The part of some rings that lies in boxes; rings that reach into none of them are not looked at. */
 export function inkWithin(rings: PathsD, boxes: readonly Box[]): PathsD {
-  const near = rings.filter((ring) => boxes.some((box) => overlaps(boxOfRing(ring), box)));
+  const near = rings.filter((ring) => {
+    const around = boxOfRings([ring]);
+    return around && boxes.some((box) => overlaps(around, box));
+  });
   return near.length === 0 ? [] : combinedRings('intersection', near, boxes.map(ringOf));
 }
 
@@ -42,10 +33,6 @@ export const inkIn = (element: Element, boxes: readonly Box[], sources: SceneSou
 
 /** What of a box no ring covers, as rings that do not cross. */
 export const bareOf = (box: Box, rings: PathsD): PathsD => combinedRings('difference', [ringOf(box)], rings);
-
-/** The box around rings; undefined where there are none. */
-export const boxOfRings = (rings: PathsD): Box | undefined =>
-  unionOf(rings.filter(({ length }) => length > 0).map(boxOfRing));
 
 /** The box around an element's ink: by its outlines where it is turned, since boxes of what is turned are too large. */
 export function exactBounds(element: Element, sources: SceneSources): Box | undefined {

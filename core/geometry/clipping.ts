@@ -1,6 +1,6 @@
 import ClipperLib, { type IntPath } from 'clipper-lib';
 import { Clipper, ClipperBase, EndType, type JoinType, type PathD, type PathsD } from 'clipper2-ts';
-import type { Point } from './box';
+import type { Box, Point } from './box';
 
 /**
  * Areas of straight pieces, put together by the Clipper library and grown by its successor. The first is exact where sides lie
@@ -128,6 +128,19 @@ export function grownRings(
   const closed = end === EndType.Polygon || end === EndType.Joined;
   const kept = closed ? rings.filter(hasSize(decimals)) : rings;
   return looked(kept, (seen) => Clipper.inflatePathsD(seen, by, join, end, mitreLimit, decimals, tolerance));
+}
+
+/** The box around rings; undefined where they have no point. Outlines may have more points than a call takes arguments. */
+export function boxOfRings(rings: PathsD): Box | undefined {
+  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const ring of rings)
+    for (const { x, y } of ring) {
+      x0 = Math.min(x0, x);
+      y0 = Math.min(y0, y);
+      x1 = Math.max(x1, x);
+      y1 = Math.max(y1, y);
+    }
+  return x0 > x1 ? undefined : { x: x0, y: y0, width: x1 - x0, height: y1 - y0 };
 }
 
 /** How large rings that do not cross are, holes taken off. */

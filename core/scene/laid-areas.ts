@@ -1,9 +1,10 @@
 import type { PathD, PathsD } from 'clipper2-ts';
 import type { Plates } from '../colour/ink';
+import { type Box, intersection } from '../geometry/box';
 import { combinedRings, unitedRings } from '../geometry/clipping';
 import { flatten } from '../geometry/flatten';
 import { strokeOutline } from '../geometry/offset';
-import { boxPath, type Path, transformPath } from '../geometry/path';
+import { boxPath, type Path, pathBounds, transformPath } from '../geometry/path';
 import type { Element } from '../job/schema';
 import { type Colour, isShade } from './colour';
 import type { Device } from './device';
@@ -15,8 +16,10 @@ import type { SceneSources } from './sources';
 
 export interface LaidArea {
   element: Element;
-  /** Read by the non-zero rule; no two of its rings cross. */
-  rings: PathsD;
+  /** Around all of it. */
+  box: Box;
+  /** Its outline, worked out when it is first asked for: rings that do not cross. */
+  rings(): PathsD;
   /** The one colour it lays; undefined where it runs, or is a picture. */
   plates: Plates | undefined;
   /** Hides what is below it, prints on it, or is seen through. */
@@ -30,14 +33,28 @@ const ringsOf = (path: Path): PathsD => unitedRings(flatten(path, TOLERANCE).map
 
 function areasDevice(element: Element): Device & { areas: LaidArea[] } {
   const areas: LaidArea[] = [];
-  const clips: PathsD[] = [];
+  const clips: Path[] = [];
   let seeThrough = 0;
   let overprints = 0;
   function lay(path: Path, plates: Plates | undefined, isSoft = false): void {
-    const rings = clips.reduce((left, clip) => combinedRings('intersection', left, clip), ringsOf(path));
-    if (rings.length === 0) return;
-    const lies = isSoft || seeThrough > 0 ? 'see-through' : overprints > 0 ? 'overprinting' : 'over';
-    areas.push({ element, rings, plates: seeThrough > 0 ? undefined : plates, lies });
+    const within = [...clips];
+    let box = pathBounds(path);
+    for (const clip of within) {
+      const around = pathBounds(clip);
+      box = box && around && intersection(box, around);
+    }
+    if (!box) return;
+    let rings: PathsD | undefined;
+    areas.push({
+      element,
+      box,
+      rings() {
+        rings ??= within.reduce((left, clip) => combinedRings('intersection', left, ringsOf(clip)), ringsOf(path));
+        return rings;
+      },
+      plates: seeThrough > 0 ? undefined : plates,
+      lies: isSoft || seeThrough > 0 ? 'see-through' : overprints > 0 ? 'overprinting' : 'over',
+    });
   }
   const flat = (colour: Colour): Plates | undefined => (isShade(colour) ? undefined : colour);
   const unit = boxPath({ x: 0, y: 0, width: 1, height: 1 });
@@ -47,8 +64,8 @@ function areasDevice(element: Element): Device & { areas: LaidArea[] } {
     endElement() {},
     beginWords() {},
     endWords() {},
-    beginClip: (path) => void clips.push(ringsOf(path)),
-    beginGlyphClip: (runs) => void clips.push(ringsOf(runs.flatMap(runOutline))),
+    beginClip: (path) => void clips.push(path),
+    beginGlyphClip: (runs) => void clips.push(runs.flatMap(runOutline)),
     endClip: () => void clips.pop(),
     beginGroup() {
       seeThrough++;

@@ -1,13 +1,14 @@
 import { EndType, JoinType, type PathsD } from 'clipper2-ts';
 import { neutralDensity } from '../colour/density';
 import type { Plates } from '../colour/ink';
-import { type Box, outset, overlaps } from '../geometry/box';
+import { type Box, intersection, outset, overlaps } from '../geometry/box';
 import { areaOfRings, combinedRings, grownRings } from '../geometry/clipping';
 import { paintsShown } from '../job/paints-shown';
 import type { Element, Face, Piece } from '../job/schema';
 import { INK_LIMITS } from '../trade/ink-limits';
 import { toPoints } from '../units/length';
 import { plates } from './colour';
+import { elementBox } from './face';
 import { type LaidArea, laidAreas } from './laid-areas';
 import { printedFaces } from './shown-faces';
 import type { SceneSources } from './sources';
@@ -31,83 +32,89 @@ const densityOf = ({ plates: laid = {} }: LaidArea, { inks }: SceneSources): num
 const haveCommon = (one: Plates, other: Plates): boolean =>
   Object.entries(one).some(([plate, amount]) => Math.min(amount, other[plate] ?? 0) >= INK_LIMITS.meeting.common);
 
-const boxOf = (rings: PathsD): Box => {
-  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
-  for (const ring of rings)
-    for (const { x, y } of ring) {
-      x0 = Math.min(x0, x);
-      y0 = Math.min(y0, y);
-      x1 = Math.max(x1, x);
-      y1 = Math.max(y1, y);
-    }
-  return { x: x0, y: y0, width: x1 - x0, height: y1 - y0 };
-};
+type Numbered = LaidArea & { n: number };
 
-interface Seen extends LaidArea {
-  n: number;
-  box: Box;
-}
+const ringOf = ({ x, y, width, height }: Box): PathsD => [
+  [
+    { x, y },
+    { x: x + width, y },
+    { x: x + width, y: y + height },
+    { x, y: y + height },
+  ],
+];
 
-/** What of an area nothing above it hides. */
-const uncovered = ({ n, rings, box }: Seen, all: readonly Seen[]): PathsD =>
+/** What of an area is seen within a box: nothing above it hides it. */
+const seenWithin = (area: Numbered, place: Box, all: readonly Numbered[]): PathsD =>
   all.reduce(
     (left, other) =>
-      other.n > n && other.lies === 'over' && overlaps(other.box, box)
-        ? combinedRings('difference', left, other.rings)
+      other.n > area.n && other.lies === 'over' && overlaps(other.box, place)
+        ? combinedRings('difference', left, other.rings())
         : left,
-    rings,
+    combinedRings('intersection', area.rings(), ringOf(place)),
   );
 
 const isDense = (laid: Plates, { inks }: SceneSources): boolean =>
   neutralDensity(laid, inks) >= INK_LIMITS.meeting.density;
 
-/** Whether any two of the colours used are inks that must not meet: most faces are done with that. */
-function mayMeet(elements: readonly Element[], sources: SceneSources): boolean {
-  const used = new Map(
-    elements.flatMap((element) => paintsShown(element, sources.styles)).map((paint) => [JSON.stringify(paint), paint]),
+/** Ink reaches a little beyond its frame, and a line by half its weight; points. */
+const BEYOND = 6;
+const reachOf = (element: Element, sources: SceneSources): Box =>
+  outset(elementBox(element, sources), BEYOND + ('stroke' in element ? (element.stroke?.weight ?? 0) : 0));
+
+const densePaints = (element: Element, sources: SceneSources): Plates[] =>
+  paintsShown(element, sources.styles)
+    .map((paint) => plates(paint, sources))
+    .filter((each) => isDense(each, sources));
+
+/**
+ * The elements of which the outlines have to be known: those whose inks must not meet and that may, and what lies over
+ * such places. Most faces have none.
+ */
+function concerned(elements: readonly Element[], sources: SceneSources): Element[] {
+  const all = elements.map((element) => ({ paints: densePaints(element, sources), reach: reachOf(element, sources) }));
+  const found = new Set<number>();
+  for (const [i, one] of all.entries())
+    for (const [k, other] of all.entries()) {
+      const place = k > i && intersection(one.reach, other.reach);
+      if (!place || !one.paints.some((a) => other.paints.some((b) => !haveCommon(a, b)))) continue;
+      for (const n of [i, k]) found.add(n);
+      for (const [n, { reach }] of all.entries()) if (n > i && overlaps(reach, place)) found.add(n);
+    }
+  return elements.filter((_, n) => found.has(n));
+}
+
+/** The lighter of two areas spread over the other by a distance; nothing where something prints over the edge. */
+function spreadOver(lighter: Numbered, darker: Numbered, by: number, all: readonly Numbered[]): PathsD {
+  const place = intersection(outset(lighter.box, by), outset(darker.box, by));
+  if (!place) return [];
+  const from = seenWithin(lighter, outset(place, by), all);
+  if (from.length === 0) return [];
+  const spread = combinedRings('intersection', grown(from, by), seenWithin(darker, place, all));
+  return all.reduce(
+    (left, area) =>
+      area.n > Math.max(lighter.n, darker.n) && area.lies === 'overprinting' && left.length > 0
+        ? combinedRings('difference', left, area.rings())
+        : left,
+    spread,
   );
-  const inks = [...used.values()].map((paint) => plates(paint, sources)).filter((each) => isDense(each, sources));
-  return inks.some((one, i) => inks.slice(i + 1).some((other) => !haveCommon(one, other)));
 }
 
 /** Where inks without a common plate meet on a face, with the lighter spread by a distance in points. */
 export function meetingsOn({ elements }: Pick<Face, 'elements'>, by: number, sources: SceneSources): Meeting[] {
-  if (!mayMeet(elements, sources)) return [];
-  const all = elements
+  const all = concerned(elements, sources)
     .flatMap((element) => laidAreas(element, sources))
-    .map((area, n): Seen => ({ ...area, n, box: boxOf(area.rings) }));
+    .map((area, n): Numbered => ({ ...area, n }));
   const inks = all.filter((area) => area.lies === 'over' && area.plates && isDense(area.plates, sources));
-  const open = new Map<Seen, PathsD>();
-  const openOf = (area: Seen): PathsD => {
-    const found = open.get(area) ?? uncovered(area, all);
-    open.set(area, found);
-    return found;
-  };
   return inks.flatMap((one, i) =>
     inks.slice(i + 1).flatMap((other): Meeting[] => {
-      if (!overlaps(outset(one.box, by), other.box) || haveCommon(one.plates!, other.plates!)) return [];
+      if (haveCommon(one.plates!, other.plates!)) return [];
       const isFirstLighter = densityOf(one, sources) < densityOf(other, sources);
       const [lighter, darker] = isFirstLighter ? [one, other] : [other, one];
-      const spread = combinedRings('intersection', grown(openOf(lighter), by), openOf(darker));
-      // What prints over the edge covers what would show there.
-      const rings = all.reduce(
-        (left, area) =>
-          area.n > Math.max(one.n, other.n) && area.lies === 'overprinting' && left.length > 0
-            ? combinedRings('difference', left, area.rings)
-            : left,
-        spread,
-      );
+      const rings = spreadOver(lighter, darker, by, all);
       const length = areaOfRings(rings) / by;
       if (length < INK_LIMITS.meeting.length) return [];
-      return [
-        {
-          lighter: lighter.element,
-          darker: darker.element,
-          plates: { lighter: lighter.plates!, darker: darker.plates! },
-          length,
-          rings,
-        },
-      ];
+      const plates = { lighter: lighter.plates!, darker: darker.plates! };
+      return [{ lighter: lighter.element, darker: darker.element, plates, length, rings }];
     }),
   );
 }

@@ -1,18 +1,11 @@
-import { isFlat } from '../../colour/fill';
 import type { Box } from '../../geometry/box';
 import type { FaceFold } from '../../job/areas';
-import type { Shape } from '../../job/schema';
-import { plates } from '../../scene/colour';
-import type { SceneSources } from '../../scene/sources';
 import { INK_LIMITS } from '../../trade/ink-limits';
 import type { Check, Finding } from '../check';
 import { foldsOn } from '../folds-on';
 import { found } from '../found';
+import { inkLaid } from '../ink-laid';
 import { inkIn } from '../ink-shape';
-
-/** How much ink a flat area lays, 1 is 100 %. */
-const inkLaid = ({ paint, opacity = 1 }: Shape, sources: SceneSources): number =>
-  isFlat(paint) ? opacity * Object.values(plates(paint, sources)).reduce((a, b) => a + b, 0) : 0;
 
 /** How far a fold reaches to either side, points: ink on both sides lies on it, and what ends at it does not. */
 const REACH = 0.5;

@@ -10,9 +10,9 @@ import { foundOnFace } from '../found';
 /** What lies at a place: the plates of its colour, `undefined` for what runs or is a picture. */
 type Seen = { plates: Plates | undefined };
 
-const isIn = ({ x, y }: Point, { rings }: LaidArea): boolean => {
+const isIn = ({ x, y }: Point, area: LaidArea): boolean => {
   let inside = false;
-  for (const ring of rings)
+  for (const ring of area.rings())
     for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
       const [a, b] = [ring[i]!, ring[j]!];
       if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) inside = !inside;

@@ -1,3 +1,4 @@
+import { boxOfRings } from '../../geometry/clipping';
 import { setSheet } from '../../job/edits/pieces';
 import type { Element, Piece } from '../../job/schema';
 import { usualSheet } from '../../job/sheet';
@@ -6,7 +7,6 @@ import type { SceneSources } from '../../scene/sources';
 import { CHECK_LIMITS } from '../../trade/check-limits';
 import type { Check } from '../check';
 import { foundOnFace } from '../found';
-import { boxOfRings } from '../ink-shape';
 
 type Side = 'long side' | 'short side';
 

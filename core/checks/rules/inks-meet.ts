@@ -1,4 +1,5 @@
 import { type Ink, type Plates, platesOf } from '../../colour/ink';
+import { boxOfRings } from '../../geometry/clipping';
 import { setSpread } from '../../job/edits/pieces';
 import { letteringsOf } from '../../job/look';
 import type { Element } from '../../job/schema';
@@ -9,7 +10,6 @@ import { INK_LIMITS, INK_SOURCE } from '../../trade/ink-limits';
 import { formatLength } from '../../units/length';
 import type { Check, Finding, Severity } from '../check';
 import { found } from '../found';
-import { boxOfRings } from '../ink-shape';
 
 const listed = new Intl.ListFormat('en', { type: 'conjunction' });
 

@@ -1,14 +1,12 @@
-import { isFlat } from '../../colour/fill';
 import type { Box } from '../../geometry/box';
-import type { Piece, Shape } from '../../job/schema';
-import { plates } from '../../scene/colour';
-import type { SceneSources } from '../../scene/sources';
+import type { Piece } from '../../job/schema';
 import { CHECK_LIMITS } from '../../trade/check-limits';
 import { INK_LIMITS } from '../../trade/ink-limits';
 import { STOCKS } from '../../trade/stocks';
 import type { Check, Finding } from '../check';
 import { foldsOn } from '../folds-on';
 import { found } from '../found';
+import { inkLaid } from '../ink-laid';
 import { inkIn } from '../ink-shape';
 
 const IS_UNCOATED = /uncoated|unbleached|kraft|\boffset\b|\bwove\b|\blaid\b|recycled/i;
@@ -18,9 +16,6 @@ function isUncoated({ order }: Piece): boolean {
   const known = STOCKS.find(({ name }) => name === order.stock);
   return known ? known.coating === 'uncoated' : IS_UNCOATED.test(order.stock);
 }
-
-const inkLaid = ({ paint, opacity = 1 }: Shape, sources: SceneSources): number =>
-  isFlat(paint) ? opacity * Object.values(plates(paint, sources)).reduce((a, b) => a + b, 0) : 0;
 
 export const solidByFold: Check = {
   id: 'solid-by-fold',
