@@ -181,6 +181,15 @@ export const KINDS: readonly Fault[] = [
     posted('international'),
     a6,
   ),
+  // 15 mm at the foot, 140 mm from the right edge: UPU, from memory.
+  one(
+    'keep-clear',
+    'dark art in the coding strip of an A6 card, and light art',
+    [area('a', 60, 92, 10, 6)],
+    [area('a', 60, 92, 10, 6, ink('green', 0.15))],
+    posted('international'),
+    a6,
+  ),
   one(
     'keep-clear',
     'art in the address of an A6 card',
