@@ -13,8 +13,8 @@ import { proofPicture, type SeparatedPicture, separatePicture } from '../picture
 import { drawFace } from '../scene/face';
 import { groundsOf } from '../scene/grounds';
 import { imagesIn } from '../scene/images';
+import { printedFaces } from '../scene/shown-faces';
 import { sourcesOf } from '../scene/sources';
-import { platedFaces } from '../scene/traps';
 import type { FontBook } from '../type/font';
 import type { FontCutter } from '../type/subset';
 import { refuseMissing } from './refuse-missing';
@@ -150,7 +150,7 @@ export function writeSvg(
   words: SvgWords = 'outlines',
 ): SvgDrawing {
   const sources = sourcesOf(job, kit.fonts);
-  const face = platedFaces(piece, sources)[faceNumber];
+  const face = printedFaces(piece, sources)[faceNumber];
   const grounds = face && groundsOf(face, sources);
   const device = svgDevice({
     inks: job.inks,
