@@ -128,12 +128,12 @@ export async function takeInProfile(bytes: Uint8Array): Promise<{ hash: string; 
 
 /** The plain typeface, in which a drawing's words are outlined. */
 const WORDS_IN = ['source-sans-3/regular', 'source-sans-3/bold'];
-const fonts = openKit(shelfBytes);
-const book = createFontBook((id) => fonts.fontFile(id));
+export const kit = openKit(shelfBytes);
+const book = createFontBook((id) => kit.fontFile(id));
 
 /** Reads an SVG drawing. Throws with words for the user. */
 export async function readDrawing(bytes: Uint8Array): Promise<Art> {
-  await fonts.loadFonts(WORDS_IN);
+  await kit.loadFonts(WORDS_IN);
   return readSvg(bytes, book);
 }
 
@@ -150,7 +150,7 @@ export async function readPage(bytes: Uint8Array, page: number, added: readonly 
   const opened = openPdf(bytes);
   const { pages } = opened;
   const here = opened.fonts.flatMap((name) => namedTypeface(name, faces)?.id ?? []);
-  await Promise.all([loadJpegDecoder(), fonts.loadFonts([...here, PLAIN.lettering.typeface])]);
+  await Promise.all([loadJpegDecoder(), kit.loadFonts([...here, PLAIN.lettering.typeface])]);
   try {
     const { files, ...art } = readPageArt(opened, page, {
       type: { styles: [], fonts: book },

@@ -3,8 +3,7 @@ import { PeopleFileError, type PersonRead } from '../core/files/people';
 import { type Encoding, readText } from '../core/files/text-in';
 import type { Reply } from '../core/job/comments';
 import type { PressCondition, ShopSpec } from '../core/trade/schema';
-import { openKit } from './kit';
-import { shelfBytes } from './shelf-files';
+import { kit } from './intake-work';
 
 /** Lists that come from outside as files: people, inks, a shop's spec, a client's reply. Each throws with words for the user. */
 
@@ -32,8 +31,6 @@ export async function readPeople(file: Blob, name: string, said?: Encoding): Pro
     : (await import('../core/files/people-csv')).readPeopleCsv(text);
   return { people, encoding, isSure };
 }
-
-const kit = openKit(shelfBytes);
 
 /** Inks of a list, those without amounts as a press has them. */
 export async function readInks(file: Blob, condition: PressCondition): Promise<InkListRead> {

@@ -1,3 +1,4 @@
+import type { Box } from '../geometry/box';
 import { type FaceFold, facesFolds } from '../job/areas';
 import { type CheckContext, laidOut } from './check';
 
@@ -6,3 +7,9 @@ export function foldsOn(context: CheckContext): FaceFold[] {
   const sheet = laidOut(context);
   return sheet.fold ? facesFolds(sheet, context.face) : [];
 }
+
+/** A strip beside a fold or over it, all along it: it begins at `from` and is so wide. */
+export const stripOf = ({ axis }: Pick<FaceFold, 'axis'>, from: number, wide: number, { piece }: CheckContext): Box =>
+  axis === 'x'
+    ? { x: from, y: 0, width: wide, height: piece.height }
+    : { x: 0, y: from, width: piece.width, height: wide };

@@ -1,7 +1,7 @@
-import type { PathD, PathsD } from 'clipper2-ts';
+import type { PathsD } from 'clipper2-ts';
 import { inkBounds } from '../devices/bounds';
 import { type Box, overlaps, type Point } from '../geometry/box';
-import { areaOfRings, boxOfRings, combinedRings } from '../geometry/clipping';
+import { areaOfRings, boxOfRings, combinedRings, ringOfBox } from '../geometry/clipping';
 import type { Element } from '../job/schema';
 import { inkRings } from '../scene/ink-rings';
 import type { SceneSources } from '../scene/sources';
@@ -11,20 +11,13 @@ import type { SceneSources } from '../scene/sources';
 /** Square points that two shapes may have in common by rounding. */
 const HARDLY_ANY = 0.02;
 
-const ringOf = ({ x, y, width, height }: Box): PathD => [
-  { x, y },
-  { x: x + width, y },
-  { x: x + width, y: y + height },
-  { x, y: y + height },
-];
-
 /** The part of some rings that lies in boxes; rings that reach into none of them are not looked at. */
 export function inkWithin(rings: PathsD, boxes: readonly Box[]): PathsD {
   const near = rings.filter((ring) => {
     const around = boxOfRings([ring]);
     return around && boxes.some((box) => overlaps(around, box));
   });
-  return near.length === 0 ? [] : combinedRings('intersection', near, boxes.map(ringOf));
+  return near.length === 0 ? [] : combinedRings('intersection', near, boxes.map(ringOfBox));
 }
 
 /** Whether an element's ink lies in any of some boxes, by more than rounding. */
@@ -32,7 +25,7 @@ export const inkIn = (element: Element, boxes: readonly Box[], sources: SceneSou
   areaOfRings(inkWithin(inkRings(element, sources), boxes)) > HARDLY_ANY;
 
 /** What of a box no ring covers, as rings that do not cross. */
-export const bareOf = (box: Box, rings: PathsD): PathsD => combinedRings('difference', [ringOf(box)], rings);
+export const bareOf = (box: Box, rings: PathsD): PathsD => combinedRings('difference', [ringOfBox(box)], rings);
 
 /** The box around an element's ink: by its outlines where it is turned, since boxes of what is turned are too large. */
 export function exactBounds(element: Element, sources: SceneSources): Box | undefined {

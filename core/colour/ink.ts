@@ -41,6 +41,13 @@ export const isSpotName = (name: string): boolean => name.trim() !== '' && !RESE
 /** Amounts of ink by plate name, 0 to 1. A plate not named gets nothing and is knocked out. */
 export type Plates = Readonly<Record<string, number>>;
 
+/** All the ink of some plates together, 1 is 100 %. */
+export const totalOf = (plates: Plates): number => Object.values(plates).reduce((sum, amount) => sum + amount, 0);
+
+/** Whether no plate's amount differs by as much as `within`. */
+export const areNear = (a: Plates, b: Plates, within: number): boolean =>
+  Object.keys({ ...a, ...b }).every((plate) => Math.abs((a[plate] ?? 0) - (b[plate] ?? 0)) < within);
+
 /** What `tint` (0 to 1) of an ink puts on the plates. */
 export const platesOf = (ink: Ink, tint = 1): Plates =>
   ink.kind === 'spot'

@@ -143,10 +143,9 @@ export interface InkListRead {
 }
 
 /**
- * Reads a list of inks: JSON of Tidy Edge, or CxF. Throws InkListError
- * with words for the user.
+ * Reads a list of inks: JSON of Tidy Edge, or CxF. Throws InkListError with words for the user.
  */
-export function readInkList(bytes: Uint8Array, press: Press): { inks: Ink[]; left: string[] } {
+export function readInkList(bytes: Uint8Array, press: Press): InkListRead {
   if (bytes.length > MOST_BYTES) throw new InkListError('This file is too large for a list of inks (over 5 MB).');
   const text = new TextDecoder().decode(bytes).replace(/^\uFEFF/, '');
   if (!text.trimStart().startsWith('{')) return readCxf(text, press);

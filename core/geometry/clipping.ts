@@ -130,6 +130,14 @@ export function grownRings(
   return looked(kept, (seen) => Clipper.inflatePathsD(seen, by, join, end, mitreLimit, decimals, tolerance));
 }
 
+/** The outline of a box. */
+export const ringOfBox = ({ x, y, width, height }: Box): PathD => [
+  { x, y },
+  { x: x + width, y },
+  { x: x + width, y: y + height },
+  { x, y: y + height },
+];
+
 /** The box around rings; undefined where they have no point. Outlines may have more points than a call takes arguments. */
 export function boxOfRings(rings: PathsD): Box | undefined {
   let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];

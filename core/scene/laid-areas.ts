@@ -7,7 +7,7 @@ import { strokeOutline } from '../geometry/offset';
 import { boxPath, type Path, pathBounds, transformPath } from '../geometry/path';
 import type { Element } from '../job/schema';
 import { type Colour, isShade } from './colour';
-import type { Device } from './device';
+import { type Device, UNHEARD } from './device';
 import { drawElement } from './face';
 import { runOutline } from './run-outline';
 import type { SceneSources } from './sources';
@@ -59,11 +59,8 @@ function areasDevice(element: Element): Device & { areas: LaidArea[] } {
   const flat = (colour: Colour): Plates | undefined => (isShade(colour) ? undefined : colour);
   const unit = boxPath({ x: 0, y: 0, width: 1, height: 1 });
   return {
+    ...UNHEARD,
     areas,
-    beginElement() {},
-    endElement() {},
-    beginWords() {},
-    endWords() {},
     beginClip: (path) => void clips.push(path),
     beginGlyphClip: (runs) => void clips.push(runs.flatMap(runOutline)),
     endClip: () => void clips.pop(),

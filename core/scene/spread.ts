@@ -1,5 +1,5 @@
 import type { PathsD } from 'clipper2-ts';
-import type { Plates } from '../colour/ink';
+import { type Plates, totalOf } from '../colour/ink';
 import type { Path, Segment } from '../geometry/path';
 import type { Element, Face } from '../job/schema';
 import { INK_LIMITS } from '../trade/ink-limits';
@@ -25,11 +25,9 @@ export interface PlatedFace extends Face {
 const pathOf = (rings: PathsD): Path =>
   rings.flatMap((ring): Path => [...ring.map(({ x, y }, i): Segment => [i === 0 ? 'M' : 'L', x, y]), ['Z']]);
 
-const total = (plates: Plates): number => Object.values(plates).reduce((sum, amount) => sum + amount, 0);
-
 /** What is laid where the inks lie on one another: as much of the lighter one as stays below what a press can dry. */
 function laidThere({ lighter, darker }: Meeting['plates']): Plates {
-  const share = Math.max(0, Math.min(1, (INK_LIMITS.spreadTotal - total(darker)) / total(lighter)));
+  const share = Math.max(0, Math.min(1, (INK_LIMITS.spreadTotal - totalOf(darker)) / totalOf(lighter)));
   return Object.fromEntries(Object.entries(lighter).map(([plate, amount]) => [plate, amount * share]));
 }
 

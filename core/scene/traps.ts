@@ -2,7 +2,7 @@ import { EndType, JoinType, type PathsD } from 'clipper2-ts';
 import { neutralDensity } from '../colour/density';
 import type { Plates } from '../colour/ink';
 import { type Box, intersection, outset, overlaps } from '../geometry/box';
-import { areaOfRings, combinedRings, grownRings } from '../geometry/clipping';
+import { areaOfRings, combinedRings, grownRings, ringOfBox } from '../geometry/clipping';
 import { paintsShown } from '../job/paints-shown';
 import type { Element, Face, Piece } from '../job/schema';
 import { INK_LIMITS } from '../trade/ink-limits';
@@ -34,15 +34,6 @@ const haveCommon = (one: Plates, other: Plates): boolean =>
 
 type Numbered = LaidArea & { n: number };
 
-const ringOf = ({ x, y, width, height }: Box): PathsD => [
-  [
-    { x, y },
-    { x: x + width, y },
-    { x: x + width, y: y + height },
-    { x, y: y + height },
-  ],
-];
-
 /** What of an area is seen within a box: nothing above it hides it. */
 const seenWithin = (area: Numbered, place: Box, all: readonly Numbered[]): PathsD =>
   all.reduce(
@@ -50,7 +41,7 @@ const seenWithin = (area: Numbered, place: Box, all: readonly Numbered[]): Paths
       other.n > area.n && other.lies === 'over' && overlaps(other.box, place)
         ? combinedRings('difference', left, other.rings())
         : left,
-    combinedRings('intersection', area.rings(), ringOf(place)),
+    combinedRings('intersection', area.rings(), [ringOfBox(place)]),
   );
 
 const isDense = (laid: Plates, { inks }: SceneSources): boolean =>
@@ -118,6 +109,10 @@ export function meetingsOn({ elements }: Pick<Face, 'elements'>, by: number, sou
     }),
   );
 }
+
+/** The same of all sides of a piece, by as much as ink is usually spread. */
+export const meetingsOf = (piece: Pick<Piece, 'faces'>, sources: SceneSources): Meeting[] =>
+  printedFaces(piece, sources).flatMap((face) => meetingsOn(face, USUAL_SPREAD, sources));
 
 /** The faces of a piece as they go to the plates: printed ones, with what the piece asks to be spread. */
 export function platedFaces(piece: Pick<Piece, 'faces' | 'spread'>, sources: SceneSources): PlatedFace[] {

@@ -1,8 +1,7 @@
-import type { Box } from '../../geometry/box';
 import type { FaceFold } from '../../job/areas';
 import { INK_LIMITS } from '../../trade/ink-limits';
 import type { Check, Finding } from '../check';
-import { foldsOn } from '../folds-on';
+import { foldsOn, stripOf } from '../folds-on';
 import { found } from '../found';
 import { inkLaid } from '../ink-laid';
 import { inkIn } from '../ink-shape';
@@ -17,18 +16,14 @@ export const denseFold: Check = {
   source: { kind: 'common practice' },
   severity: 'advise',
   run: (context) => {
-    const { face, piece, sources } = context;
+    const { face, sources } = context;
     const folds = foldsOn(context);
     return face.elements.flatMap((element): Finding[] => {
       if (element.kind !== 'shape') return [];
       const ink = inkLaid(element, sources);
       if (ink < INK_LIMITS.dense) return [];
-      const besides = (from: number, axis: FaceFold['axis']): Box =>
-        axis === 'x'
-          ? { x: from, y: 0, width: REACH, height: piece.height }
-          : { x: 0, y: from, width: piece.width, height: REACH };
-      const isOn = ({ axis, at }: FaceFold): boolean =>
-        [at - REACH, at].every((from) => inkIn(element, [besides(from, axis)], sources));
+      const isOn = (fold: FaceFold): boolean =>
+        [fold.at - REACH, fold.at].every((from) => inkIn(element, [stripOf(fold, from, REACH, context)], sources));
       if (!folds.some(isOn)) return [];
       return [
         found(denseFold, element, context, {

@@ -1,5 +1,6 @@
-import type { Plates } from '../../colour/ink';
+import { areNear, type Plates } from '../../colour/ink';
 import type { Point } from '../../geometry/box';
+import { isInRings } from '../../geometry/contour';
 import { setSheet } from '../../job/edits/pieces';
 import { type LaidArea, laidAreas } from '../../scene/laid-areas';
 import { CHECK_LIMITS } from '../../trade/check-limits';
@@ -10,28 +11,15 @@ import { foundOnFace } from '../found';
 /** What lies at a place: the plates of its colour, `undefined` for what runs or is a picture. */
 type Seen = { plates: Plates | undefined };
 
-const isIn = ({ x, y }: Point, area: LaidArea): boolean => {
-  let inside = false;
-  for (const ring of area.rings())
-    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-      const [a, b] = [ring[i]!, ring[j]!];
-      if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
-    }
-  return inside;
-};
-
 const seenAt = (at: Point, areas: readonly LaidArea[]): Seen => {
-  const top = areas.findLast((area) => area.lies !== 'overprinting' && isIn(at, area));
+  const top = areas.findLast((area) => area.lies !== 'overprinting' && isInRings(at, area.rings()));
   return { plates: top ? top.plates : {} };
 };
 
-/** Whether two places look alike: the same amounts, within what is seen. */
-function areAlike({ plates: a }: Seen, { plates: b }: Seen): boolean {
-  if (!a || !b) return false;
-  return [...new Set([...Object.keys(a), ...Object.keys(b)])].every(
-    (plate) => Math.abs((a[plate] ?? 0) - (b[plate] ?? 0)) < 0.05,
-  );
-}
+/** Amounts that differ by less look alike. */
+const HARDLY = 0.05;
+const areAlike = ({ plates: a }: Seen, { plates: b }: Seen): boolean =>
+  a !== undefined && b !== undefined && areNear(a, b, HARDLY);
 
 /** How far apart places along an edge are that are looked at, and how far inside it they lie; points. */
 const STEP = toPoints(1, 'mm');

@@ -1,4 +1,4 @@
-import { type Ink, type Plates, platesOf } from '../../colour/ink';
+import { areNear, type Ink, type Plates, platesOf } from '../../colour/ink';
 import { boxOfRings } from '../../geometry/clipping';
 import { setSpread } from '../../job/edits/pieces';
 import { letteringsOf } from '../../job/look';
@@ -10,8 +10,7 @@ import { INK_LIMITS, INK_SOURCE } from '../../trade/ink-limits';
 import { formatLength } from '../../units/length';
 import type { Check, Finding, Severity } from '../check';
 import { found } from '../found';
-
-const listed = new Intl.ListFormat('en', { type: 'conjunction' });
+import { listed } from '../listed';
 
 /** The ink that some plates come from, or the plates. */
 function says(plates: Plates, inks: readonly Ink[]): string {
@@ -19,11 +18,9 @@ function says(plates: Plates, inks: readonly Ink[]): string {
   const isOf = (ink: Ink): boolean => {
     const solid = platesOf(ink);
     const tint = (plates[least!] ?? 0) / (solid[least!] ?? Number.POSITIVE_INFINITY);
-    return [...new Set([...Object.keys(solid), ...Object.keys(plates)])].every(
-      (plate) => Math.abs((solid[plate] ?? 0) * tint - (plates[plate] ?? 0)) < 0.005,
-    );
+    return areNear(platesOf(ink, tint), plates, 0.005);
   };
-  return inks.find(isOf)?.name ?? listed.format(Object.keys(plates));
+  return inks.find(isOf)?.name ?? listed(Object.keys(plates));
 }
 
 /** What is thin shows a shift of the plates on both its sides at once. */
@@ -44,10 +41,8 @@ export const inksMeet: Check = {
     if (piece.spread !== undefined) return [];
     const byElement = new Map<Element, Meeting[]>();
     for (const meeting of meetingsOn(face, USUAL_SPREAD, sources)) {
-      const upper = [meeting.lighter, meeting.darker].sort(
-        (a, b) => face.elements.indexOf(b) - face.elements.indexOf(a),
-      );
-      byElement.set(upper[0]!, [...(byElement.get(upper[0]!) ?? []), meeting]);
+      const upper = face.elements.findLast((each) => each === meeting.lighter || each === meeting.darker)!;
+      byElement.set(upper, [...(byElement.get(upper) ?? []), meeting]);
     }
     return [...byElement].map(([element, meetings]): Finding => {
       const [longest] = [...meetings].sort((a, b) => b.length - a.length);

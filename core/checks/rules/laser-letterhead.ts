@@ -9,7 +9,6 @@ import { fromPoints, toPoints } from '../../units/length';
 import type { Check, CheckContext, Finding } from '../check';
 import { finishesHere } from '../finish-shape';
 import { found, foundOnFace } from '../found';
-
 import { platesUsed } from '../piece-facts';
 
 /** Inks that the heat of a laser printer melts, lifts or dulls, by what they are called. */

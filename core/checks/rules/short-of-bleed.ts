@@ -6,7 +6,6 @@ import { depthAt } from '../bleed-depth';
 import { type Check, type CheckContext, type Finding, HAIR } from '../check';
 import { dieHere } from '../die-here';
 import { edgeArt, extending } from '../edge-art';
-
 import { listed } from '../listed';
 
 /** Whether all edges of an element run along the trim's, so that the box around it tells all. */

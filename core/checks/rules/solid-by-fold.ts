@@ -1,10 +1,9 @@
-import type { Box } from '../../geometry/box';
 import type { Piece } from '../../job/schema';
 import { CHECK_LIMITS } from '../../trade/check-limits';
 import { INK_LIMITS } from '../../trade/ink-limits';
 import { STOCKS } from '../../trade/stocks';
 import type { Check, Finding } from '../check';
-import { foldsOn } from '../folds-on';
+import { foldsOn, stripOf } from '../folds-on';
 import { found } from '../found';
 import { inkLaid } from '../ink-laid';
 import { inkIn } from '../ink-shape';
@@ -27,12 +26,7 @@ export const solidByFold: Check = {
     const { face, piece, sources } = context;
     if (!isUncoated(piece)) return [];
     const near = CHECK_LIMITS.solidFold;
-    const strips = foldsOn(context).map(
-      ({ axis, at }): Box =>
-        axis === 'x'
-          ? { x: at - near, y: 0, width: 2 * near, height: piece.height }
-          : { x: 0, y: at - near, width: piece.width, height: 2 * near },
-    );
+    const strips = foldsOn(context).map((fold) => stripOf(fold, fold.at - near, 2 * near, context));
     if (strips.length === 0) return [];
     return face.elements.flatMap((element): Finding[] => {
       if (element.kind !== 'shape') return [];

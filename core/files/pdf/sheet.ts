@@ -221,11 +221,16 @@ function finishesOfSide(
 
 /** Draws a side as it is asked for: its pieces where they lie, what is done to them, and its marks. */
 export function drawSideAsked(job: Job, asked: SheetAsked, side: SheetSide, fonts: FontBook, device: Device): void {
-  for (const laid of laidOn(job, asked, side.placed)) {
-    const item = asked.items[laid.each.item]!;
+  // An item lies there often: its sides are made ready once.
+  const items = asked.items.map((item) => {
     const { job: dressed, piece } = pieceFor(job, item);
     const sources = sourcesOf(dressed, fonts);
-    const face = platedFaces(piece, sources)[item.faces[laid.each.face]!];
+    const plated = platedFaces(piece, sources);
+    return { piece, sources, faces: item.faces.map((n) => plated[n]) };
+  });
+  for (const laid of laidOn(job, asked, side.placed)) {
+    const { piece, sources, faces } = items[laid.each.item]!;
+    const face = faces[laid.each.face];
     if (face) drawAtPlace(laid, piece, (on) => drawOnSheet(piece, face, sources, on), device);
   }
   for (const { draw } of finishesOfSide(job, asked, side, fonts)) draw(device);

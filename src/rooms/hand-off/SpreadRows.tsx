@@ -2,8 +2,7 @@ import { useMemo } from 'react';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import { setSpread } from '../../../core/job/edits/pieces';
 import { pieceOf } from '../../../core/job/find';
-import { printedFaces } from '../../../core/scene/shown-faces';
-import { meetingsOn, USUAL_SPREAD } from '../../../core/scene/traps';
+import { meetingsOf } from '../../../core/scene/traps';
 import { INK_LIMITS } from '../../../core/trade/ink-limits';
 import { formatLength, fromPoints, toPoints } from '../../../core/units/length';
 import { useBench } from '../../bench/bench';
@@ -21,9 +20,7 @@ export function SpreadRows({ chosen }: { chosen: readonly Chosen[] }) {
     () =>
       ids.split(',').flatMap((id) => {
         const piece = pieceOf(job, id);
-        const edges = piece
-          ? printedFaces(piece, sources).flatMap((face) => meetingsOn(face, USUAL_SPREAD, sources))
-          : [];
+        const edges = piece ? meetingsOf(piece, sources) : [];
         return piece && edges.length > 0 ? [{ piece, length: edges.reduce((sum, edge) => sum + edge.length, 0) }] : [];
       }),
     [job, ids, sources],
