@@ -7,9 +7,9 @@ export default defineConfig({
   testDir: 'tests/e2e',
   // Its own folder: Playwright empties it, and the other results lie beside it.
   outputDir: 'test-results/e2e',
-  timeout: 120_000,
+  timeout: 240_000,
   // A loaded machine takes its time to lay out the first piece.
-  expect: { timeout: 15_000 },
+  expect: { timeout: 40_000 },
   workers: 2,
   fullyParallel: true,
   reporter: [['list'], ['./tests/e2e/counted.ts']],

@@ -1,6 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { decompress } from 'woff2-encoder';
 import { packageFile } from '../cli/kit';
+import { cffOfOutlines } from '../core/type/cff-of-outlines';
+import { openFont } from '../core/type/font';
 import { readSfnt, type Sfnt, writeSfnt } from '../core/type/sfnt';
 
 /** Font files to try things on, other than those that ship. */
@@ -48,4 +50,76 @@ export async function variableFile(): Promise<Uint8Array> {
     });
     tables.set('fvar', fvar);
   });
+}
+
+/** A font whose glyphs go by CIDs, as those for Chinese, Japanese and Korean do: another's with such a program in it. */
+export function cidFile(bytes: Uint8Array): Uint8Array {
+  const font = openFont(bytes);
+  const all = Array.from({ length: font.glyphCount }, (_, glyph) => glyph);
+  return changedFont(bytes, (tables) => {
+    for (const tag of ['glyf', 'loca', 'gvar']) tables.delete(tag);
+    tables.set('CFF ', cffOfOutlines(font, all));
+  });
+}
+
+/** A font with CFF2 outlines (OpenType specification, CFF2), which variable fonts have: squares, each as wide as its letter. */
+export function cff2File(bytes: Uint8Array): Uint8Array {
+  const font = openFont(bytes);
+  const short = (n: number): number[] => [28, (n >> 8) & 255, n & 255];
+  const long = (n: number): number[] => [n >>> 24, (n >> 16) & 255, (n >> 8) & 255, n & 255];
+  const index = (items: number[][]): number[] => {
+    if (items.length === 0) return long(0);
+    let at = 1;
+    const offsets = [at, ...items.map((item) => (at += item.length))];
+    return [...long(items.length), 4, ...offsets.flatMap(long), ...items.flat()];
+  };
+  const programs = Array.from({ length: font.glyphCount }, (_, glyph) => {
+    const wide = Math.round(font.advance(glyph));
+    // Move, then lines by turns across and up.
+    return font.ink(glyph) ? [...short(0), 22, ...short(wide), ...short(500), ...short(-wide), 6] : [];
+  });
+  const top = (programsAt: number, dictsAt: number): number[] => [
+    29,
+    ...long(programsAt),
+    17,
+    29,
+    ...long(dictsAt),
+    12,
+    36,
+  ];
+  const size = top(0, 0).length;
+  const programsAt = 5 + size + 4;
+  const charStrings = index(programs);
+  const dictsAt = programsAt + charStrings.length;
+  const dict = (at: number): number[] => [29, ...long(0), 29, ...long(at), 18];
+  const dicts = index([dict(dictsAt + index([dict(0)]).length)]);
+  const cff2 = Uint8Array.from([2, 0, 5, 0, size, ...top(programsAt, dictsAt), ...index([]), ...charStrings, ...dicts]);
+  return changedFont(bytes, (tables) => {
+    for (const tag of ['glyf', 'loca', 'gvar', 'CFF ']) tables.delete(tag);
+    tables.set('CFF2', cff2);
+  });
+}
+
+/** A collection (ISO/IEC 14496-22, 4.6.3) of some fonts. */
+export function collectionFile(fonts: readonly Uint8Array[]): Uint8Array {
+  const head = 12 + 4 * fonts.length;
+  const starts: number[] = [];
+  let size = head;
+  for (const font of fonts) {
+    starts.push(size);
+    size += font.length;
+  }
+  const out = new Uint8Array(size);
+  const view = new DataView(out.buffer);
+  for (const [i, n] of [0x74746366, 0x00010000, fonts.length, ...starts].entries()) view.setUint32(4 * i, n);
+  fonts.forEach((font, i) => {
+    const start = starts[i]!;
+    out.set(font, start);
+    // Tables are found from the head of the file, not of the font.
+    for (let row = 0; row < view.getUint16(start + 4); row++) {
+      const at = start + 12 + 16 * row + 8;
+      view.setUint32(at, view.getUint32(at) + start);
+    }
+  });
+  return out;
 }

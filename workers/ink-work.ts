@@ -6,6 +6,7 @@ import type { PlateContext } from '../core/checks/plate-check';
 import { surfaceOn } from '../core/checks/side-surface';
 import { clustersOf } from '../core/colour/clusters';
 import type { Cmyk, Lab } from '../core/colour/ink';
+import { onStock } from '../core/colour/stock';
 import type { Surface } from '../core/devices/light/surface';
 import { cellsIn } from '../core/devices/plates/device';
 import { coverageOf, highestOf, histogramOf, type WetPlace, wetPlaces } from '../core/devices/plates/readings';
@@ -180,7 +181,10 @@ export async function lookAt(
     ? { intent: 'absolute colorimetric' as const, blackPointCompensation: false }
     : press.condition;
   const toScreen = engine.converter(press.profile, 'sRGB', rendering, 'quick');
-  return new ImageData(viewOf(grid, asked.view, sources.inks, toScreen), grid.width, grid.height);
+  const rgba = viewOf(grid, asked.view, sources.inks, toScreen);
+  // Plates alone are shown in grey; the stock is part of what they come to together.
+  const isSeen = asked.paper && asked.view.kind === 'proof';
+  return new ImageData(isSeen ? onStock(rgba, sources.stock) : rgba, grid.width, grid.height);
 }
 
 /** The faces of a piece as they are cut, at so many pixels an inch, in the colours of the press; in the piece's order. */
@@ -192,6 +196,6 @@ export async function asCut(asked: InkAsked, ppi: number): Promise<ImageData[]> 
     const grid = laid();
     const toScreen = engine.converter(press.profile, 'sRGB', press.condition, 'quick');
     const view = { kind: 'proof' as const, shown: [...grid.plates.keys()] };
-    return new ImageData(viewOf(grid, view, sources.inks, toScreen), grid.width, grid.height);
+    return new ImageData(onStock(viewOf(grid, view, sources.inks, toScreen), sources.stock), grid.width, grid.height);
   });
 }

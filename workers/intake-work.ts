@@ -16,11 +16,12 @@ import { upscaledBy } from '../core/picture/upscaled';
 import type { TableAsked, TableRead } from '../core/run/read-table';
 import { registeredFor } from '../core/trade/registered-conditions';
 import type { OwnCondition } from '../core/trade/schema';
-import { createFontBook } from '../core/type/font';
+import type { Embedding } from '../core/type/embedding';
+import { createFontBook, openFont } from '../core/type/font';
 import { namedTypeface } from '../core/type/named-typeface';
 import type { OwnFont } from '../core/type/own-font';
 import { PLAIN } from '../core/type/style';
-import { plainFont, takeFont } from '../core/type/take-font';
+import { fontsOfCollection, plainFont, takeFont } from '../core/type/take-font';
 import { TYPEFACES, type Typeface } from '../core/type/typefaces';
 import { loadEngine, loadFontCutter, loadJpegDecoder, openKit } from './kit';
 import { quickHash } from './quick-hash';
@@ -95,15 +96,34 @@ export async function takeIn(file: Blob, name: string): Promise<TakenIn> {
 /** Opens a job file, off the page's thread: all of it is looked over. Throws with words for the user. */
 export const openJobFile = async (bytes: Uint8Array): Promise<JobBundle> => readJobFile(bytes);
 
-/** Unpacks a font file and looks it over. Throws with words for the user. */
-export async function takeInFont(bytes: Uint8Array): Promise<{ hash: string; bytes: Uint8Array; font: OwnFont }> {
-  const plain = await plainFont(bytes, async (packed) => {
+const unpackedFont = (bytes: Uint8Array): Promise<Uint8Array> =>
+  plainFont(bytes, async (packed) => {
     const { default: unpack } = await import('woff2-encoder/decompress');
     return unpack(packed);
   });
+
+/** The fonts that a collection holds, by name; none for a file of one font. Throws with words for the user. */
+export const fontsInFile = async (bytes: Uint8Array): Promise<string[]> =>
+  fontsOfCollection(await unpackedFont(bytes)).map(({ name }) => name);
+
+/** What a font's maker asks of whoever puts it into files, said when it comes in and not only when a file is to leave. */
+const ASKED_OF_FILES: Readonly<Record<Embedding, string | undefined>> = {
+  allowed: undefined,
+  whole: 'Its maker wants it whole in every exported file, which makes those larger.',
+  forbidden:
+    'Its maker does not let it go into exported files: words in it stop the export. Choose another, or get a licence that lets it.',
+};
+
+/** Unpacks a font file, or one font of a collection, and looks it over. Throws with words for the user. */
+export async function takeInFont(
+  bytes: Uint8Array,
+  which = 0,
+): Promise<{ hash: string; bytes: Uint8Array; font: OwnFont; told: string | undefined }> {
+  const unpacked = await unpackedFont(bytes);
+  const plain = fontsOfCollection(unpacked)[which]?.file() ?? unpacked;
   // A font that cannot be cut down would only fail when it is exported.
   const font = takeFont(plain, await loadFontCutter());
-  return { hash: hashOf(plain), bytes: plain, font };
+  return { hash: hashOf(plain), bytes: plain, font, told: ASKED_OF_FILES[openFont(plain).embedding] };
 }
 
 /** A profile's ink limit is not written in it: until the shop's is typed in, that of most sheet-fed presses (common practice). */

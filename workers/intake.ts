@@ -19,6 +19,7 @@ export function intake(): Room<IntakeWork> {
       traceLogo: tooLong('This picture', 'Trace it in a drawing program, and add it as an SVG or PDF.'),
       readPage: tooLong('This page', 'Export only what is needed of it, or import it as a picture instead.'),
       takeIn: tooLong('This picture', 'Save it again from its program, with fewer pixels.'),
+      fontsInFile: tooLong('This font', 'Get it again from where it came from.'),
       takeInFont: tooLong('This font', 'Get it again from where it came from.'),
       takeInProfile: tooLong('This profile', 'Get it again from the print shop.'),
       takeTable: tooLong('This table', 'Save it as CSV, with only the columns that are needed.'),

@@ -11,6 +11,7 @@ const lists = (): Promise<Lists> => import('./lists-in');
 const api = {
   ready: async (): Promise<void> => void (await work),
   takeIn: async (...args: Parameters<Work['takeIn']>) => (await work).takeIn(...args),
+  fontsInFile: async (...args: Parameters<Work['fontsInFile']>) => (await work).fontsInFile(...args),
   takeInFont: async (...args: Parameters<Work['takeInFont']>) => (await work).takeInFont(...args),
   takeInProfile: async (...args: Parameters<Work['takeInProfile']>) => (await work).takeInProfile(...args),
   openJobFile: async (...args: Parameters<Work['openJobFile']>) => (await work).openJobFile(...args),

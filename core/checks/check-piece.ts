@@ -3,7 +3,7 @@ import type { Job, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
 import { asFace } from '../job/turned';
 import { printedFaces } from '../scene/shown-faces';
-import { sourcesOf } from '../scene/sources';
+import { sourcesFor } from '../scene/sources';
 import type { ShopSpec } from '../trade/schema';
 import type { CheckKit, Finding, Severity } from './check';
 import { CHECKS } from './index';
@@ -28,7 +28,7 @@ export function checkPiece(
   { fonts, press, filesHere }: CheckKit,
   shop = shopIn(job, piece.shop),
 ): Finding[] {
-  const sources = sourcesOf(job, fonts);
+  const sources = sourcesFor(job, piece, fonts);
   const envelopes = envelopesOf(job);
   const here = CHECKS.filter(({ id }) => shop.asks[id] !== 'off');
   const found = printedFaces(piece, sources).flatMap((face) => {

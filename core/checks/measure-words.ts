@@ -55,13 +55,15 @@ const SHORT: Record<string, string> = {
 };
 
 /** What it calls one whose numbers are in its sentence. */
-const BARE: Record<string, string> = { 'inks-meet': 'Inks meet' };
+const BARE: Record<string, string> = { 'inks-meet': 'Inks meet', 'white-under': 'Stock is not white' };
 
 /** A fault in two words with its number, for a tag: `Bleed 0 of 3 mm`. */
 export function tagWords(finding: Finding, unit: PieceUnit): string {
   const { check, measured, wanted, problem } = finding;
   const short = SHORT[check];
   if (!short) return BARE[check] ?? measuredAndWanted(finding, unit) ?? problem;
+  // Both are of one scale, which its own name tells.
+  if (wanted.kind === 'lightness') return `${short} ${Math.round(measured.value)} of ${Math.round(wanted.value)}`;
   const [is, needs] = [measureWords(measured, unit), measureWords(wanted, unit)];
   const sign = needs.replace(/^[\d./ ⁄]+/, '');
   const bare = sign !== '' && is.endsWith(sign) ? is.slice(0, -sign.length).trim() : is;

@@ -10,7 +10,7 @@ import { asFace } from '../job/turned';
 import type { Device } from '../scene/device';
 import { drawElement, elementBox } from '../scene/face';
 import { groundsOf, mayOverprint } from '../scene/grounds';
-import { sourcesOf } from '../scene/sources';
+import { sourcesFor } from '../scene/sources';
 import { drawSpread } from '../scene/spread';
 import { platedFaces } from '../scene/traps';
 import { type CheckContext, type CheckKit, type Finding, trimOf } from './check';
@@ -124,7 +124,7 @@ export function layPiece(
   { picture, ppi, trimOnly = false, faces, kept }: PieceAsked,
   shop = shopIn(job, piece.shop),
 ): PlateContext[] {
-  const sources = sourcesOf(job, fonts);
+  const sources = sourcesFor(job, piece, fonts);
   // All of them are made ready, since words go on from one to another.
   const shown = platedFaces(piece, sources).filter(({ id }) => faces?.includes(id) ?? true);
   return shown.map((face) => {

@@ -2,7 +2,7 @@ import type { Press } from '../colour/engine';
 import type { Job, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
 import { printedFaces } from '../scene/shown-faces';
-import { sourcesOf } from '../scene/sources';
+import { sourcesFor } from '../scene/sources';
 import type { FontBook } from '../type/font';
 import type { Finding } from './check';
 import { asShopAsks, byGravity, checkPiece } from './check-piece';
@@ -37,7 +37,7 @@ export interface Review {
 /** All that is known of a piece at a shop: the one list that every room, file and command goes by. */
 export function review(job: Job, piece: Piece, seen: Seen, shop = shopIn(job, piece.shop)): Review {
   const { fonts, press, filesHere, plates, misspelt, missed = [] } = seen;
-  const sources = sourcesOf(job, fonts);
+  const sources = sourcesFor(job, piece, fonts);
   const found = [
     ...checkPiece(job, piece, { fonts, press, filesHere }, shop),
     ...asShopAsks(

@@ -1,5 +1,6 @@
 import type { Press } from '../colour/engine';
 import { isProcessPlate, type Plates, processStandIn } from '../colour/ink';
+import { lightnessOn } from '../colour/stock';
 import { coverOfEdges } from '../devices/plates/cover';
 import type { PlateGrid } from '../devices/plates/device';
 import { letterEdges } from '../devices/plates/letters';
@@ -69,7 +70,7 @@ export function contrastOf(words: Words, below: PlateGrid, sources: SceneSources
   const lightness = (plates: Plates): number => {
     // Whole percents are near enough for lightness, and few enough to be remembered.
     const [c, m, y, k] = processStandIn(plates, sources.inks).map((a) => Math.round(a * 100) / 100);
-    return press.lab([c!, m!, y!, k!])[0];
+    return lightnessOn(sources.stock, press, [c!, m!, y!, k!]);
   };
   const known = new Map<string, number>();
   /** Most letters lie on even ground: each ground is measured once. */

@@ -110,6 +110,9 @@ const from13 = (job: Loose): Loose => ({ ...job, version: 14 });
 /** What meets may be spread since: nothing of an older job changes. */
 const from14 = (job: Loose): Loose => ({ ...job, version: 15 });
 
+/** Stock may have a colour since: nothing of an older job changes. */
+const from15 = (job: Loose): Loose => ({ ...job, version: 16 });
+
 /** The step from each version to the next. */
 const STEPS: Record<number, (job: Loose) => Loose> = {
   1: from1,
@@ -126,6 +129,7 @@ const STEPS: Record<number, (job: Loose) => Loose> = {
   12: from12,
   13: from13,
   14: from14,
+  15: from15,
 };
 
 /** An older job brought to the present version; anything else comes back as it is. */

@@ -7,6 +7,11 @@ export const orderSchema = z.strictObject({
   /** The paper or board by its name, and its weight in g/m². */
   stock: z.string().max(120),
   weight: z.number().min(20).max(2000).optional(),
+  /** How the stock looks beside white paper, as a screen shows it: `#c9a66b`; white where it is left out. */
+  colour: z
+    .string()
+    .regex(/^#[0-9a-f]{6}$/)
+    .optional(),
   /** What is done to it after printing, in the shop's words: “scored”, “rounded corners 3 mm”. */
   finishing: z.array(z.string().min(1).max(80)).max(12),
   notes: z.string().max(2000),

@@ -120,16 +120,23 @@ export function drawFinish(
   device.endOverprint();
 }
 
-const dressed = new WeakMap<SceneSources, Map<Piece['finishing'], SceneSources>>();
+const dressed = new WeakMap<SceneSources, SceneSources[]>();
 
-/** Sources that show the finishing of a piece as well; the same ones for the same two. */
-export function showingFinishes(sources: SceneSources, { finishing }: Pick<Piece, 'finishing'>): SceneSources {
-  if (sources.finishing === finishing) return sources;
-  const here = dressed.get(sources) ?? new Map<Piece['finishing'], SceneSources>();
+/** Sources that show the finishing and the stock of a piece as well; the same ones for the same two. */
+export function showingMade(
+  sources: SceneSources,
+  { finishing, order }: Pick<Piece, 'finishing' | 'order'>,
+): SceneSources {
+  const stock = order?.colour;
+  const isThis = (each: SceneSources): boolean => each.finishing === finishing && each.stock === stock;
+  if (isThis(sources)) return sources;
+  const here = dressed.get(sources) ?? [];
   dressed.set(sources, here);
-  const found = here.get(finishing) ?? { ...sources, finishing };
-  here.set(finishing, found);
-  return found;
+  const found = here.find(isThis);
+  if (found) return found;
+  const made = { ...sources, finishing, stock };
+  here.push(made);
+  return made;
 }
 
 /** What brings one side of a piece onto another as they lie back to back: a back is mirrored on its front. */

@@ -15,6 +15,11 @@ const stockSchema = z.strictObject({
   weight: z.number().min(20).max(2000),
   /** How thick one sheet is, points. */
   caliper: typedLengthSchema.transform(lengthOf),
+  /** How it looks beside white paper, where it is not white. */
+  colour: z
+    .string()
+    .regex(/^#[0-9a-f]{6}$/)
+    .optional(),
   /** How much of what lies behind it is hidden, percent. */
   opacity: z.number().min(50).max(100),
 });

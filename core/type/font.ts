@@ -3,6 +3,7 @@ import type { Box } from '../geometry/box';
 import { type Path, parsePath, pathBounds } from '../geometry/path';
 import { type Embedding, embeddingOf } from './embedding';
 import { featureNames } from './features';
+import { oldKerning } from './kern-table';
 import { type Program, programOf } from './program';
 
 /** A glyph as shaped; all measures in font units, y up. */
@@ -100,10 +101,11 @@ export function openFont(bytes: Uint8Array): Font {
     const chosen = settings === '' ? [] : settings.split(',').flatMap((each) => hb.Feature.fromString(each) ?? []);
     hb.shape(font, buffer, chosen);
     const places = buffer.getGlyphPositions();
-    const glyphs = buffer.getGlyphInfos().map(({ codepoint, cluster }, i) => {
+    const shaped = buffer.getGlyphInfos().map(({ codepoint, cluster }, i) => {
       const place = places[i]!;
       return { id: codepoint, cluster, advance: place.xAdvance ?? 0, dx: place.xOffset ?? 0, dy: place.yOffset ?? 0 };
     });
+    const glyphs = kern && !rightToLeft && features['kern'] !== 0 ? kern(shaped) : shaped;
     if (runs.size >= MOST_RUNS) runs.delete(runs.keys().next().value!);
     runs.set(key, glyphs);
     return glyphs;
@@ -115,6 +117,7 @@ export function openFont(bytes: Uint8Array): Font {
     const found = table(tag);
     return found && found.length > 0 ? new DataView(found.buffer, found.byteOffset, found.byteLength) : undefined;
   };
+  const kern = oldKerning(table);
   const view = read('post');
   const os2 = read('OS/2');
   const covered = new Set(face.collectUnicodes());

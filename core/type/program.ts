@@ -1,7 +1,7 @@
 import { readSfnt } from './sfnt';
 
-/** How a font's letters can stand in a PDF: as TrueType or CFF programs, or only drawn as outlines. */
-export type Program = 'truetype' | 'cff' | 'drawn';
+/** How a font's letters stand in a PDF: as its TrueType or CFF program, or as a program made of their outlines. */
+export type Program = 'truetype' | 'cff' | 'outlines';
 
 const ROS = 30;
 const ESCAPE = 12;
@@ -41,16 +41,16 @@ function isCidKeyed(cff: Uint8Array): boolean {
 }
 
 /**
- * How a font is put in a PDF. Glyphs are named by number, which only a CFF font without CIDs of its own keeps; the
- * others, and CFF2, are drawn.
+ * How a font is put in a PDF. Glyphs are named by number, which only a CFF font without CIDs of its own keeps; of the
+ * others, and of CFF2, which no PDF holds, a program is made.
  */
 export function programOf(bytes: Uint8Array): Program {
   const { tables } = readSfnt(bytes);
   if (tables.has('glyf')) return 'truetype';
   const cff = tables.get('CFF ');
   try {
-    return cff && !isCidKeyed(cff) ? 'cff' : 'drawn';
+    return cff && !isCidKeyed(cff) ? 'cff' : 'outlines';
   } catch {
-    return 'drawn';
+    return 'outlines';
   }
 }

@@ -31,21 +31,32 @@ function slice(bytes: Uint8Array, at: number, length: number): Uint8Array {
   return bytes.subarray(at, at + length);
 }
 
-/** Reads the tables of a TrueType or OpenType file. Throws FontError. */
-export function readSfnt(bytes: Uint8Array): Sfnt {
-  const flavour = signatureOf(bytes);
-  if (flavour === COLLECTION)
-    throw new FontError(
-      'This file is a collection of fonts. Save the one you need as a TTF or OTF file, then add that.',
-    );
-  if (flavour !== TRUETYPE && flavour !== APPLE_TRUETYPE && flavour !== CFF)
-    throw new FontError('This is not a font file. Choose a TTF, OTF, WOFF or WOFF2 file.');
+/** Fonts of a collection that are looked at: the largest ones in use have some forty. */
+const MOST_OF_COLLECTION = 256;
+
+/** Where the fonts of a collection begin (ISO/IEC 14496-22, 4.6.3); nothing for a file of one font. Throws FontError. */
+export function collectionOffsets(bytes: Uint8Array): number[] {
+  if (signatureOf(bytes) !== COLLECTION) return [];
   const view = viewOf(bytes);
-  const count = view.getUint16(4);
-  if (12 + count * 16 > bytes.length) throw new FontError(BROKEN);
+  const count = view.getUint32(8);
+  if (count === 0 || count > MOST_OF_COLLECTION || 12 + 4 * count > bytes.length) throw new FontError(BROKEN);
+  return Array.from({ length: count }, (_, i) => view.getUint32(12 + 4 * i));
+}
+
+/** Reads the tables of a TrueType or OpenType file, or of the font that begins `from` so many bytes. Throws FontError. */
+export function readSfnt(bytes: Uint8Array, from = 0): Sfnt {
+  if (from > 0 && from + 12 > bytes.length) throw new FontError(BROKEN);
+  const flavour = signatureOf(bytes.subarray(from));
+  if (flavour === COLLECTION)
+    throw new FontError('This file is a collection of fonts: add it anew, and choose the ones you need.');
+  if (flavour !== TRUETYPE && flavour !== APPLE_TRUETYPE && flavour !== CFF)
+    throw new FontError('This is not a font file. Choose a TTF, OTF, TTC, WOFF or WOFF2 file.');
+  const view = viewOf(bytes);
+  const count = view.getUint16(from + 4);
+  if (from + 12 + count * 16 > bytes.length) throw new FontError(BROKEN);
   const tables = new Map<string, Uint8Array>();
   for (let i = 0; i < count; i++) {
-    const at = 12 + i * 16;
+    const at = from + 12 + i * 16;
     tables.set(tagAt(view, at), slice(bytes, view.getUint32(at + 8), view.getUint32(at + 12)));
   }
   return { flavour, tables };

@@ -1,6 +1,16 @@
 import { type Font, openFont } from './font';
 import type { OwnFont } from './own-font';
-import { FONT_LIMIT, FontError, readSfnt, signatureOf, unpackWoff, WOFF, WOFF2 } from './sfnt';
+import {
+  collectionOffsets,
+  FONT_LIMIT,
+  FontError,
+  readSfnt,
+  signatureOf,
+  unpackWoff,
+  WOFF,
+  WOFF2,
+  writeSfnt,
+} from './sfnt';
 import type { FontCutter } from './subset';
 
 /** Unpacks WOFF and WOFF2 to the plain font they hold. `unpackWoff2` is handed in: its decoder is wasm. Throws FontError. */
@@ -24,6 +34,26 @@ export async function plainFont(
 
 const NEEDED = ['cmap', 'head', 'hhea', 'hmtx', 'maxp'];
 const NAME = { family: 1, style: 2, typographicFamily: 16, typographicStyle: 17 };
+
+/** What a font calls itself: the names of its family and its style. */
+function ownNames(font: Font): Pick<OwnFont, 'family' | 'style'> {
+  const named = (first: number, second: number): string => font.name(first) || font.name(second);
+  return {
+    family: named(NAME.typographicFamily, NAME.family).slice(0, 120) || 'Unnamed',
+    style: named(NAME.typographicStyle, NAME.style).slice(0, 120) || 'Regular',
+  };
+}
+
+/** The fonts of a collection, each a file by itself with what the collection shares; none for a file of one font. Throws FontError. */
+export const fontsOfCollection = (bytes: Uint8Array): { name: string; file(): Uint8Array }[] =>
+  collectionOffsets(bytes).map((from) => {
+    const sfnt = readSfnt(bytes, from);
+    // Names are read off what has no outlines: a collection of ten may hold fifty million bytes.
+    const named = new Map([...sfnt.tables].filter(([tag]) => SMALL.includes(tag)));
+    const { family, style } = ownNames(openFont(writeSfnt({ ...sfnt, tables: named })));
+    return { name: `${family}, ${style}`, file: () => writeSfnt(sfnt) };
+  });
+const SMALL = ['head', 'maxp', 'name'];
 
 /** The named instances of a variable font (OpenType specification, fvar). */
 function instancesOf(font: Font): OwnFont['instances'] {
@@ -94,12 +124,7 @@ export function takeFont(bytes: Uint8Array, cutter?: FontCutter): OwnFont {
     throw new FontError(
       'This font is damaged: it cannot be cut down to the letters in use. Get it again from its maker.',
     );
-  const named = (first: number, second: number): string => font.name(first) || font.name(second);
-  return {
-    family: named(NAME.typographicFamily, NAME.family).slice(0, 120) || 'Unnamed',
-    style: named(NAME.typographicStyle, NAME.style).slice(0, 120) || 'Regular',
-    instances: instancesOf(font),
-  };
+  return { ...ownNames(font), instances: instancesOf(font) };
 }
 
 /** The file of one face of an added font: a variable one is made plain at its instance, or at its default. */

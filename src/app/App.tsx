@@ -3,6 +3,7 @@ import { useLocation, useSearch } from 'wouter';
 import * as z from 'zod';
 import { BenchHost } from '../bench/BenchHost';
 import { WorkNotices } from '../bench/SaveState';
+import { CollectionDialog } from '../bench/type/CollectionDialog';
 import { NewerNotice } from '../offline/NewerNotice';
 import { keepOffline } from '../offline/register';
 import { goTo } from '../parts/address';
@@ -173,6 +174,7 @@ export default function App() {
       <BenchHost jobId={jobId} pieceId={pieceId} isWide={WIDE.has(name)}>
         {shown}
         <WorkNotices />
+        <CollectionDialog />
       </BenchHost>
     </Boundary>
   );

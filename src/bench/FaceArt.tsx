@@ -295,13 +295,15 @@ export function FaceArt({
   }, [sources, press, previews]);
   const grounds = useMemo(() => groundsOf({ ...face, elements: inked(face.elements) }, sources), [face, sources]);
   // Finishing lies over all inks, wherever it stands in the stack.
-  const ordered = useMemo(
-    () => [...inked(face.elements), ...face.elements.filter(({ finish }) => finish !== undefined)],
+  const [inkedFirst, finishedLast] = useMemo(
+    () => [inked(face.elements), face.elements.filter(({ finish }) => finish !== undefined)],
     [face],
   );
+  const art = (element: Element): ReactElement | null =>
+    element.hidden ? null : made(element, grounds.get(element.id), mixtures?.get(element.id));
   const whole = (sources.finishing ?? []).filter((finish) => finish.whole?.includes(face.id));
   return (
-    <g clipPath={die && `url(#${clip})`}>
+    <g clipPath={die && `url(#${clip})`} style={sources.stock ? { isolation: 'isolate' } : undefined}>
       {die && (
         <clipPath id={clip}>
           <path d={pathData(die)} />
@@ -309,9 +311,12 @@ export function FaceArt({
       )}
       <Paper />
       {under}
-      {ordered.map((element) =>
-        element.hidden ? null : made(element, grounds.get(element.id), mixtures?.get(element.id)),
+      {inkedFirst.map(art)}
+      {/* Inks are filters over the stock; what is foiled or varnished lies on top of both. */}
+      {sources.stock && (
+        <rect {...EVERYWHERE} fill={sources.stock} style={{ mixBlendMode: 'multiply' }} pointerEvents="none" />
       )}
+      {finishedLast.map(art)}
       {(held ? [] : whole).map((finish) => (
         <rect
           key={finish.id}

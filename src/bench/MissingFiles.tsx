@@ -7,6 +7,7 @@ import { intake } from '../../workers/intake';
 import { keepAsset } from '../store/assets';
 import { jobIn, useSession } from '../store/session';
 import { db } from '../store/shelf';
+import { isFontFile } from './own-fonts';
 
 /** What a file of a job is, in words. */
 function nameOf(job: Job, hash: string): string {
@@ -16,12 +17,15 @@ function nameOf(job: Job, hash: string): string {
   return `the ICC profile ${conditions[hash]?.name ?? ''}`.trim();
 }
 
-/** The hashes that a file may be known by: as it is, and a packed font as the plain one in it. */
+/** The hashes that a file may be known by: as it is, a packed font as the plain one in it, a collection as its fonts. */
 async function hashesOf(file: File, bytes: Uint8Array): Promise<[string, Uint8Array][]> {
   const found: [string, Uint8Array][] = [[hashOf(bytes), bytes]];
-  if (/\.(ttf|otf|woff2?)$/i.test(file.name)) {
-    const font = await intake().takeInFont(bytes);
-    found.push([font.hash, font.bytes]);
+  if (isFontFile(file)) {
+    const fonts = await intake().fontsInFile(bytes);
+    for (let i = 0; i < Math.max(1, fonts.length); i++) {
+      const font = await intake().takeInFont(bytes, i);
+      found.push([font.hash, font.bytes]);
+    }
   }
   return found;
 }

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { create } from 'zustand';
 import { addFont } from '../../core/job/edits/job';
 import type { Job } from '../../core/job/schema';
 import { ownTypefaces } from '../../core/type/own-font';
@@ -8,14 +9,48 @@ import { keepAsset } from '../store/assets';
 import { act } from '../store/session';
 import { fontFile, loadFonts } from './kit';
 
-export const FONT_FILES = '.ttf,.otf,.woff,.woff2';
-export const isFontFile = ({ name }: File): boolean => /\.(ttf|otf|woff2?)$/i.test(name);
+export const FONT_FILES = '.ttf,.otf,.ttc,.otc,.woff,.woff2';
+export const isFontFile = ({ name }: File): boolean => /\.([to]t[fc]|woff2?)$/i.test(name);
 
-/** Takes a font file in: looked over in the worker, kept, then in the list. Throws with words for the user. */
-export async function addFontFile(file: File): Promise<void> {
-  const { hash, bytes, font } = await intake().takeInFont(new Uint8Array(await file.arrayBuffer()));
-  await keepAsset(hash, bytes);
-  act('Add typeface', (job) => addFont(job, hash, font));
+/** A collection that came, and the fonts in it by name; `answer` takes the places of those that are wanted. */
+export interface Collection {
+  file: string;
+  fonts: readonly string[];
+  answer(wanted: readonly number[]): void;
+}
+/** The collection that is asked about. */
+export const useCollection = create<{ asked: Collection | undefined }>(() => ({ asked: undefined }));
+
+const chosenOf = (file: string, fonts: readonly string[]): Promise<readonly number[]> =>
+  new Promise((done) =>
+    useCollection.setState({
+      asked: {
+        file,
+        fonts,
+        answer: (wanted) => {
+          useCollection.setState({ asked: undefined });
+          done(wanted);
+        },
+      },
+    }),
+  );
+
+/**
+ * Takes a font file in: looked over in the worker, kept, then in the list; of a collection, the fonts that are chosen. Gives
+ * what their makers ask of whoever uses them, in words. Throws with words for the user.
+ */
+export async function addFontFile(file: File): Promise<string | undefined> {
+  const packed = new Uint8Array(await file.arrayBuffer());
+  const fonts = await intake().fontsInFile(packed);
+  const wanted = fonts.length > 1 ? await chosenOf(file.name, fonts) : [0];
+  const told = new Set<string>();
+  for (const which of wanted) {
+    const { hash, bytes, font, told: asked } = await intake().takeInFont(packed, which);
+    await keepAsset(hash, bytes);
+    act('Add typeface', (job) => addFont(job, hash, font));
+    if (asked) told.add(asked);
+  }
+  return told.size > 0 ? `${file.name}: ${[...told].join(' ')}` : undefined;
 }
 
 const shown = new Set<string>();

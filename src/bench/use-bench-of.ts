@@ -63,11 +63,16 @@ export function useBenchOf(
   const styles = job?.styles;
   const ownFonts = job?.fonts;
   const finishing = piece?.finishing;
+  const stock = piece?.order?.colour;
   const fontsHere = useFonts(job, pieces);
   const sources = useMemo(
     () =>
-      kit && inks && assets && styles && ownFonts && { inks, assets, styles, ownFonts, fonts: kit.fonts, finishing },
-    [kit, inks, assets, styles, ownFonts, finishing],
+      kit &&
+      inks &&
+      assets &&
+      styles &&
+      ownFonts && { inks, assets, styles, ownFonts, fonts: kit.fonts, finishing, stock },
+    [kit, inks, assets, styles, ownFonts, finishing, stock],
   );
   // The checks come after the stage: a key or a drag is drawn first, and checked when there is time.
   const { live, byHand } = useGesture();

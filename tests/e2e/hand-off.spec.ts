@@ -3,6 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { PDFDocument, StandardFonts } from '@cantoo/pdf-lib';
 import { type Download, expect, type Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
+import sharp from 'sharp';
 import { bytesOf, element, typeInto } from './bench';
 import { test } from './one-page';
 
@@ -129,6 +130,28 @@ test('a proof tells the client what changed since the last; a package has all of
   expect(JSON.parse(new TextDecoder().decode(files['ticket.json']))).toMatchObject({
     pieces: [{ order: { quantity: 500, stock: 'Uncoated board' } }],
   });
+});
+
+test('stock of a colour shows through the print', async ({ page }) => {
+  const front = page.getByRole('img', { name: /^Front, with its edges/ });
+  const colours = async (): Promise<Buffer> =>
+    sharp(await front.screenshot())
+      .resize(40, 26, { kernel: 'nearest' })
+      .removeAlpha()
+      .raw()
+      .toBuffer();
+  const white = await colours();
+  await page.getByRole('link', { name: 'Hand-off' }).click();
+  await page.getByRole('tab', { name: 'Job package' }).click();
+  await page.getByLabel('Common stocks').first().selectOption('Kraft board 300 g/m²');
+  await expect(page.getByLabel(/Stock colour/).first()).toHaveValue('#c39a6b');
+  await page.getByRole('link', { name: 'Layout' }).click();
+  await expect(page.getByText('Stock is not white').first()).toBeVisible();
+  const kraft = await colours();
+  // Most of what is seen is printed: the stock takes its share of each of red, green and blue.
+  const stock = [0xc3, 0x9a, 0x6b];
+  const as = [...white].filter((byte, i) => Math.abs(kraft[i]! - (byte * stock[i % 3]!) / 255) < 5).length;
+  expect(as / white.length).toBeGreaterThan(0.7);
 });
 
 test('a PDF of another make is held against the shop, and one that cannot be read is refused in words', async ({

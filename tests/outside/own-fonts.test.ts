@@ -10,7 +10,16 @@ import { shopOf } from '../../core/trade/shops';
 import { openFont } from '../../core/type/font';
 import { ownId } from '../../core/type/own-font';
 import { faceBytes, takeFont } from '../../core/type/take-font';
-import { INSTANCE_WEIGHTS, otfFile, plainFile, variableFile, withEmbedding } from '../fonts';
+import {
+  cff2File,
+  changedFont,
+  cidFile,
+  INSTANCE_WEIGHTS,
+  otfFile,
+  plainFile,
+  variableFile,
+  withEmbedding,
+} from '../fonts';
 import { cardWith, kit, mm } from '../kit';
 import { folder, type PagePixels, pageOf, run, tidyUp } from './tools';
 
@@ -61,12 +70,47 @@ describe('an added font in the exported file', () => {
     // Ghostscript reads it without a complaint.
     expect(run('gs', ['-q', '-dBATCH', '-dNOPAUSE', '-sDEVICE=inkcov', '-o', '-', pdf])).not.toMatch(/error|warning/i);
   });
+  it.each([
+    ['names its glyphs by CIDs', 'cid', () => cidFile(otfFile())],
+    ['is made of quadratic curves and names its glyphs by CIDs', 'quadratic', () => cidFile(plainFile())],
+    ['has CFF2 outlines', 'cff2', () => cff2File(otfFile())],
+    ['names its glyphs by CIDs and goes in whole', 'cid-whole', () => withEmbedding(cidFile(otfFile()), 0x0104)],
+  ])('that %s is text all the same, as its outlines print', async (_what, name, make) => {
+    const bytes = make();
+    const pdf = await exported(`${name}.pdf`, bytes);
+    expect(fontRow(pdf)).toMatchObject({ type: 'CID Type 0C', embedded: 'yes', unicode: 'yes' });
+    expect(run('pdftotext', [pdf, '-']).trim()).toBe(TEXT);
+    expect(await differentInside(pdf, await exported(`${name}-outlines.pdf`, bytes, undefined, 'outlines'))).toBe(0);
+    run('qpdf', ['--check', pdf]);
+    expect(run('gs', ['-q', '-dBATCH', '-dNOPAUSE', '-sDEVICE=inkcov', '-o', '-', pdf])).not.toMatch(/error|warning/i);
+  });
   it('is embedded whole where its maker wants that', async () => {
     const bytes = withEmbedding(plainFile(), 0x0104);
     const pdf = await exported('whole.pdf', bytes);
     expect(fontRow(pdf)).toEqual({ type: 'CID TrueType', embedded: 'yes', subset: 'no', unicode: 'yes' });
     expect(readFileSync(pdf).length).toBeGreaterThan(bytes.length / 3);
     expect(run('pdftotext', [pdf, '-']).trim()).toBe(TEXT);
+  });
+  it('that keeps its kerning in an old table kerns as hb-shape has it', () => {
+    const plain = changedFont(plainFile(), (tables) => void tables.delete('GPOS'));
+    const { shape } = openFont(plain);
+    // Every pair of neighbours in the text, each by a step of its own; odd and even, nearer and farther.
+    const ids = shape({ text: TEXT }).map(({ id }) => id);
+    const steps = new Map(ids.slice(1).map((right, i) => [(ids[i]! << 16) | right, 31 * (i % 7) - 90]));
+    const rows = [...steps].sort(([a], [b]) => a - b).flatMap(([pair, step]) => [pair >> 16, pair & 0xffff, step]);
+    const table = [0, 1, 0, 14 + 2 * rows.length, 1, steps.size, 0, 0, 0, ...rows];
+    const bytes = changedFont(plain, (tables) =>
+      tables.set('kern', Uint8Array.from(table.flatMap((n) => [(n >> 8) & 255, n & 255]))),
+    );
+    const path = join(folder, 'kern.ttf');
+    writeFileSync(path, bytes);
+    const args = ['--no-glyph-names', '--output-format=json', path, TEXT];
+    const wanted = JSON.parse(run('hb-shape', args)) as { g: number; ax: number; dx: number }[];
+    expect(
+      openFont(bytes)
+        .shape({ text: TEXT })
+        .map(({ id, advance, dx }) => [id, advance, dx]),
+    ).toEqual(wanted.map(({ g, ax, dx }) => [g, ax, dx]));
   });
   it('at a named instance is as wide as hb-shape says the variable font is there', async () => {
     const bytes = await variableFile();

@@ -1,3 +1,5 @@
+import type { Cmyk } from '../../colour/ink';
+import { lightnessOn } from '../../colour/stock';
 import { areaOfRings, combinedRings } from '../../geometry/clipping';
 import { removeFinish } from '../../job/edits/finishing';
 import { finishSays } from '../../job/finishing';
@@ -65,8 +67,13 @@ export const glueCovered: Check = {
   },
 };
 
-/** Stocks that are not white, by what they are called. */
+/** A stock is as good as white from this CIE L* on: natural and cream papers have 90 to 95 (common practice). */
+const AS_WHITE = 88;
+
+/** Stocks that are not white, by what they are called where their colour is not known. */
 const NOT_WHITE = /\b(kraft|black|schwarz\w*|brown|grey|gray|colou?red|clear|transparent|metallic|foil|silver|gold)\b/i;
+
+const BARE: Cmyk = [0, 0, 0, 0];
 
 export const whiteUnder: Check = {
   id: 'white-under',
@@ -77,13 +84,15 @@ export const whiteUnder: Check = {
   severity: 'warn',
   run: (context) => {
     const { piece, face } = context;
-    const stock = piece.order?.stock ?? '';
-    if (!NOT_WHITE.test(stock) || face.elements.length === 0) return [];
+    const { stock = '', colour } = piece.order ?? {};
+    const isWhite =
+      colour === undefined ? !NOT_WHITE.test(stock) : lightnessOn(colour, context.press, BARE) >= AS_WHITE;
+    if (isWhite || face.elements.length === 0) return [];
     const white = finishesHere(context).filter(({ finish }) => finish.kind === 'white');
     if (white.length > 0) return [];
     return [
       foundOnFace(whiteUnder, context, {
-        problem: `On “${stock}” colours come out as dark as it is: lay White below what must keep its colour`,
+        problem: `On ${stock === '' ? 'this stock' : `“${stock}”`} colours come out as dark as it is: lay White below what must keep its colour`,
       }),
     ];
   },

@@ -3,6 +3,7 @@ import { moduleWidth } from '../../codes/symbols';
 import { isFlat } from '../../colour/fill';
 import { type Plates, platesOf, processStandIn } from '../../colour/ink';
 import { LEAST_CONTRAST, redReflectance, symbolContrast } from '../../colour/reflectance';
+import { redOf } from '../../colour/stock';
 import { partOutside } from '../../geometry/boolean';
 import { overlaps } from '../../geometry/box';
 import { corneredBoxPath } from '../../geometry/forms';
@@ -20,12 +21,9 @@ import type { Check, CheckContext, Finding } from '../check';
 
 const platesIn = (paint: Paint, { inks }: SceneSources): Plates => platesOf(inkOf(inks, paint.ink), paint.tint);
 
-/** What a paint throws back of a scanner's light. */
-const reflects = (paint: Paint, sources: SceneSources): number =>
-  redReflectance(platesIn(paint, sources), sources.inks);
-
-/** Of bare paper. */
-const PAPER = redReflectance({}, []);
+/** What a paint, or the bare stock, throws back of a scanner’s light. */
+const reflects = (paint: Paint | undefined, sources: SceneSources): number =>
+  redOf(sources.stock) * redReflectance(paint ? platesIn(paint, sources) : {}, sources.inks);
 
 /** Less of a code's frame than this, in square points, may stick out of its ground: rounding. */
 const SLIVER = 0.05;
@@ -49,7 +47,7 @@ function isGround(element: Element, code: Code, sources: SceneSources): boolean 
 }
 
 const stands = (ground: Paint | undefined, code: Code, sources: SceneSources): boolean =>
-  symbolContrast(ground ? reflects(ground, sources) : PAPER, reflects(code.paint, sources)) >= LEAST_CONTRAST;
+  symbolContrast(reflects(ground, sources), reflects(code.paint, sources)) >= LEAST_CONTRAST;
 
 /** What lies in a code's frame and is no ground for it: the nearest below down to its ground, and all above. */
 function inTheWay(
@@ -66,13 +64,15 @@ function inTheWay(
   };
 }
 
-/** A tint may be light to the eye as well, or dark to the eye and light only to a scanner. */
+/** A tint may be light to the eye as well, or dark to the eye and light only to a scanner; stock may be too dark for any ink. */
 function inkSays(code: Code, sources: SceneSources): string {
+  if (reflects(undefined, sources) < LEAST_CONTRAST)
+    return 'its stock is too dark for the red light of a scanner: put it on a white label, or choose a lighter stock';
   const [c, m, y, k] = processStandIn(platesIn(code.paint, sources), sources.inks);
   const isLight = (1 - k) * (1 - (0.3 * c + 0.59 * m + 0.11 * y)) > 0.5;
   return isLight
-    ? 'its ink is too light to be told from paper'
-    : 'its ink looks like paper to the red light of a scanner: print it in black, or in a blue or green';
+    ? 'its ink is too light to be told from its stock'
+    : 'its ink looks like its stock to the red light of a scanner: print it in black, or in a blue or green';
 }
 
 export const unreadableCode: Check = {

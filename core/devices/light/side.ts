@@ -1,4 +1,5 @@
 import type { Converter } from '../../colour/engine';
+import { onStock } from '../../colour/stock';
 import { boxPath } from '../../geometry/path';
 import { factsOf } from '../../job/finishing';
 import type { Face, Piece } from '../../job/schema';
@@ -40,5 +41,10 @@ export function sideSurface(
   toScreen: Converter,
 ): Surface {
   const rgba = viewOf(grid, { kind: 'proof', shown: [...grid.plates.keys()] }, sources.inks, toScreen);
-  return surfaceOf(grid, rgba, finishPlates(piece, face, grid, sources), leftOf(piece, face, grid));
+  return surfaceOf(
+    grid,
+    onStock(rgba, sources.stock),
+    finishPlates(piece, face, grid, sources),
+    leftOf(piece, face, grid),
+  );
 }

@@ -2,7 +2,7 @@ import type { Box } from '../../geometry/box';
 import type { Matrix } from '../../geometry/matrix';
 import { boxPath } from '../../geometry/path';
 import { isShade } from '../../scene/colour';
-import { type GlyphRun, imageKey } from '../../scene/device';
+import { imageKey } from '../../scene/device';
 import { runOutline } from '../../scene/run-outline';
 import type { PatchDevice } from '../flat/flat';
 import { colourOp, shadeKey } from './colours';
@@ -14,8 +14,6 @@ import { telling, textOps } from './words';
 
 const CAPS = { flat: 0, round: 1, square: 2 } as const;
 const JOINS = { mitre: 0, round: 1, bevel: 2 } as const;
-
-const asOutlines = ({ words }: PdfPage, run: GlyphRun): boolean => words === 'outlines' || run.font.program === 'drawn';
 
 /** What draws a resource in its place. A picture's own space grows upwards from its foot. */
 const imageOps = (page: PdfPage, key: string, [a, b, c, d, e, f]: Matrix): string[] => [
@@ -54,8 +52,7 @@ export function pdfDevice(
     },
     beginGlyphClip: (runs) => {
       page.out.push('q');
-      if (runs.some((run) => asOutlines(page, run)))
-        page.out.push(runs.map((run) => pathOps(page, runOutline(run))).join('\n'), 'W n');
+      if (page.words === 'outlines') page.out.push(runs.map((run) => pathOps(page, runOutline(run))).join('\n'), 'W n');
       else page.out.push('BT', '7 Tr', ...runs.flatMap((run) => textOps(page, run)), 'ET');
     },
     endClip: () => {
@@ -96,7 +93,7 @@ export function pdfDevice(
       page.out.push('q', colourOp(page, given, true), style.filter(Boolean).join(' '), pathOps(page, path), 'S', 'Q');
     },
     showGlyphs: (run, given) => {
-      if (asOutlines(page, run)) page.out.push(colourOp(page, given, false), pathOps(page, runOutline(run)), 'f');
+      if (page.words === 'outlines') page.out.push(colourOp(page, given, false), pathOps(page, runOutline(run)), 'f');
       else page.out.push(colourOp(page, given, false), 'BT', ...textOps(page, run), 'ET');
     },
     drawImage: (image, place) => {

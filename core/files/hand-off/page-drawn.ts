@@ -36,7 +36,6 @@ export function drawnPage({ draw, media, picture }: PageProof): PageDrawn {
   // Words that are told as a whole are told once, with the first of their letters; others run by run.
   let whole: { text: string; isTold: boolean } | undefined;
   const tell = (run: GlyphRun): void => {
-    if (run.font.program === 'drawn') return;
     if (!whole) told.push(run.text);
     else if (!whole.isTold) told.push(whole.text);
     if (whole) whole.isTold = true;

@@ -60,10 +60,9 @@ function lettersRow(
   outlines: boolean,
 ): Row {
   const what = `${name}: letters and their places`;
-  const isText = ({ drawn }: Listed<GlyphRun>): boolean => !outlines && drawn.font.program !== 'drawn';
-  const wanted = runs
-    .filter(isText)
-    .flatMap((run) => lettersOf(run.drawn).map((letter) => ({ ...letter, soft: run.seeThrough })));
+  const wanted = (outlines ? [] : runs).flatMap((run) =>
+    lettersOf(run.drawn).map((letter) => ({ ...letter, soft: run.seeThrough })),
+  );
   const left = new Map<string, GlyphSeen[]>();
   for (const seen of letters) {
     const key = keyOf({ font: seen.font.name, glyph: seen.glyph });
@@ -89,8 +88,7 @@ function wordsRow(
   letters: readonly GlyphSeen[],
   outlines: boolean,
 ): Row[] {
-  const texts = runs.filter(({ drawn }) => drawn.font.program !== 'drawn');
-  if (outlines || texts.length === 0 || texts.some(({ seeThrough }) => seeThrough)) return [];
+  if (outlines || runs.length === 0 || runs.some(({ seeThrough }) => seeThrough)) return [];
   const asked = bare(told.join(''));
   const read = bare(letters.map(({ text }) => text).join(''));
   const same = asked === read;

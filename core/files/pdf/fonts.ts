@@ -1,6 +1,7 @@
 import { type PDFContext, type PDFRef, PDFString } from '@cantoo/pdf-lib';
 import { pdfWidth, utf16Hex } from '../../devices/pdf/numbers';
 import type { FontUse } from '../../devices/pdf/uses';
+import { cffOfOutlines } from '../../type/cff-of-outlines';
 import type { Font } from '../../type/font';
 import { readSfnt } from '../../type/sfnt';
 import type { FontCutter } from '../../type/subset';
@@ -73,10 +74,19 @@ end
 }
 
 /** The font program as a stream, and the key it goes under (ISO 32000-1, table 126): TrueType as it is, of CFF its table. */
-function fontFile(context: PDFContext, font: Font, program: Uint8Array): Record<string, PDFRef> {
-  if (font.program === 'truetype')
-    return { FontFile2: context.register(flate(context, program, { Length1: program.length })) };
-  const cff = readSfnt(program).tables.get('CFF ')!;
+function fontFile(
+  context: PDFContext,
+  font: Font,
+  glyphs: readonly number[],
+  { subset }: FontCutter,
+): Record<string, PDFRef> {
+  const program = (): Uint8Array => (font.embedding === 'whole' ? font.bytes : subset(font.bytes, glyphs));
+  if (font.program === 'truetype') {
+    const cut = program();
+    return { FontFile2: context.register(flate(context, cut, { Length1: cut.length })) };
+  }
+  const all = font.embedding === 'whole' ? Array.from({ length: font.glyphCount }, (_, glyph) => glyph) : glyphs;
+  const cff = font.program === 'cff' ? readSfnt(program()).tables.get('CFF ')! : cffOfOutlines(font, all);
   return { FontFile3: context.register(flate(context, cff, { Subtype: 'CIDFontType0C' })) };
 }
 
@@ -84,20 +94,19 @@ function fontFile(context: PDFContext, font: Font, program: Uint8Array): Record<
  * Embeds a font as a composite font; glyphs keep their numbers. It is cut down to those in use, unless its maker wants
  * it whole.
  */
-export function embedFont(context: PDFContext, use: FontUse, { subset }: FontCutter): PDFRef {
+export function embedFont(context: PDFContext, use: FontUse, cutter: FontCutter): PDFRef {
   const { font } = use;
   const glyphs = [...use.glyphs].sort(([a], [b]) => a - b);
   const ids = glyphs.map(([glyph]) => glyph);
   const isTrueType = font.program === 'truetype';
   const whole = font.embedding === 'whole';
   const name = whole ? font.postscriptName : `${subsetTag(ids)}+${font.postscriptName}`;
-  const program = whole ? font.bytes : subset(font.bytes, ids);
   const descriptor = context.register(
     context.obj({
       Type: 'FontDescriptor',
       FontName: name,
       ...descriptorFacts(font),
-      ...fontFile(context, font, program),
+      ...fontFile(context, font, ids, cutter),
     }),
   );
   const descendant = context.register(

@@ -1,5 +1,6 @@
 import { layPiece } from '../../checks/on-plates';
 import type { ColourEngine, Press } from '../../colour/engine';
+import { onStock } from '../../colour/stock';
 import type { PlatesAsked } from '../../devices/plates/device';
 import { viewOf } from '../../devices/plates/view';
 import type { Job, Piece } from '../../job/schema';
@@ -20,7 +21,8 @@ export function faceShots(job: Job, piece: Piece, kit: ShotKit, ppi: number): Fa
   const toScreen = kit.engine.converter(kit.press.profile, 'sRGB', kit.press.condition, 'quick');
   return layPiece(job, piece, kit, { picture: kit.picture, ppi }).map(({ grid: laid, face }) => {
     const grid = laid();
-    const rgba = viewOf(grid, { kind: 'proof', shown: [...grid.plates.keys()] }, job.inks, toScreen);
+    const print = viewOf(grid, { kind: 'proof', shown: [...grid.plates.keys()] }, job.inks, toScreen);
+    const rgba = onStock(print, piece.order?.colour);
     const rgb = new Uint8Array((rgba.length / 4) * 3);
     for (let i = 0, to = 0; i < rgba.length; i += 4) for (let c = 0; c < 3; c++) rgb[to++] = rgba[i + c]!;
     return { face: face.name, width: grid.width, height: grid.height, ppi: grid.ppi, rgb };

@@ -67,9 +67,10 @@ export const setOrder = (job: Job, pieceId: string, order: Order): Job =>
   });
 
 /** Says which stock a piece is ordered on: its name, what it weighs, and how thick it is. */
-export const chooseStock = (job: Job, pieceId: string, { name, weight, caliper }: Stock): Job =>
+export const chooseStock = (job: Job, pieceId: string, { name, weight, caliper, colour }: Stock): Job =>
   changePiece(job, pieceId, (piece) => {
-    piece.order = { ...(piece.order ?? NO_ORDER), stock: name, weight };
+    const { colour: _before, ...order } = piece.order ?? NO_ORDER;
+    piece.order = { ...order, stock: name, weight, ...(colour === undefined ? {} : { colour }) };
     piece.thickness = caliper;
   });
 

@@ -103,8 +103,6 @@ export function foreseeGlyphs(
     );
     use.isWhole = true;
     use.glyphs.set(0, '');
-    // Drawn fonts are never embedded: their letters are outlines.
-    if (font.program === 'drawn') continue;
     for (const letter of [...letters].sort((a, b) => a - b)) {
       if (!font.has(letter)) continue;
       const text = String.fromCodePoint(letter);

@@ -175,9 +175,7 @@ export function closeShared(
   const images = new Map<string, PDFRef>();
   for (const [name, { image, ppi }] of uses.images) images.set(name, desk.embed(image, ppi));
   const fonts = new Map(
-    [...uses.fonts.values()].flatMap((use) =>
-      use.font.program === 'drawn' ? [] : [[use.typeface, embedFont(context, use, kit.cutter)] as const],
-    ),
+    [...uses.fonts.values()].map((use) => [use.typeface, embedFont(context, use, kit.cutter)] as const),
   );
   const named = nameUses(context, uses, { fonts, images, plateRef }, job);
   const resources = resourcesOf(context, new Set(named.keys()), named);

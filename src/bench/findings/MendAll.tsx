@@ -4,7 +4,7 @@ import { review } from '../../../core/checks/review';
 import { pieceOf } from '../../../core/job/find';
 import type { Face } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
-import { heldFaces, showingFinishes } from '../../../core/scene/finishing';
+import { heldFaces, showingMade } from '../../../core/scene/finishing';
 import { sourcesOf } from '../../../core/scene/sources';
 import { Dialog } from '../../parts/Dialog';
 import { act } from '../../store/session';
@@ -27,8 +27,8 @@ export function MendAll({ onClose }: { onClose(): void }) {
   if (!mended || !kit) return null;
   const after = pieceOf(mended.job, piece.id)!;
   const sources = {
-    before: showingFinishes(sourcesOf(job, kit.fonts), piece),
-    after: showingFinishes(sourcesOf(mended.job, kit.fonts), after),
+    before: showingMade(sourcesOf(job, kit.fonts), piece),
+    after: showingMade(sourcesOf(mended.job, kit.fonts), after),
   };
   const [was, is] = [heldFaces(piece, sources.before), heldFaces(after, sources.after)];
   const changed = piece.faces.filter((face) => after.faces.find(({ id }) => id === face.id) !== face);

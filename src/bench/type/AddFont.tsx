@@ -6,12 +6,14 @@ import { addFontFile, FONT_FILES } from '../own-fonts';
 /** A typeface of the user's own, from a file; it comes to the top of the list. */
 export function AddFont() {
   const [message, setMessage] = useState<string>();
+  const [told, setTold] = useState<string>();
   async function take(files: readonly File[]): Promise<void> {
     setMessage(undefined);
+    setTold(undefined);
     dropPreview();
     for (const file of files)
       try {
-        await addFontFile(file);
+        setTold(await addFontFile(file));
       } catch (error) {
         setMessage(`${file.name}: ${(error as Error).message}`);
       }
@@ -32,6 +34,11 @@ export function AddFont() {
           }}
         />
       </label>
+      {told && (
+        <p role="status" className="mt-1.5 text-[13px]">
+          {told}
+        </p>
+      )}
       {message && (
         <p role="alert" className="mt-1.5 text-[13px] text-error">
           {message}

@@ -3,7 +3,7 @@ import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job, Piece } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import { asFace } from '../../../core/job/turned';
-import { heldFaces, showingFinishes } from '../../../core/scene/finishing';
+import { heldFaces, showingMade } from '../../../core/scene/finishing';
 import { sourcesOf } from '../../../core/scene/sources';
 import { FaceArt } from '../FaceArt';
 import { useFonts } from '../use-fonts';
@@ -20,7 +20,7 @@ export function PiecePicture({ job, piece }: { job: Job; piece: Piece }) {
   const fontsHere = useFonts(job, pieces);
   const profilesHere = useProfiles(job);
   if (!kit || !fontsHere || !profilesHere) return <p role="status">Drawing…</p>;
-  const sources = showingFinishes(sourcesOf(job, kit.fonts), piece);
+  const sources = showingMade(sourcesOf(job, kit.fonts), piece);
   return heldFaces(piece, sources).map((face) => {
     const { width, height } = asFace(piece, face);
     return (

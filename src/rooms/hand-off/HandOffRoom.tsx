@@ -4,7 +4,7 @@ import { lettersAsPages } from '../../../core/files/hand-off/letters';
 import type { Chosen } from '../../../core/files/hand-off/plan';
 import { pieceOf } from '../../../core/job/find';
 import { asFace } from '../../../core/job/turned';
-import { hasDie, heldFaces, showingFinishes } from '../../../core/scene/finishing';
+import { hasDie, heldFaces, showingMade } from '../../../core/scene/finishing';
 import type { Inspected } from '../../../workers/inspect-work';
 import { useBench, usePrinted } from '../../bench/bench';
 import { FaceArt } from '../../bench/FaceArt';
@@ -200,7 +200,7 @@ function ChosenFaces({ chosen }: { chosen: readonly Chosen[] }) {
                 >
                   <FaceArt
                     face={face}
-                    sources={showingFinishes(sources, piece)}
+                    sources={showingMade(sources, piece)}
                     press={press}
                     previews={previews}
                     held={piece}

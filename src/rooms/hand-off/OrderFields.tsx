@@ -49,6 +49,15 @@ export function OrderFields({ chosen }: { chosen: readonly Chosen[] }) {
             </div>
             <StockChoice piece={piece} />
             <TextRow label="Stock" value={order.stock} most={120} onChange={(stock) => put({ stock })} />
+            <StockColour
+              colour={order.colour}
+              onTake={(colour) =>
+                act('Stock colour', (now) => {
+                  const { colour: _before, ...rest } = order;
+                  return setOrder(now, id, colour === WHITE ? rest : { ...rest, colour });
+                })
+              }
+            />
             <TextRow
               label="Finishing"
               hint="with commas between"
@@ -61,6 +70,28 @@ export function OrderFields({ chosen }: { chosen: readonly Chosen[] }) {
         );
       })}
     </div>
+  );
+}
+
+const WHITE = '#ffffff';
+
+/** How the stock looks beside white paper: it shows through all that is printed on it. */
+function StockColour({ colour = WHITE, onTake }: { colour: string | undefined; onTake(colour: string): void }) {
+  return (
+    <label className="flex items-center gap-2 text-[14px]">
+      <input
+        key={colour}
+        type="color"
+        className="h-7 w-10 cursor-pointer"
+        defaultValue={colour}
+        ref={(field) => {
+          // What is chosen is taken once, when the chooser is left, and not at each colour passed over.
+          if (field) field.onchange = () => onTake(field.value);
+        }}
+      />
+      Stock colour
+      <span className="quiet text-[13px]">{colour === WHITE ? 'white' : colour}</span>
+    </label>
   );
 }
 

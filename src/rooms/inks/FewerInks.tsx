@@ -9,7 +9,7 @@ import { pieceOf } from '../../../core/job/find';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job, Paint } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
-import { heldFaces, showingFinishes } from '../../../core/scene/finishing';
+import { heldFaces, showingMade } from '../../../core/scene/finishing';
 import { sourcesOf } from '../../../core/scene/sources';
 import { useBench } from '../../bench/bench';
 import { FaceArt } from '../../bench/FaceArt';
@@ -139,7 +139,7 @@ function Sides({ job, title }: { job: Job; title: string }) {
   const { piece, press, shop, sources: here } = useBench();
   const condition = useMemo(() => pressConditionOf(job, shop), [job, shop]);
   const previews = usePreviews(job, condition);
-  const sources = useMemo(() => showingFinishes(sourcesOf(job, here.fonts), piece), [job, here.fonts, piece]);
+  const sources = useMemo(() => showingMade(sourcesOf(job, here.fonts), piece), [job, here.fonts, piece]);
   const shown = pieceOf(job, piece.id);
   if (!shown) return null;
   return (

@@ -3,7 +3,7 @@ import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job, Piece } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import { asFace } from '../../../core/job/turned';
-import { hasDie, heldFaces, showingFinishes } from '../../../core/scene/finishing';
+import { hasDie, heldFaces, showingMade } from '../../../core/scene/finishing';
 import { sourcesOf } from '../../../core/scene/sources';
 import { formatSize } from '../../../core/units/length';
 import type { Kit } from '../../../workers/kit';
@@ -36,7 +36,7 @@ export function PieceTile({
   const fontsHere = useFonts(job, pieces);
   const scale = LONGEST / longest;
   const sources =
-    kit && inSight && fontsHere && profilesHere ? showingFinishes(sourcesOf(job, kit.fonts), piece) : undefined;
+    kit && inSight && fontsHere && profilesHere ? showingMade(sourcesOf(job, kit.fonts), piece) : undefined;
   const faces = sources ? heldFaces(piece, sources) : piece.faces;
   return (
     <a ref={ref} href={`/layout?job=${job.id}&piece=${piece.id}`} className="group text-[var(--table-text)]">

@@ -48,7 +48,9 @@ export function usePictures(bench: Bench | undefined): Pictures {
     for (const file of files) {
       try {
         if (isFontFile(file)) {
-          await addFontFile(file);
+          const asked = await addFontFile(file);
+          if (asked) notes.push(asked);
+          setTold(notes.join(' ') || undefined);
           continue;
         }
         if (isDrawing(file)) {

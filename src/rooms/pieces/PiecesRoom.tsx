@@ -4,7 +4,7 @@ import type { Review } from '../../../core/checks/review';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
-import { hasDie, heldFaces, showingFinishes } from '../../../core/scene/finishing';
+import { hasDie, heldFaces, showingMade } from '../../../core/scene/finishing';
 import { type SceneSources, sourcesOf } from '../../../core/scene/sources';
 import type { Kit } from '../../../workers/kit';
 import { useTrouble } from '../../bench/bench';
@@ -147,7 +147,7 @@ const LaidPiece = memo(function LaidPiece({
               {inSight && fontsHere ? (
                 <FaceArt
                   face={printed.find(({ id }) => id === each.face.id) ?? each.face}
-                  sources={showingFinishes(sources, piece)}
+                  sources={showingMade(sources, piece)}
                   held={piece}
                   press={press}
                   previews={previews}

@@ -4,7 +4,7 @@ import { pieceOf } from '../../../core/job/find';
 import type { Job } from '../../../core/job/schema';
 import type { SheetMade } from '../../../core/job/sheet';
 import { ontoSheet } from '../../../core/job/turned';
-import { showingFinishes } from '../../../core/scene/finishing';
+import { showingMade } from '../../../core/scene/finishing';
 import { shownFaces } from '../../../core/scene/shown-faces';
 import { sourcesOf } from '../../../core/scene/sources';
 import { colourArea } from '../../../core/sheet/colour-area';
@@ -24,7 +24,7 @@ function ItemArt({ job, item, face, id }: { job: Job; item: SheetItem; face: 0 |
   const { piece, own, shown } = useMemo(() => {
     const dressed = item.person ? showFor(job, item.piece.id, item.person) : job;
     const found = pieceOf(dressed, item.piece.id) ?? item.piece;
-    const own = showingFinishes(sourcesOf(dressed, sources.fonts), found);
+    const own = showingMade(sourcesOf(dressed, sources.fonts), found);
     return { piece: found, own, shown: shownFaces(found, own)[item.faces[face] ?? -1] };
   }, [job, item, face, sources.fonts]);
   if (!shown) return null;

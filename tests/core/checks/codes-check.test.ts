@@ -3,7 +3,9 @@ import { checkPiece } from '../../../core/checks/check-piece';
 import type { Cmyk } from '../../../core/colour/ink';
 import { redReflectance } from '../../../core/colour/reflectance';
 import { addInk } from '../../../core/job/edits/inks';
+import { setOrder } from '../../../core/job/edits/pieces';
 import { makeCode, makeShape, makeWords } from '../../../core/job/make';
+import { NO_ORDER } from '../../../core/job/order';
 import type { Element, Shape } from '../../../core/job/schema';
 import { cardWith, checkKit, mm } from '../../kit';
 
@@ -70,6 +72,19 @@ describe('a code', () => {
     const mended = found[0]!.fix!.apply(job);
     expect(mended.pieces[0]!.faces[0]!.elements.at(-2)).toMatchObject({ kind: 'shape', paint: { ink: 'paper' } });
     expect(checkPiece(mended, mended.pieces[0]!, checkKit).some((f) => f.check === 'unreadable-code')).toBe(false);
+  });
+  it('on coloured stock is read where the stock is light enough to a scanner, and found where it is not', () => {
+    const on = (colour: string, paint = code.paint) => {
+      const { job } = check({ ...code, paint });
+      const ordered = setOrder(job, 'card', { ...NO_ORDER, colour });
+      return checkPiece(ordered, ordered.pieces[0]!, checkKit).filter((f) => f.check === 'unreadable-code');
+    };
+    // Kraft throws back 0.546 of red light, of which white paper has 0.85: 0.464 less 0.019 of black.
+    expect(on('#c39a6b')).toEqual([]);
+    // A red stock looks white to a scanner, a blue one of the same lightness black.
+    expect(on('#e04030')).toEqual([]);
+    expect(on('#24365c')[0]!.problem).toMatch(/stock is too dark/);
+    expect(on('#c39a6b', { ink: 'black', tint: 0.4 })[0]!.problem).toMatch(/too light to be told from its stock/);
   });
   it('with something over it, in a light ink, or too small is found', () => {
     expect(check(code, makeWords({ id: 'w', text: 'tea', x: mm(22), y: mm(22) })).found[0]!.problem).toMatch(

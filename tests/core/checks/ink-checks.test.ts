@@ -5,7 +5,9 @@ import { layPiece, PLATE_CHECKS, platesFound, withFixes } from '../../../core/ch
 import { unusedInks } from '../../../core/checks/rules/unused-ink';
 import { type Cmyk, type Ink, PROCESS_PLATES } from '../../../core/colour/ink';
 import { addInk, changeInk, setPrintedWith } from '../../../core/job/edits/inks';
+import { setOrder } from '../../../core/job/edits/pieces';
 import { makePicture, makeRule, makeShape, makeWords } from '../../../core/job/make';
+import { NO_ORDER } from '../../../core/job/order';
 import type { Element, Job, Paint } from '../../../core/job/schema';
 import { sourcesOf } from '../../../core/scene/sources';
 import { cardWith, checkKit, kit, makePng, mm, withPicture } from '../../kit';
@@ -257,6 +259,20 @@ describe('words on what lies under them', () => {
       lettering: { size: 14, paint: words },
     });
     const job = inks.reduce(addInk, cardWith([panel('ground', ground, 60, 30), letters]));
+    const [finding] = onPlates(job, 'faint-words');
+    expect(finding === undefined ? 'fine' : finding.severity === 'stop' ? 'not' : 'hard').toBe(verdict);
+  });
+  it.each([
+    ['black', '#c39a6b', 'fine'],
+    ['black', '#262626', 'hard'],
+    ['navy', '#24365c', 'hard'],
+    ['yellow', '#c39a6b', 'not'],
+    ['black', undefined, 'fine'],
+  ] as const)('in %s on stock of %s: %s', (words, colour, verdict) => {
+    const paint = ink(words);
+    const letters = makeWords({ id: 'w', text: 'Readable', x: mm(12), y: mm(12), lettering: { size: 14, paint } });
+    const plain = inks.reduce(addInk, cardWith([letters]));
+    const job = setOrder(plain, 'card', { ...NO_ORDER, ...(colour ? { colour } : {}) });
     const [finding] = onPlates(job, 'faint-words');
     expect(finding === undefined ? 'fine' : finding.severity === 'stop' ? 'not' : 'hard').toBe(verdict);
   });

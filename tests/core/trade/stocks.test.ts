@@ -50,5 +50,8 @@ describe('common stocks', () => {
     const job = chooseStock(cardWith([]), 'card', stock('Silk board 350 g/m²'));
     expect(job.pieces[0]).toMatchObject({ order: { stock: 'Silk board 350 g/m²', weight: 350, quantity: 250 } });
     expect(fromPoints(job.pieces[0]!.thickness!, 'mm')).toBeCloseTo(0.338, 6);
+    const kraft = chooseStock(job, 'card', stock('Kraft board 300 g/m²'));
+    expect(kraft.pieces[0]!.order?.colour).toBe('#c39a6b');
+    expect(chooseStock(kraft, 'card', stock('Silk board 350 g/m²')).pieces[0]!.order).not.toHaveProperty('colour');
   });
 });

@@ -10,12 +10,13 @@ import { addFont, removeFont } from '../../../core/job/edits/job';
 import { makeWords } from '../../../core/job/make';
 import { shopOf } from '../../../core/trade/shops';
 import { embeddingOf } from '../../../core/type/embedding';
-import { createFontBook, openFont } from '../../../core/type/font';
+import { createFontBook, type Glyph, openFont } from '../../../core/type/font';
 import { familyName, ownId, ownTypefaces } from '../../../core/type/own-font';
 import { FontError, readSfnt, unpackWoff, writeSfnt } from '../../../core/type/sfnt';
-import { faceBytes, plainFont, takeFont } from '../../../core/type/take-font';
+import { faceBytes, fontsOfCollection, plainFont, takeFont } from '../../../core/type/take-font';
 import {
   changedFont,
+  collectionFile,
   INSTANCE_WEIGHTS,
   plainFile,
   variableFile,
@@ -68,6 +69,45 @@ describe('a font file', () => {
   it.each(notOne)('%s is refused in words', (_what, bytes, message) => {
     expect(() => takeFont(bytes())).toThrow(FontError);
     expect(() => takeFont(bytes())).toThrow(message);
+  });
+  it('of several is a file each by itself, under its own name, and draws as it did', async () => {
+    const bodoni = await unpacked(woffFile());
+    const collection = await unpacked(collectionFile([plainFile(), bodoni]));
+    const fonts = fontsOfCollection(collection);
+    expect(fonts.map(({ name }) => name)).toEqual(['Zilla Slab, Regular', expect.stringMatching(/^Bodoni Moda/)]);
+    for (const [i, alone] of [plainFile(), bodoni].entries()) {
+      const [font, wanted] = [openFont(fonts[i]!.file()), openFont(alone)];
+      expect(takeFont(fonts[i]!.file(), kit.cutter)).toEqual(takeFont(alone));
+      expect(font.shape({ text: 'Hollin' })).toEqual(wanted.shape({ text: 'Hollin' }));
+      for (const { id } of wanted.shape({ text: 'Hollin' })) expect(font.ink(id)).toEqual(wanted.ink(id));
+    }
+    expect(fontsOfCollection(plainFile())).toEqual([]);
+  });
+  it('of several that is cut short, or claims more fonts than it can hold, is refused in words', () => {
+    const whole = collectionFile([plainFile(), plainFile()]);
+    expect(() => fontsOfCollection(whole.slice(0, whole.length - 5000))).toThrow(/broken or cut short/);
+    const lying = whole.slice();
+    new DataView(lying.buffer).setUint32(8, 2_000_000_000);
+    expect(() => fontsOfCollection(lying)).toThrow(/broken or cut short/);
+    expect(() => fontsOfCollection(collectionFile([]))).toThrow(/broken or cut short/);
+  });
+  it('whose pairs are kerned by an old kern table alone kerns', () => {
+    const plain = changedFont(plainFile(), (tables) => void tables.delete('GPOS'));
+    const [a, v] = openFont(plain).shape({ text: 'AV' });
+    // OpenType specification, kern: version 0, one subtable; its version, its length, horizontal; one pair, three numbers
+    // for searching, and the pair, 137 units nearer.
+    const table = [0, 1, 0, 20, 1, 1, 6, 0, 0, a!.id, v!.id, -137].flatMap((n) => [(n >> 8) & 255, n & 255]);
+    const font = openFont(changedFont(plain, (tables) => tables.set('kern', Uint8Array.from(table))));
+    const [kerned, without] = [{}, { kern: 0 }].map((features) => font.shape({ text: 'AV', features })) as [
+      Glyph[],
+      Glyph[],
+    ];
+    // Half of the step is taken off each letter, as HarfBuzz does.
+    expect(kerned).toEqual([
+      { ...a, advance: a!.advance - 69 },
+      { ...v, advance: v!.advance - 68, dx: -68 },
+    ]);
+    expect(without.map(({ advance }) => advance)).toEqual([a!.advance, v!.advance]);
   });
   it('of any script or of signs alone is taken: one glyph with ink is enough', () => {
     const whole = openFont(plainFile());

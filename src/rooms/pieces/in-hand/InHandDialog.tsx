@@ -86,7 +86,9 @@ export function InHandDialog({ job, onClose }: { job: Job; onClose(): void }) {
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: what has been laid is drawn with what it shows
   useEffect(() => {
-    stage.current?.put(things.map(({ piece, leaves }) => ({ leaves, mapsFor: mapsFor(piece.id) })));
+    stage.current?.put(
+      things.map(({ piece, leaves }) => ({ leaves, stock: piece.order?.colour, mapsFor: mapsFor(piece.id) })),
+    );
   }, [things, laid, sharp]);
   useEffect(() => {
     stage.current?.look(view);

@@ -52,8 +52,8 @@ function showing(geometry: BufferGeometry, { from, to, isHeadDown }: FacePart, w
   }
 }
 
-function materialOf(maps: Maps | undefined): MeshStandardMaterial {
-  if (!maps) return new MeshStandardMaterial({ color: PAPER, roughness: 0.92 });
+function materialOf(maps: Maps | undefined, stock: string): MeshStandardMaterial {
+  if (!maps) return new MeshStandardMaterial({ color: stock, roughness: 0.92 });
   return new MeshStandardMaterial({
     map: maps.colour,
     roughnessMap: maps.made,
@@ -68,23 +68,23 @@ function materialOf(maps: Maps | undefined): MeshStandardMaterial {
 const UNSEEN = new MeshStandardMaterial({ visible: false });
 
 /** A leaf with its print on both sides, and the paper seen at its edges. */
-export function bodyOf(leaf: Leaf, mapsFor: (face: string) => Maps | undefined): Group {
+export function bodyOf(leaf: Leaf, mapsFor: (face: string) => Maps | undefined, stock = PAPER): Group {
   const [width, height] = [at(leaf.across).length(), at(leaf.down).length()];
   const shape = shapeOf(leaf.outline, width, height);
   const group = new Group();
   const edges = new Mesh(new ExtrudeGeometry(shape, { depth: leaf.thickness, bevelEnabled: false }), [
     UNSEEN,
-    new MeshStandardMaterial({ color: PAPER, roughness: 0.95 }),
+    new MeshStandardMaterial({ color: stock, roughness: 0.95 }),
   ]);
   edges.position.z = -leaf.thickness;
   const front = new ShapeGeometry(shape);
   showing(front, leaf.front, width, height);
-  const face = new Mesh(front, materialOf(mapsFor(leaf.front.face)));
+  const face = new Mesh(front, materialOf(mapsFor(leaf.front.face), stock));
   group.add(edges, face);
   if (leaf.back) {
     const back = new ShapeGeometry(shapeOf(undefined, width, height));
     showing(back, leaf.back, width, height);
-    const behind = new Mesh(back, materialOf(mapsFor(leaf.back.face)));
+    const behind = new Mesh(back, materialOf(mapsFor(leaf.back.face), stock));
     behind.rotation.y = Math.PI;
     behind.position.set(width, 0, -leaf.thickness);
     group.add(behind);

@@ -28,6 +28,8 @@ import { spread, TABLES, type View } from './view';
 /** A piece on the table. */
 export interface Thing {
   leaves: readonly Leaf[];
+  /** The colour of its stock, where that is not white. */
+  stock: string | undefined;
   /** What a face of it shows; paper where that has not come yet. */
   mapsFor(face: string): Maps | undefined;
 }
@@ -232,7 +234,8 @@ export function openStage(canvas: HTMLCanvasElement): Stage {
       scene.remove(bodies);
       freeBodies(bodies);
       bodies = new Group();
-      for (const { leaves, mapsFor } of things) for (const leaf of leaves) bodies.add(bodyOf(leaf, mapsFor));
+      for (const { leaves, stock, mapsFor } of things)
+        for (const leaf of leaves) bodies.add(bodyOf(leaf, mapsFor, stock));
       scene.add(bodies);
       bodies.updateMatrixWorld(true);
       corners = things.flatMap(({ leaves }) => leaves.flatMap(cornersOf));

@@ -134,6 +134,18 @@ export const FINISHING: readonly Fault[] = [
     }),
   },
   {
+    check: 'white-under',
+    says: 'colour on a stock that is known by its colour alone; cream is as good as white',
+    faulty: finished([area('a', 10, 10, 40, 10)], [], { order: { ...order('Our usual'), colour: '#c8c9c7' } }),
+    twin: finished([area('a', 10, 10, 40, 10)], [], { order: { ...order('Our usual'), colour: '#f4ead2' } }),
+  },
+  {
+    check: 'white-under',
+    says: 'a stock called by the colour it has; one whose colour is said to be white is white',
+    faulty: finished([area('a', 10, 10, 40, 10)], [], { order: order('Grey board') }),
+    twin: finished([area('a', 10, 10, 40, 10)], [], { order: { ...order('Grey board'), colour: '#ffffff' } }),
+  },
+  {
     check: 'empty-finish',
     says: 'a foil that nothing is of',
     faulty: pieceWith(jobOf([]), { finishing: [{ id: 'foil', kind: 'foil' }] }),
