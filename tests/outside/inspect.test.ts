@@ -219,6 +219,22 @@ describe('what a shop would find', () => {
       ]),
     );
   });
+  it('is which standard it goes by: none, or one that allows more than the shop asks for', async () => {
+    const standards = (bytes: Uint8Array, asked: (typeof shop)['standard']): string[] =>
+      inspectPdf(bytes, { ...shop, standard: asked }).findings.flatMap(({ check, says }) =>
+        check === 'standard' ? [says] : [],
+      );
+    expect(standards(await byPdfLib(), 'PDF/X-4')).toEqual([
+      expect.stringMatching(/^The file claims no standard; the shop asks for PDF\/X-4\./),
+    ]);
+    const { job, assets } = openDemo();
+    const asked = { pieceId: 'envelope-dl', shop: shopOf('metric-offset'), marks: false, standard: 'PDF/X-4' as const };
+    const x4 = await writePdf(job, asked, { ...kit, press: kit.press('general-coated'), assets });
+    expect(standards(x4, 'PDF/X-4')).toEqual([]);
+    expect(standards(x4, 'PDF/X-1a:2001')).toEqual([expect.stringMatching(/^The file claims PDF\/X-4; the shop asks/)]);
+    // All that PDF/X-1a allows is allowed by PDF/X-4.
+    expect(standards(read('own.pdf'), 'PDF/X-4')).toEqual([]);
+  });
   it('is nothing in a sound file of our own, and all its rules hold', () => {
     const { findings, rules, unread } = foundIn('own.pdf');
     expect([findings, unread, rules.filter(({ faults }) => faults.length > 0)]).toEqual([[], [], []]);

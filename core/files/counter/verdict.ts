@@ -103,7 +103,10 @@ export function verdictOn(
   const lines: ClerkLine[] = [
     ...againstOrder(pages, asked, bleed, manner),
     ...(standard === undefined ? [ofNoStandard(shop.standard, manner)] : []),
-    ...findings.map((each) => ofFinding(each, manner)),
+    // That a file claims no standard is said once, in the clerk's own words.
+    ...findings
+      .filter(({ check }) => check !== 'standard' || standard !== undefined)
+      .map((each) => ofFinding(each, manner)),
     ...broken.map(
       ({ says, faults }): ClerkLine => ({
         kind: manner === 'lenient' ? 'change' : 'wrong',

@@ -360,6 +360,22 @@ export interface InspectAsked {
   hear?: ((page: number, of: number) => void) | undefined;
 }
 
+/** What a shop that asks for a standard says of a file that claims none, or one that allows more. */
+function standardMissed(claimed: string | undefined, asked: Standard): FileFinding[] {
+  const isFlat = (standard: string): boolean => standard.startsWith('PDF/X-1a');
+  // All that PDF/X-1a allows is allowed by the later ones.
+  if (claimed !== undefined && (isFlat(claimed) || !isFlat(asked))) return [];
+  const is = claimed === undefined ? 'The file claims no standard' : `The file claims ${claimed}`;
+  return [
+    {
+      check: 'standard',
+      severity: 'warn',
+      page: 1,
+      says: `${is}; the shop asks for ${asked}. Export it as that from its program, with the shop’s press profile.`,
+    },
+  ];
+}
+
 /**
  * Looks into a PDF of any make as a shop with this spec would. Throws SyntaxFault, with what to do, where it is encrypted, or
  * nothing of it can be read.
@@ -409,6 +425,7 @@ export function inspectPdf(
       says: `Screen colours are left (${screen.join(', ')}): the shop turns them into inks by its own rules. Amounts of ink are ${screenInks ? 'those of its usual profile' : 'guesses'}.`,
     });
   const claimed = standardOf(view);
+  findings.push(...standardMissed(claimed, standard ?? shop.standard));
   const held = standard ?? STANDARDS.find((each) => each === claimed);
   const names = [...new Set(pages.flatMap(({ plates }) => plates))];
   return {

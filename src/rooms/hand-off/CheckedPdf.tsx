@@ -3,9 +3,11 @@ import { flushSync } from 'react-dom';
 import { type FindingListed, findingsListed, pagesSaid, plateSaid } from '../../../core/files/pdf/findings-listed';
 import type { PageInspected } from '../../../core/files/pdf/inspect';
 import type { BoxNumbers } from '../../../core/files/pdf/page-read';
+import { apply } from '../../../core/geometry/matrix';
 import type { PagePicture } from '../../../workers/draw-pages';
 import type { Inspected } from '../../../workers/inspect-work';
 import { PageShot } from '../../parts/PageShot';
+import { asSeen } from './as-seen';
 import { CutSheets } from './CutSheets';
 
 const VIEWS = [
@@ -20,6 +22,9 @@ function size([x0, y0, x1, y1]: BoxNumbers, unit: number): string {
   return `${sides.map((side) => (side * 25.4).toFixed(1)).join(' × ')} mm, ${sides.map((side) => side.toFixed(3)).join(' × ')} in`;
 }
 
+const counted = (count: number, of: string): string =>
+  count === 0 ? `${of === 'error' ? 'No' : 'no'} ${of}s` : `${count} ${of}${count === 1 ? '' : 's'}`;
+
 const listed = (names: readonly string[]): string => names.join(', ') || 'none';
 
 /** What is in a PDF of any make, and what the shop would find in it. */
@@ -29,6 +34,7 @@ export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): 
   const { findings, rules, repaired, unread, fonts, plates } = inspection;
   const against = rules.filter(({ faults }) => faults.length > 0);
   const listedFindings = findingsListed(findings);
+  const warnings = findings.filter(({ severity }) => severity === 'warn').length;
   const errors = findings.filter(({ severity }) => severity === 'stop').length + against.length;
   const toPage = (number: number): void => {
     flushSync(() => setAsCut(false));
@@ -63,8 +69,11 @@ export function CheckedPdf({ checked, onBack }: { checked: Inspected; onBack(): 
           Close
         </button>
       </div>
-      <p role="status" className={`font-semibold text-[15px] ${errors > 0 ? 'text-error' : 'text-success'}`}>
-        {errors === 0 ? 'No errors.' : errors === 1 ? '1 error.' : `${errors} errors.`}
+      <p
+        role="status"
+        className={`font-semibold text-[15px] ${errors > 0 ? 'text-error' : warnings + unread.length > 0 ? '' : 'text-success'}`}
+      >
+        {`${counted(errors, 'error')}, ${counted(warnings, 'warning')}${unread.length > 0 ? ', of what could be read' : ''}.`}
         {repaired.length > 0 && ` Repaired to read it: ${repaired.join(', ')}.`}
       </p>
       {unread.length > 0 && (
@@ -161,19 +170,17 @@ function PageCard({
   shot: PagePicture | undefined;
   listed: readonly FindingListed[];
 }) {
-  const [x0, y0, x1, y1] = page.crop ?? page.media;
-  const upright = page.turned % 360 === 0;
+  const [x0, , , y1] = page.crop ?? page.media;
   const { unit, pictures, cut } = page;
+  const seen = asSeen(page);
   const inside = (share: number): number => Math.max(0.02, Math.min(0.98, share));
   const marks = lines.flatMap(({ says, places }, i) =>
     places
       .filter((place) => place.page === number)
-      .map(({ at }) => ({
-        says,
-        of: i + 1,
-        left: inside((cut[0] - x0 + at.x) / (x1 - x0)),
-        top: inside((y1 - cut[3] + at.y) / (y1 - y0)),
-      })),
+      .map(({ at }) => {
+        const { x, y } = apply(seen.matrix, { x: cut[0] - x0 + at.x, y: y1 - cut[3] + at.y });
+        return { says, of: i + 1, left: inside(x / seen.width), top: inside(y / seen.height) };
+      }),
   );
   const rows: readonly Fact[] = [
     ...(['media', 'crop', 'bleed', 'trim', 'art'] as const).flatMap((kind) => {
@@ -205,10 +212,10 @@ function PageCard({
     >
       <div className="relative justify-self-center self-start">
         {shot ? <PageShot page={shot} says={`Page ${number}`} /> : <p className="quiet">Page {number}</p>}
-        {shot && upright && (
+        {shot && (
           <svg
             className="pointer-events-none absolute inset-x-0 top-0 w-full"
-            viewBox={`0 0 ${x1 - x0} ${y1 - y0}`}
+            viewBox={`0 0 ${seen.width} ${seen.height}`}
             role="img"
             aria-label="Boxes of the page"
           >
@@ -218,6 +225,7 @@ function PageCard({
               return (
                 <rect
                   key={kind}
+                  transform={`matrix(${seen.matrix.join(' ')})`}
                   x={box[0] - x0}
                   y={y1 - box[3]}
                   width={box[2] - box[0]}
@@ -233,8 +241,8 @@ function PageCard({
             })}
           </svg>
         )}
-        {shot && upright && (
-          <div className="absolute inset-x-0 top-0" style={{ aspectRatio: `${x1 - x0} / ${y1 - y0}` }}>
+        {shot && (
+          <div className="absolute inset-x-0 top-0" style={{ aspectRatio: `${seen.width} / ${seen.height}` }}>
             {marks.map(({ says, of, left, top }, i) => (
               <span
                 // biome-ignore lint/suspicious/noArrayIndexKey: two of one finding can be at one place

@@ -1,7 +1,10 @@
 import { useState } from 'react';
 import type { PageInspected } from '../../../core/files/pdf/inspect';
+import { boxBetween } from '../../../core/geometry/box';
+import { apply } from '../../../core/geometry/matrix';
 import type { PagePicture } from '../../../workers/draw-pages';
 import { usePictureUrl } from '../../parts/use-picture-url';
+import { asSeen } from './as-seen';
 
 /** A page with its picture, and its number, 1 first. */
 interface Shown {
@@ -25,18 +28,20 @@ export function sidesOf(pages: readonly PageInspected[]): number[][] {
 /** The part of a page's picture that is within its cut. */
 function CutPage({ number, page, shot }: Shown) {
   const url = usePictureUrl(shot.image);
-  const [x0, y0, x1, y1] = page.crop ?? page.media;
+  const [x0, , , y1] = page.crop ?? page.media;
   const [a, b, c, d] = page.cut;
-  // The picture of a page that a reader turns is turned as a whole: it is shown with its edges.
-  const isUpright = page.turned % 360 === 0;
-  const style = isUpright
-    ? {
-        width: `${(100 * (x1 - x0)) / (c - a)}%`,
-        height: `${(100 * (y1 - y0)) / (d - b)}%`,
-        left: `${(-100 * (a - x0)) / (c - a)}%`,
-        top: `${(-100 * (y1 - d)) / (d - b)}%`,
-      }
-    : { width: '100%', height: '100%', left: 0, top: 0 };
+  const seen = asSeen(page);
+  const corners = [
+    { x: a - x0, y: y1 - d },
+    { x: c - x0, y: y1 - b },
+  ].map((corner) => apply(seen.matrix, corner));
+  const cut = boxBetween(corners[0]!, corners[1]!);
+  const style = {
+    width: `${(100 * seen.width) / cut.width}%`,
+    height: `${(100 * seen.height) / cut.height}%`,
+    left: `${(-100 * cut.x) / cut.width}%`,
+    top: `${(-100 * cut.y) / cut.height}%`,
+  };
   return (
     <div className="absolute inset-0 overflow-hidden bg-white shadow-lg [backface-visibility:hidden]">
       {url && <img src={url} alt={`Page ${number}, as cut`} className="absolute max-w-none" style={style} />}
