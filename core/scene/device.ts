@@ -1,3 +1,4 @@
+import type { Blend } from '../colour/blend';
 import type { Pen } from '../colour/fill';
 import type { Plates } from '../colour/ink';
 import type { Matrix } from '../geometry/matrix';
@@ -79,6 +80,25 @@ export interface Device {
   drawImage(image: ImageRef, place: Matrix): void;
   /** One colour in amounts; `place` lays the unit square, top left corner first, on the face. */
   drawTone(tone: Tone, place: Matrix, colour: Plates): void;
+}
+
+/** What devices that lay plates can do besides: what of others' files no element of this app has. */
+export interface Blending {
+  /** What follows mixes with what lies below it, as much of it as `opacity` says. */
+  beginBlend(blend: Blend, opacity: number): void;
+  endBlend(): void;
+  /** How light a drawing on a ground of those inks is at each cell, 0 to 1. */
+  lightOf(ground: Plates, draw: (device: Device) => void): Light;
+  /** How much of each cell a drawing covers, 0 to 1. */
+  coverageOf(draw: (device: Device) => void): Light;
+  /** What follows shows as much as the light says. */
+  beginLight(light: Light): void;
+  endLight(): void;
+}
+export type MayBlend = Device & { blending?: Blending };
+/** A share for each cell of a device. */
+export interface Light {
+  cells: Float32Array;
 }
 
 /** The calls that say nothing of where ink lies: for devices that only ask that. */

@@ -1,12 +1,13 @@
+import type { Blend } from '../../colour/blend';
 import type { Plates } from '../../colour/ink';
 import { type Box, bottom, outset, type Point, right } from '../../geometry/box';
 import { invert, type Matrix, multiply } from '../../geometry/matrix';
 import { strokeOutline } from '../../geometry/offset';
-import { type Path, transformPath } from '../../geometry/path';
+import { boxPath, type Path, transformPath } from '../../geometry/path';
 import type { Reach } from '../../picture/reach';
 import type { SeparatedPicture } from '../../picture/separate';
 import { type Colour, isShade, type Shade } from '../../scene/colour';
-import type { Device, ImageRef } from '../../scene/device';
+import type { Blending, ImageRef, MayBlend } from '../../scene/device';
 import { type Cover, coverOf, coverOfEdges, through } from './cover';
 import { groupLayer, type Ink, type Layer, lay, layGroup, pageLayer } from './layer';
 import { letterEdges } from './letters';
@@ -37,6 +38,8 @@ export interface PlatesAsked {
   ppi: number;
   /** The separated pictures; one that is not there prints nothing. */
   picture(image: ImageRef): LaidPicture | undefined;
+  /** What is drawn is a group by itself: it tells how much of each cell it covers. */
+  apart?: boolean;
   /** What lies there already, a cell at a time; nothing where it is left out. */
   begun?: PlateGrid['plates'];
 }
@@ -94,6 +97,19 @@ function cropped(plane: Float32Array, from: Cover, to: Cover): Float32Array {
   return part;
 }
 
+/** How much of each plate's ink takes away from lightness (ISO 32000-1, 10.3.3: from CMYK to grey); spots take all. */
+const DARKENS: Readonly<Record<string, number>> = { Cyan: 0.3, Magenta: 0.59, Yellow: 0.11 };
+
+/** How light each cell of a grid is, 0 to 1. */
+function lightOn({ width, height, plates }: PlateGrid): Float32Array {
+  const light = new Float32Array(width * height).fill(1);
+  for (const [plate, cells] of plates) {
+    const share = DARKENS[plate] ?? 1;
+    for (let i = 0; i < light.length; i++) light[i] = Math.max(0, light[i]! - share * cells[i]!);
+  }
+  return light;
+}
+
 /** Rows of cells that a picture is laid in at one go. */
 const BAND = 64;
 
@@ -108,14 +124,18 @@ const valuesOf = (stops: readonly { at: number; value: number }[]): Float32Array
  * A device that lays ink on plates: the amounts that a press gets at each cell, by the same rules that a PDF's reader
  * goes by for knockout, overprint, groups and fades (ISO 32000-1, 8.6.7 and 11).
  */
-export function platesDevice({ box, ppi, picture, begun }: PlatesAsked): Device & { grid(): PlateGrid } {
+export function platesDevice({ box, ppi, picture, begun, apart = false }: PlatesAsked): MayBlend & {
+  grid(): PlateGrid;
+  /** How much of each cell is covered, where it is drawn apart. */
+  whole(): Float32Array | undefined;
+} {
   const { width, height } = gridOver({ box, ppi });
   const scale = ppi / 72;
   const toGrid: Matrix = [scale, 0, 0, scale, -box.x * scale, -box.y * scale];
   const whole: Cover = { x: 0, y: 0, width, height, shares: new Float32Array(0) };
-  const layers: Layer[] = [pageLayer(width, height, begun)];
+  const layers: Layer[] = [apart ? groupLayer(width, height) : pageLayer(width, height, begun)];
   const clips: (Cover | undefined)[] = [undefined];
-  const shows: ((cell: number) => number)[] = [];
+  const shows: { show(cell: number): number; blend: Blend | undefined }[] = [];
   let overprints = 0;
   const layer = (): Layer => layers.at(-1)!;
   const clip = (): Cover | undefined => clips.at(-1);
@@ -161,18 +181,38 @@ export function platesDevice({ box, ppi, picture, begun }: PlatesAsked): Device 
       if (cover.width > 0) lay(layer(), cover, inks(laid, cover), overprints > 0, false);
     }
   }
-  const beginGroup = (show: (cell: number) => number): void => {
+  const beginGroup = (show: (cell: number) => number, blend?: Blend): void => {
     layers.push(groupLayer(width, height));
-    shows.push(show);
+    shows.push({ show, blend });
     // What clips the group clips it as a whole.
     clips.push(undefined);
   };
   const endGroup = (): void => {
     clips.pop();
     const group = layers.pop()!;
-    layGroup(layer(), group, clip(), shows.pop()!);
+    const { show, blend } = shows.pop()!;
+    layGroup(layer(), group, clip(), show, blend);
+  };
+  const blending: Blending = {
+    beginBlend: (blend, opacity) => beginGroup(() => opacity, blend),
+    endBlend: endGroup,
+    lightOf(ground, draw) {
+      const device = platesDevice({ box, ppi, picture });
+      device.fillPath(boxPath(box), ground);
+      draw(device);
+      return { cells: lightOn(device.grid()) };
+    },
+    coverageOf(draw) {
+      const inner = platesDevice({ box, ppi, picture, apart: true });
+      draw(inner);
+      return { cells: inner.whole() ?? new Float32Array(width * height) };
+    },
+    beginLight: ({ cells }) => beginGroup((cell) => cells[cell]!),
+    endLight: endGroup,
   };
   return {
+    blending,
+    whole: () => layers[0]!.whole,
     grid: () => ({ box, ppi, width, height, plates: layers[0]!.plates }),
     beginElement() {},
     endElement() {},

@@ -1,3 +1,4 @@
+import { type Blend, blendOn } from '../../colour/blend';
 import { isProcessPlate } from '../../colour/ink';
 import type { Cover } from './cover';
 
@@ -114,8 +115,14 @@ function keepUnder(cells: Float32Array, whole: Float32Array, gridWidth: number, 
   }
 }
 
-/** Lays a group on what is below it, each cell as much of it as `show` says, all of it where it says nothing. */
-export function layGroup(below: Layer, group: Layer, clip: Cover | undefined, show: (cell: number) => number): void {
+/** Lays a group on what is below it, each cell as much of it as `show` says, mixed by a blend where there is one. */
+export function layGroup(
+  below: Layer,
+  group: Layer,
+  clip: Cover | undefined,
+  show: (cell: number) => number,
+  blend?: Blend,
+): void {
   const { width, height } = below;
   for (const plate of group.plates.keys()) plateOf(below, plate);
   const window = clip ?? { x: 0, y: 0, width, height, shares: undefined };
@@ -137,6 +144,22 @@ export function layGroup(below: Layer, group: Layer, clip: Cover | undefined, sh
       }
     }
   };
-  for (const [plate, cells] of below.plates) layOne(cells, group.plates.get(plate));
+  // Both amounts and shares are of as much of the cell as there is (ISO 32000-1, 11.3.6).
+  const blendOne = (cells: Float32Array, from: Float32Array | undefined, mixed: ReturnType<typeof blendOn>): void => {
+    for (let row = 0, i = 0; row < window.height; row++) {
+      let at = (window.y + row) * width + window.x;
+      for (let column = 0; column < window.width; column++, at++, i++) {
+        const share = shares[i]! * whole[at]!;
+        if (share === 0) continue;
+        const own = (from?.[at] ?? 0) / whole[at]!;
+        const there = below.whole?.[at] ?? 1;
+        const under = there === 0 ? 0 : cells[at]! / there;
+        cells[at] = cells[at]! * (1 - share) + share * ((1 - there) * own + there * mixed(under, own));
+      }
+    }
+  };
+  for (const [plate, cells] of below.plates)
+    if (blend) blendOne(cells, group.plates.get(plate), blendOn(plate, blend));
+    else layOne(cells, group.plates.get(plate));
   if (below.whole) layOne(below.whole, whole);
 }

@@ -1,9 +1,10 @@
 import type { LaidPicture } from '../../../devices/plates/device';
 import type { Point } from '../../../geometry/box';
 import { IDENTITY, type Matrix, multiply } from '../../../geometry/matrix';
-import type { Device } from '../../../scene/device';
+import type { MayBlend } from '../../../scene/device';
 import { SyntaxFault } from '../parsed/syntax';
 import type { PdfView } from '../parsed/view';
+import { hasBlends } from './graphics-state';
 import type { Hear } from './hear';
 import { OPERATORS } from './operators';
 import { platesIn, type ScreenInks, screenBytes } from './spaces';
@@ -45,7 +46,7 @@ function byPress(screenInks: ScreenInks | undefined): InksOf {
 export function drawPage(
   view: PdfView,
   { page, origin, turned = IDENTITY, screenInks, inksOf = byPress(screenInks) }: PageAsked,
-  device: Device,
+  device: MayBlend,
   hear: Hear = {},
   pictures = new Map<string, LaidPicture>(),
 ): void {
@@ -63,6 +64,7 @@ export function drawPage(
     stencils: new Map(),
     count: 0,
     lettering: 0,
+    masks: 0,
     run(content, resources, from, deep) {
       if (deep > MOST_DEEP) throw new SyntaxFault('Forms lie in one another without end');
       const running = begun(drawing, resources, from, deep);
@@ -75,5 +77,10 @@ export function drawPage(
     },
   };
   const content = view.contents[page];
-  if (content) drawing.run(content.operations, content.resources, firstState(drawing), 0);
+  if (!content) return;
+  // A page is a group by itself (11.4.7): what blends on bare paper blends with nothing.
+  const apart = device.blending !== undefined && hasBlends(view, content.resources);
+  if (apart) device.beginGroup(1);
+  drawing.run(content.operations, content.resources, firstState(drawing), 0);
+  if (apart) device.endGroup();
 }

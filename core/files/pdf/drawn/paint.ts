@@ -1,6 +1,7 @@
 import type { Pen } from '../../../colour/fill';
 import { apply, invert, type Matrix, multiply } from '../../../geometry/matrix';
 import type { Path } from '../../../geometry/path';
+import type { MayBlend } from '../../../scene/device';
 import { operationsOf } from '../parsed/file';
 import { contentsOf } from '../parsed/filters';
 import type { Stream } from '../parsed/syntax';
@@ -17,16 +18,32 @@ const MOST_TILES = 4000;
 
 /** Draws one thing: how much of it shows, how much it covers, and whether it prints over. */
 export function painted({ drawing: { device }, state }: Running, how: How, draw: () => void): void {
-  const { mask } = state;
-  const opacity = state.opacity[how];
   const overprints = state.overprint[how];
-  if (mask) device.beginFade(mask);
+  asWhole(device, state, state.opacity[how], () => {
+    if (overprints) device.beginOverprint();
+    draw();
+    if (overprints) device.endOverprint();
+  });
+}
+
+/** Draws what is one thing to its mask, its opacity and its blend. */
+export function asWhole(
+  device: MayBlend,
+  { mask, blend }: Pick<State, 'mask' | 'blend'>,
+  opacity: number,
+  draw: () => void,
+): void {
+  const { blending } = device;
+  // A blend is the outermost: what it mixes is what of the thing shows.
+  if (blend) blending?.beginBlend(blend, 1);
+  if (mask && 'cells' in mask) blending?.beginLight(mask);
+  else if (mask) device.beginFade(mask);
   if (opacity < 1) device.beginGroup(opacity);
-  if (overprints) device.beginOverprint();
   draw();
-  if (overprints) device.endOverprint();
   if (opacity < 1) device.endGroup();
-  if (mask) device.endFade();
+  if (mask && 'cells' in mask) blending?.endLight();
+  else if (mask) device.endFade();
+  if (blend) blending?.endBlend();
 }
 
 export function fillArea(running: Running, path: Path): void {

@@ -1,11 +1,11 @@
 import type { Point } from '../../../geometry/box';
 import { type Matrix, multiply, ontoLine } from '../../../geometry/matrix';
-import type { Coverage, Shade } from '../../../scene/colour';
-import { type Dict, Stream, type Value } from '../parsed/syntax';
+import type { Shade } from '../../../scene/colour';
+import type { Dict, Value } from '../parsed/syntax';
 import { dictOf, numbersOf } from '../parsed/view';
 import { functionOf } from './functions';
 import { spaceOf } from './spaces';
-import { type Drawing, matrixOf } from './state';
+import type { Drawing } from './state';
 
 /** Colour that runs (ISO 32000-1, 8.7.4.5), and masks that do (11.6.5.3). */
 
@@ -23,7 +23,7 @@ interface Run {
 }
 
 /** A shading that runs along a line, or about a middle; undefined for other kinds. */
-function runOf({ view, hear }: Drawing, dict: Dict, matrix: Matrix): Run | undefined {
+export function runOf({ view, hear }: Drawing, dict: Dict, matrix: Matrix): Run | undefined {
   const { file } = view;
   const kind = file.get(dict.get('ShadingType'));
   const coords = numbersOf(view, dict.get('Coords'));
@@ -81,25 +81,4 @@ export function shadeOf(
     return undefined;
   }
   return { ...run, stops: run.stops.map(({ at, values }) => ({ at, plates: drawing.inksOf(space, values) })) };
-}
-
-/** What a soft mask shows, where it is one gradient across the page. */
-export function maskOf(drawing: Drawing, value: Value | undefined): Coverage | undefined {
-  const { view, base } = drawing;
-  const form = view.file.get(dictOf(view.file, value)?.get('G'));
-  if (!(form instanceof Stream)) return undefined;
-  const resources = dictOf(view.file, form.dict.get('Resources'));
-  const patterns = [...(dictOf(view.file, resources?.get('Pattern'))?.values() ?? [])];
-  const pattern = patterns.length === 1 ? dictOf(view.file, patterns[0]) : undefined;
-  const shading = dictOf(view.file, pattern?.get('Shading'));
-  const there = multiply(
-    multiply(base, matrixOf(view, form.dict.get('Matrix'))),
-    matrixOf(view, pattern?.get('Matrix')),
-  );
-  const run = shading && runOf(drawing, shading, there);
-  if (!run) {
-    drawing.hear.unread?.('a soft mask');
-    return undefined;
-  }
-  return { ...run, stops: run.stops.map(({ at, values }) => ({ at, amount: values[0] ?? 0 })) };
 }

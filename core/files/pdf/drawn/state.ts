@@ -1,10 +1,11 @@
+import type { Blend } from '../../../colour/blend';
 import type { Plates } from '../../../colour/ink';
 import type { LaidPicture } from '../../../devices/plates/device';
 import type { Point } from '../../../geometry/box';
 import { IDENTITY, type Matrix } from '../../../geometry/matrix';
 import type { Path, Segment } from '../../../geometry/path';
 import type { Colour, Coverage } from '../../../scene/colour';
-import type { Device } from '../../../scene/device';
+import type { Light, MayBlend } from '../../../scene/device';
 import type { Operation } from '../parsed/file';
 import { type Dict, Name, type Stream, type Value } from '../parsed/syntax';
 import { numbersOf, type PdfView } from '../parsed/view';
@@ -35,7 +36,8 @@ export interface State {
   dash: readonly number[];
   opacity: Record<How, number>;
   overprint: Record<How, boolean>;
-  mask: Coverage | undefined;
+  mask: Coverage | Light | undefined;
+  blend: Blend | undefined;
   font: FontRead | undefined;
   size: number;
   text: { char: number; word: number; wide: number; leading: number; mode: number; rise: number };
@@ -48,7 +50,7 @@ export type InksOf = (space: Space, values: readonly number[]) => Plates;
 /** What all contents of a page share. */
 export interface Drawing {
   view: PdfView;
-  device: Device;
+  device: MayBlend;
   hear: Hear;
   /** From the page's units to the device's. */
   base: Matrix;
@@ -62,6 +64,9 @@ export interface Drawing {
   count: number;
   /** How many letters that are contents themselves are being drawn, one in another. */
   lettering: number;
+  /** Masks that have been laid aside so far, and the last of them. */
+  masks: number;
+  lastMask?: { mask: Dict; key: string; light: Light };
   /** A colour of a space as amounts of ink. */
   inksOf: InksOf;
   screenInks: ScreenInks | undefined;
@@ -128,6 +133,7 @@ export function firstState(drawing: Drawing): State {
     opacity: { fill: 1, stroke: 1 },
     overprint: { fill: false, stroke: false },
     mask: undefined,
+    blend: undefined,
     font: undefined,
     size: 0,
     text: { char: 0, word: 0, wide: 1, leading: 0, mode: 0, rise: 0 },

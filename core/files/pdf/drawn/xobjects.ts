@@ -7,8 +7,9 @@ import { operationsOf } from '../parsed/file';
 import { contentsOf } from '../parsed/filters';
 import type { Dict, Stream } from '../parsed/syntax';
 import { dictOf, numbersOf } from '../parsed/view';
+import { hasBlends } from './graphics-state';
 import { gray, type ImageRead, imageOf } from './images';
-import { painted } from './paint';
+import { asWhole, painted } from './paint';
 import { type Drawing, matrixOf, type Running, type State } from './state';
 
 /** Pictures (ISO 32000-1, 8.9) and contents that are drawn within another (8.10). */
@@ -86,10 +87,13 @@ export function drawForm(running: Running, form: Stream): void {
     draw(inside);
     return;
   }
-  const { mask, opacity } = state;
-  if (mask) device.beginFade(mask);
-  if (opacity.fill < 1) device.beginGroup(opacity.fill);
-  draw({ ...inside, opacity: { fill: 1, stroke: 1 }, mask: undefined });
-  if (opacity.fill < 1) device.endGroup();
-  if (mask) device.endFade();
+  const plain: State = { ...inside, opacity: { fill: 1, stroke: 1 }, mask: undefined, blend: undefined };
+  const group = dictOf(view.file, form.dict.get('Group'));
+  // What blends in a group by itself does not see what lies below the group.
+  const apart = view.file.get(group?.get('I')) === true && hasBlends(view, own);
+  asWhole(device, state, state.opacity.fill, () => {
+    if (apart) device.beginGroup(1);
+    draw(plain);
+    if (apart) device.endGroup();
+  });
 }

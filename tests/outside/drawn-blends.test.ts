@@ -1,0 +1,119 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+import { inspectPdf } from '../../core/files/pdf/inspect';
+import { readPage } from '../../core/files/pdf/page-read';
+import { parseAnyPdf } from '../../core/files/pdf/parsed/file';
+import { viewFile } from '../../core/files/pdf/parsed/view';
+import { shopOf } from '../../core/trade/shops';
+import { folder, platesOf, tidyUp } from './tools';
+
+afterAll(tidyUp);
+
+/** Blends and soft masks of others' files (ISO 32000-1, 11.3.5 and 11.6.5.3) are laid on the plates as Ghostscript lays them. */
+
+const MODES = [
+  'Multiply',
+  'Screen',
+  'Overlay',
+  'Darken',
+  'Lighten',
+  'ColorDodge',
+  'ColorBurn',
+  'HardLight',
+  'SoftLight',
+  'Difference',
+  'Exclusion',
+];
+
+/** A page of 220 × 120 pt, by hand: its content, the objects that it names (from number 5 on), and its resources. */
+function page(content: string, resources: string, objects: readonly string[] = []): Uint8Array {
+  const all = [
+    '<</Type/Catalog/Pages 2 0 R>>',
+    '<</Type/Pages/Kids[3 0 R]/Count 1>>',
+    `<</Type/Page/Parent 2 0 R/MediaBox[0 0 220 120]/Group<</S/Transparency/CS/DeviceCMYK/I true>>/Resources<<${resources}>>/Contents 4 0 R>>`,
+    `<</Length ${content.length}>>stream\n${content}\nendstream`,
+    ...objects,
+  ];
+  const body = all.map((each, i) => `${i + 1} 0 obj\n${each}\nendobj\n`).join('');
+  // The table is looked for and not found: readers make it anew.
+  return new TextEncoder().encode(`%PDF-1.7\n${body}trailer<</Root 1 0 R/Size ${all.length + 1}>>\n%%EOF\n`);
+}
+const form = (content: string, entries: string): string =>
+  `<</Type/XObject/Subtype/Form/BBox[0 0 220 120]${entries}/Length ${content.length}>>stream\n${content}\nendstream`;
+
+const GROUND = '0.2 0.6 0.1 0.3 k 0 0 220 60 re f';
+/** A bar for each mode, half of it on the ground and half on bare paper. */
+const bars = MODES.map((_, i) => `/B${i} gs 0.5 0.25 0.7 0.1 k ${10 + i * 18} 20 14 80 re f`).join('\n');
+const states = (more = ''): string =>
+  `/ExtGState<<${MODES.map((mode, i) => `/B${i}<</BM/${mode}${more}>>`).join('')}/None<</BM/Normal>>>>`;
+
+const IN_GROUP = '/Multiply gs 0.5 0.25 0.7 0.1 k 60 20 90 80 re f';
+const GROUPED = '/ExtGState<</Multiply<</BM/Multiply>>>>';
+
+const MASK = '0 g 0 0 220 120 re f 0.25 g 10 10 60 100 re f 0.75 g 80 10 60 100 re f 1 g 150 40 50 40 re f';
+const masked = (more = ''): string => `/ExtGState<</M<</SMask<</S/Luminosity/G 5 0 R${more}>>>>/Off<</SMask/None>>>>`;
+const MASK_GROUP = '/Group<</S/Transparency/CS/DeviceGray/I true>>';
+
+const CASES: Readonly<Record<string, Uint8Array>> = {
+  'every blend, on ink and on paper': page(`${GROUND}\n${bars}`, states()),
+  'every blend, seen through by half': page(`${GROUND}\n${bars}`, states('/ca 0.5')),
+  'a blend in a group that knows what is below': page(`${GROUND} /G Do`, '/XObject<</G 5 0 R>>', [
+    form(IN_GROUP, `/Group<</S/Transparency>>/Resources<<${GROUPED}>>`),
+  ]),
+  'a blend in a group by itself': page(`${GROUND} /G Do`, '/XObject<</G 5 0 R>>', [
+    form(`0 0.4 0 0 k 60 20 40 80 re f ${IN_GROUP}`, `/Group<</S/Transparency/I true>>/Resources<<${GROUPED}>>`),
+  ]),
+  'a group that is blended as a whole': page(`${GROUND} /Multiply gs /G Do`, `${GROUPED}/XObject<</G 5 0 R>>`, [
+    form('0.4 0 0 0 k 60 20 60 80 re f 0 0.4 0 0 k 90 30 60 60 re f', '/Group<</S/Transparency/I true>>'),
+  ]),
+  'the light of a drawing as a mask': page(`${GROUND} /M gs 0.5 0.25 0.7 0.1 k 5 5 210 110 re f`, masked(), [
+    form(MASK, MASK_GROUP),
+  ]),
+  'a mask on a ground that is light': page(`/M gs 0.5 0.25 0.7 0.1 k 5 5 210 110 re f`, masked('/BC[1]'), [
+    form('0 g 40 30 60 60 re f', MASK_GROUP),
+  ]),
+  'a mask that is moved with what it is set in': page(
+    `${GROUND} q 0.5 0 0 0.5 40 20 cm /M gs 0.5 0.25 0.7 0.1 k 0 0 220 120 re f Q`,
+    masked(),
+    [form(MASK, MASK_GROUP)],
+  ),
+  'how much a drawing covers as a mask': page(
+    `${GROUND} /M gs 0.5 0.25 0.7 0.1 k 5 5 210 110 re f`,
+    masked().replace('/Luminosity', '/Alpha'),
+    [
+      form(
+        '0 g 10 10 60 100 re f /Half gs 1 g 80 10 60 100 re f',
+        `${MASK_GROUP}/Resources<</ExtGState<</Half<</ca 0.4>>>>>>`,
+      ),
+    ],
+  ),
+  'a shadow: black, multiplied through a mask, below what casts it': page(
+    `${GROUND} q /M gs /Multiply gs 0 0 0 1 k 5 5 210 110 re f Q 0 0.8 0.9 0 k 90 50 60 50 re f`,
+    masked().replace('>>>>/Off', '>>>>/Multiply<</BM/Multiply/ca 0.6>>/Off'),
+    [form(MASK, MASK_GROUP)],
+  ),
+};
+
+describe('what others make see-through', () => {
+  it.each(Object.entries(CASES))('%s', async (name, bytes) => {
+    const path = join(folder, `${name.replace(/\W+/g, '-')}.pdf`);
+    writeFileSync(path, bytes);
+    expect(inspectPdf(bytes, shopOf('metric-offset')).unread).toEqual([]);
+    const { gridAt } = readPage(viewFile(parseAnyPdf(bytes)), 0);
+    const grid = gridAt(72);
+    const theirs = await platesOf(path, 1, 72);
+    let inked = 0;
+    for (const plate of ['Cyan', 'Magenta', 'Yellow', 'Black']) {
+      const [mine, gs] = [grid.plates.get(plate), theirs.get(plate)!];
+      for (let y = 3; y < 118; y += 5)
+        for (let x = 7; x < 218; x += 6) {
+          const own = mine?.[y * grid.width + x] ?? 0;
+          if (own > 0.02) inked++;
+          // Ghostscript mixes in bytes, a step or two at a time.
+          expect(Math.abs(own - gs.at(x + 0.5, y + 0.5)), `${plate} at ${x}, ${y}`).toBeLessThan(0.02);
+        }
+    }
+    expect(inked).toBeGreaterThan(50);
+  });
+});
