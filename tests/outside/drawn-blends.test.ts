@@ -55,9 +55,16 @@ const MASK = '0 g 0 0 220 120 re f 0.25 g 10 10 60 100 re f 0.75 g 80 10 60 100 
 const masked = (more = ''): string => `/ExtGState<</M<</SMask<</S/Luminosity/G 5 0 R${more}>>>>/Off<</SMask/None>>>>`;
 const MASK_GROUP = '/Group<</S/Transparency/CS/DeviceGray/I true>>';
 
+/** Blends of whole colours, each on three grounds of its own. */
+const COLOUR_MODES = ['Hue', 'Saturation', 'Color', 'Luminosity'];
+const colourBars = COLOUR_MODES.map((_, i) => `/B${i} gs 0.5 0.25 0.7 0.1 k ${10 + i * 50} 10 40 100 re f`).join('\n');
+const GROUNDS = `${GROUND} 0.9 0.1 0 0 k 0 60 220 25 re f 0 0 0.5 0.6 k 0 85 220 15 re f`;
+const colourStates = `/ExtGState<<${COLOUR_MODES.map((mode, i) => `/B${i}<</BM/${mode}>>`).join('')}>>`;
+
 const CASES: Readonly<Record<string, Uint8Array>> = {
   'every blend, on ink and on paper': page(`${GROUND}\n${bars}`, states()),
   'every blend, seen through by half': page(`${GROUND}\n${bars}`, states('/ca 0.5')),
+  'every blend of whole colours': page(`${GROUNDS}\n${colourBars}`, colourStates),
   'a blend in a group that knows what is below': page(`${GROUND} /G Do`, '/XObject<</G 5 0 R>>', [
     form(IN_GROUP, `/Group<</S/Transparency>>/Resources<<${GROUPED}>>`),
   ]),

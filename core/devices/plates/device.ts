@@ -9,7 +9,7 @@ import type { SeparatedPicture } from '../../picture/separate';
 import { type Colour, isShade, type Shade } from '../../scene/colour';
 import type { Blending, ImageRef, MayBlend } from '../../scene/device';
 import { type Cover, coverOf, coverOfEdges, through } from './cover';
-import { groupLayer, type Ink, type Layer, lay, layGroup, pageLayer } from './layer';
+import { emptied, groupLayer, type Ink, type Layer, lay, layGroup, pageLayer } from './layer';
 import { letterEdges } from './letters';
 import { type Laid, layPicture, type Samples } from './picture';
 
@@ -133,6 +133,8 @@ export function platesDevice({ box, ppi, picture, begun, apart = false }: Plates
   const scale = ppi / 72;
   const toGrid: Matrix = [scale, 0, 0, scale, -box.x * scale, -box.y * scale];
   const whole: Cover = { x: 0, y: 0, width, height, shares: new Float32Array(0) };
+  /** Cells of groups that are done with. */
+  const spare: Float32Array[] = [];
   const layers: Layer[] = [apart ? groupLayer(width, height) : pageLayer(width, height, begun)];
   const clips: (Cover | undefined)[] = [undefined];
   const shows: { show(cell: number): number; blend: Blend | undefined }[] = [];
@@ -182,7 +184,7 @@ export function platesDevice({ box, ppi, picture, begun, apart = false }: Plates
     }
   }
   const beginGroup = (show: (cell: number) => number, blend?: Blend): void => {
-    layers.push(groupLayer(width, height));
+    layers.push(groupLayer(width, height, () => spare.pop() ?? new Float32Array(width * height)));
     shows.push({ show, blend });
     // What clips the group clips it as a whole.
     clips.push(undefined);
@@ -192,6 +194,7 @@ export function platesDevice({ box, ppi, picture, begun, apart = false }: Plates
     const group = layers.pop()!;
     const { show, blend } = shows.pop()!;
     layGroup(layer(), group, clip(), show, blend);
+    spare.push(...emptied(group));
   };
   const blending: Blending = {
     beginBlend: (blend, opacity) => beginGroup(() => opacity, blend),

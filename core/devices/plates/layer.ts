@@ -1,5 +1,5 @@
-import { type Blend, blendOn } from '../../colour/blend';
-import { isProcessPlate } from '../../colour/ink';
+import { type Blend, blendOfColours, blendOn, isColourBlend, type PlateBlend } from '../../colour/blend';
+import { type Cmyk, isProcessPlate, PROCESS_PLATES } from '../../colour/ink';
 import type { Cover } from './cover';
 
 /**
@@ -11,6 +11,35 @@ export interface Layer {
   height: number;
   plates: Map<string, Float32Array>;
   whole: Float32Array | undefined;
+  /** The window that all that was laid on it lies in; groups are small as a rule, and laid on what is below in no more. */
+  reach: Window | undefined;
+  /** Cells with nothing in them. */
+  make(): Float32Array;
+}
+
+type Window = Pick<Cover, 'x' | 'y' | 'width' | 'height'>;
+
+/** The window around two. */
+function around(a: Window | undefined, b: Window): Window {
+  if (!a) return b;
+  const [x, y] = [Math.min(a.x, b.x), Math.min(a.y, b.y)];
+  return {
+    x,
+    y,
+    width: Math.max(a.x + a.width, b.x + b.width) - x,
+    height: Math.max(a.y + a.height, b.y + b.height) - y,
+  };
+}
+
+/** What two windows share; as wide or high as nothing where that is nothing. */
+function shared(a: Window, b: Window): Window {
+  const [x, y] = [Math.max(a.x, b.x), Math.max(a.y, b.y)];
+  return {
+    x,
+    y,
+    width: Math.max(0, Math.min(a.x + a.width, b.x + b.width) - x),
+    height: Math.max(0, Math.min(a.y + a.height, b.y + b.height) - y),
+  };
 }
 
 /** A page, with copies of the plates that it begins with. */
@@ -19,17 +48,30 @@ export const pageLayer = (width: number, height: number, begun?: ReadonlyMap<str
   height,
   plates: copied(begun ?? []),
   whole: undefined,
+  reach: undefined,
+  make: () => new Float32Array(width * height),
 });
 export const copied = (plates: Iterable<readonly [string, Float32Array]>): Map<string, Float32Array> =>
   new Map(Array.from(plates, ([plate, cells]) => [plate, cells.slice()]));
-export const groupLayer = (width: number, height: number): Layer => ({
-  ...pageLayer(width, height),
-  whole: new Float32Array(width * height),
-});
+export const groupLayer = (width: number, height: number, make?: () => Float32Array): Layer => {
+  const page = pageLayer(width, height);
+  const from = make ?? page.make;
+  return { ...page, make: from, whole: from() };
+};
+
+/** Empties a group that is done with, and gives its cells back for the next: making them anew takes most of its time. */
+export function emptied({ plates, whole, reach, width }: Layer): Float32Array[] {
+  const all = [...plates.values(), ...(whole ? [whole] : [])];
+  if (reach)
+    for (const cells of all)
+      for (let row = reach.y; row < reach.y + reach.height; row++)
+        cells.fill(0, row * width + reach.x, row * width + reach.x + reach.width);
+  return all;
+}
 
 /** A plate of a layer, with nothing on it before it is first asked for. */
 export function plateOf(layer: Layer, name: string): Float32Array {
-  const found = layer.plates.get(name) ?? new Float32Array(layer.width * layer.height);
+  const found = layer.plates.get(name) ?? layer.make();
   layer.plates.set(name, found);
   return found;
 }
@@ -59,6 +101,7 @@ export function lay(layer: Layer, cover: Cover, inks: readonly Ink[], overprint:
     } else layPlate(cells, layer.width, cover, amount ?? 0);
   }
   if (layer.whole) layPlate(layer.whole, layer.width, cover, 1);
+  layer.reach = around(layer.reach, cover);
 }
 
 function layPlate(cells: Float32Array, gridWidth: number, cover: Cover, amount: AmountAt): void {
@@ -123,15 +166,19 @@ export function layGroup(
   show: (cell: number) => number,
   blend?: Blend,
 ): void {
-  const { width, height } = below;
+  const { width } = below;
+  if (!group.reach) return;
+  const window = clip ? shared(group.reach, clip) : group.reach;
+  if (window.width === 0 || window.height === 0) return;
+  below.reach = around(below.reach, window);
   for (const plate of group.plates.keys()) plateOf(below, plate);
-  const window = clip ?? { x: 0, y: 0, width, height, shares: undefined };
   const shares = new Float32Array(window.width * window.height);
   const whole = group.whole!;
   for (let row = 0, i = 0; row < window.height; row++) {
     let at = (window.y + row) * width + window.x;
-    for (let column = 0; column < window.width; column++, at++, i++)
-      shares[i] = whole[at] === 0 ? 0 : (window.shares?.[i] ?? 1) * show(at);
+    let seen = clip ? (window.y + row - clip.y) * clip.width + window.x - clip.x : 0;
+    for (let column = 0; column < window.width; column++, at++, i++, seen++)
+      shares[i] = whole[at] === 0 ? 0 : (clip?.shares[seen] ?? 1) * show(at);
   }
   const layOne = (cells: Float32Array, from: Float32Array | undefined): void => {
     for (let row = 0, i = 0; row < window.height; row++) {
@@ -158,8 +205,28 @@ export function layGroup(
       }
     }
   };
+  /** All four process plates at once: such blends are of whole colours. */
+  const blendColours = (mixed: ReturnType<typeof blendOfColours>): void => {
+    const cells = PROCESS_PLATES.map((plate) => plateOf(below, plate));
+    const from = PROCESS_PLATES.map((plate) => group.plates.get(plate));
+    for (let row = 0, i = 0; row < window.height; row++) {
+      let at = (window.y + row) * width + window.x;
+      for (let column = 0; column < window.width; column++, at++, i++) {
+        const share = shares[i]! * whole[at]!;
+        if (share === 0) continue;
+        const there = below.whole?.[at] ?? 1;
+        const own = from.map((amounts) => (amounts?.[at] ?? 0) / whole[at]!) as Cmyk;
+        const under = cells.map((amounts) => (there === 0 ? 0 : amounts[at]! / there)) as Cmyk;
+        for (const [k, amount] of mixed(under, own).entries())
+          cells[k]![at] = cells[k]![at]! * (1 - share) + share * ((1 - there) * own[k]! + there * amount);
+      }
+    }
+  };
+  const colours = blend !== undefined && isColourBlend(blend) ? blend : undefined;
+  const byPlate = colours || !blend ? undefined : (blend as PlateBlend);
   for (const [plate, cells] of below.plates)
-    if (blend) blendOne(cells, group.plates.get(plate), blendOn(plate, blend));
-    else layOne(cells, group.plates.get(plate));
+    if (byPlate) blendOne(cells, group.plates.get(plate), blendOn(plate, byPlate));
+    else if (!colours || !isProcessPlate(plate)) layOne(cells, group.plates.get(plate));
+  if (colours) blendColours(blendOfColours(colours));
   if (below.whole) layOne(below.whole, whole);
 }
