@@ -1,4 +1,5 @@
 import type { Lab } from './ink';
+import { writtenOf } from './srgb';
 
 /** CIE L*a*b* under D50 as sRGB, without an engine: for colours that are looked at, not printed. */
 
@@ -13,7 +14,6 @@ const TO_LINEAR = [
 const BEND = 6 / 29;
 
 const light = (t: number): number => (t > BEND ? t ** 3 : 3 * BEND ** 2 * (t - 4 / 29));
-const curve = (linear: number): number => (linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055);
 
 /** Red, green and blue, 0 to 1; what a screen cannot show is brought to its edge channel by channel. */
 export function screenOfLab([l, a, b]: Lab): [red: number, green: number, blue: number] {
@@ -21,6 +21,6 @@ export function screenOfLab([l, a, b]: Lab): [red: number, green: number, blue: 
   const xyz = [light(y + a / 500) * WHITE[0], light(y) * WHITE[1], light(y - b / 200) * WHITE[2]];
   return TO_LINEAR.map((row) => {
     const linear = row.reduce((sum, factor, i) => sum + factor * xyz[i]!, 0);
-    return Math.max(0, Math.min(1, curve(Math.max(0, linear))));
+    return Math.max(0, Math.min(1, writtenOf(Math.max(0, linear))));
   }) as [number, number, number];
 }

@@ -1,5 +1,6 @@
 import { type Press, parseHex, type Rgb } from './engine';
 import type { Cmyk } from './ink';
+import { LIGHT, lightnessOf, linearOf, writtenOf } from './srgb';
 
 /**
  * Print on coloured stock. Offset inks are filters: what is seen is what the stock throws back, times what the ink lets
@@ -7,19 +8,9 @@ import type { Cmyk } from './ink';
  * A stock is known by how it looks beside white paper, as a screen shows it.
  */
 
-/** The light that a byte of sRGB stands for, 0 to 1 (IEC 61966-2-1), and back. */
-const linearOf = (byte: number): number => {
-  const share = byte / 255;
-  return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
-};
-const byteOf = (linear: number): number =>
-  Math.round(255 * (linear <= 0.0031308 ? 12.92 * linear : 1.055 * linear ** (1 / 2.4) - 0.055));
-
-/** How much of the light a screen's red, green and blue make up (IEC 61966-2-1, Y of its primaries). */
-const LIGHT = [0.2126, 0.7152, 0.0722] as const;
-
-/** CIE L* of a share of the light that white paper throws back (CIE 15). */
-const lightnessOf = (y: number): number => (y > 216 / 24389 ? 116 * Math.cbrt(y) - 16 : (y * 24389) / 27);
+/** The light that a byte of sRGB stands for, 0 to 1, and back. */
+const lightOf = (byte: number): number => linearOf(byte / 255);
+const byteOf = (light: number): number => Math.round(255 * writtenOf(light));
 
 const WHITE: Rgb = [255, 255, 255];
 const rgbOf = (stock: string | undefined): Rgb => (stock && parseHex(stock)) || WHITE;
@@ -28,7 +19,7 @@ const rgbOf = (stock: string | undefined): Rgb => (stock && parseHex(stock)) || 
 export function onStock<T extends Uint8ClampedArray>(rgba: T, stock: string | undefined): T {
   if (stock === undefined) return rgba;
   const tables = rgbOf(stock).map((paper) =>
-    Uint8Array.from({ length: 256 }, (_, byte) => byteOf(linearOf(byte) * linearOf(paper))),
+    Uint8Array.from({ length: 256 }, (_, byte) => byteOf(lightOf(byte) * lightOf(paper))),
   );
   for (let i = 0; i < rgba.length; i += 4) for (let c = 0; c < 3; c++) rgba[i + c] = tables[c]![rgba[i + c]!]!;
   return rgba;
@@ -38,8 +29,8 @@ export function onStock<T extends Uint8ClampedArray>(rgba: T, stock: string | un
 export function lightnessOn(stock: string | undefined, press: Press, cmyk: Cmyk): number {
   if (stock === undefined) return press.lab(cmyk)[0];
   const [ink, paper] = [press.screen(cmyk), rgbOf(stock)];
-  return lightnessOf(LIGHT.reduce((sum, weight, i) => sum + weight * linearOf(ink[i]!) * linearOf(paper[i]!), 0));
+  return lightnessOf(LIGHT.reduce((sum, weight, i) => sum + weight * lightOf(ink[i]!) * lightOf(paper[i]!), 0));
 }
 
 /** The share of a scanner's red light that a stock throws back, beside white paper. */
-export const redOf = (stock: string | undefined): number => linearOf(rgbOf(stock)[0]);
+export const redOf = (stock: string | undefined): number => lightOf(rgbOf(stock)[0]);

@@ -1,3 +1,4 @@
+import { writtenOf } from '../colour/srgb';
 import { decodePicture, type Pixels } from './decode';
 import { isCutShort, withoutCut } from './jpeg-cut';
 import { keptFile } from './keep';
@@ -22,8 +23,7 @@ export interface Readers {
 /** An amount of light that is written by a power, as sRGB writes it (IEC 61966-2-1): 0 to 255 each. */
 function asSrgb(gamma: number): Uint8Array {
   return Uint8Array.from({ length: 256 }, (_, i) => {
-    const light = (i / 255) ** (1 / gamma);
-    return Math.round(255 * (light <= 0.0031308 ? 12.92 * light : 1.055 * light ** (1 / 2.4) - 0.055));
+    return Math.round(255 * writtenOf((i / 255) ** (1 / gamma)));
   });
 }
 

@@ -1,21 +1,17 @@
-/** sRGB's curve (IEC 61966-2-1) for each byte. */
-const LINEAR = Float64Array.from({ length: 256 }, (_, byte) => {
-  const v = byte / 255;
-  return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
-});
+import { LIGHT, lightnessOf, linearOf } from '../colour/srgb';
 
-/** CIE L* of a luminance from 0 to 1 (ISO/CIE 11664-4). */
-const lightness = (y: number): number => (y > 216 / 24389 ? 116 * Math.cbrt(y) - 16 : (y * 24389) / 27);
+/** sRGB's curve (IEC 61966-2-1) for each byte. */
+const LINEAR = Float64Array.from({ length: 256 }, (_, byte) => linearOf(byte / 255));
 
 const STEPS = 4096;
 /** 255 for black, 0 for white, by luminance. */
-const DARK = Uint8Array.from({ length: STEPS + 1 }, (_, i) => Math.round(255 * (1 - lightness(i / STEPS) / 100)));
+const DARK = Uint8Array.from({ length: STEPS + 1 }, (_, i) => Math.round(255 * (1 - lightnessOf(i / STEPS) / 100)));
 
 /** How dark each pixel of sRGB bytes is to the eye: 100 minus CIE L*, 255 for black. */
 export function darknessOf(rgb: Uint8Array): Uint8Array {
   const dark = new Uint8Array(rgb.length / 3);
   for (let i = 0, at = 0; i < dark.length; i++, at += 3) {
-    const y = 0.2126 * LINEAR[rgb[at]!]! + 0.7152 * LINEAR[rgb[at + 1]!]! + 0.0722 * LINEAR[rgb[at + 2]!]!;
+    const y = LIGHT[0] * LINEAR[rgb[at]!]! + LIGHT[1] * LINEAR[rgb[at + 1]!]! + LIGHT[2] * LINEAR[rgb[at + 2]!]!;
     dark[i] = DARK[Math.round(y * STEPS)]!;
   }
   return dark;

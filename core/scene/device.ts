@@ -84,16 +84,14 @@ export interface Device {
 
 /** What devices that lay plates can do besides: what of others' files no element of this app has. */
 export interface Blending {
-  /** What follows mixes with what lies below it, as much of it as `opacity` says. */
-  beginBlend(blend: Blend, opacity: number): void;
-  endBlend(): void;
+  /** What follows, up to the end of a group, mixes with what lies below it. */
+  beginBlend(blend: Blend): void;
   /** How light a drawing on a ground of those inks is at each cell, 0 to 1. */
   lightOf(ground: Plates, draw: (device: Device) => void): Light;
   /** How much of each cell a drawing covers, 0 to 1. */
   coverageOf(draw: (device: Device) => void): Light;
-  /** What follows shows as much as the light says. */
+  /** What follows, up to the end of a group, shows as much as the light says. */
   beginLight(light: Light): void;
-  endLight(): void;
 }
 export type MayBlend = Device & { blending?: Blending };
 /** A share for each cell of a device. */

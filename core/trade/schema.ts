@@ -155,3 +155,6 @@ export const ownConditionSchema = z.strictObject({
   registered: z.enum(REGISTERED.map(({ name }) => name)).optional(),
 });
 export type OwnCondition = z.infer<typeof ownConditionSchema>;
+
+/** How a stock looks beside white paper, as a screen shows it: `#c9a66b`. */
+export const stockColourSchema = z.string().regex(/^#[0-9a-f]{6}$/);

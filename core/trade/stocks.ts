@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { lengthOf } from '../units/length';
-import { typedLengthSchema } from './schema';
+import { stockColourSchema, typedLengthSchema } from './schema';
 import ROWS from './stocks.json' with { type: 'json' };
 
 /** Stocks that are common: what one of their name and weight typically measures. Common practice; mills differ by a tenth. */
@@ -16,10 +16,7 @@ const stockSchema = z.strictObject({
   /** How thick one sheet is, points. */
   caliper: typedLengthSchema.transform(lengthOf),
   /** How it looks beside white paper, where it is not white. */
-  colour: z
-    .string()
-    .regex(/^#[0-9a-f]{6}$/)
-    .optional(),
+  colour: stockColourSchema.optional(),
   /** How much of what lies behind it is hidden, percent. */
   opacity: z.number().min(50).max(100),
 });

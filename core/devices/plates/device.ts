@@ -197,8 +197,7 @@ export function platesDevice({ box, ppi, picture, begun, apart = false }: Plates
     spare.push(...emptied(group));
   };
   const blending: Blending = {
-    beginBlend: (blend, opacity) => beginGroup(() => opacity, blend),
-    endBlend: endGroup,
+    beginBlend: (blend) => beginGroup(() => 1, blend),
     lightOf(ground, draw) {
       const device = platesDevice({ box, ppi, picture });
       device.fillPath(boxPath(box), ground);
@@ -211,7 +210,6 @@ export function platesDevice({ box, ppi, picture, begun, apart = false }: Plates
       return { cells: inner.whole() ?? new Float32Array(width * height) };
     },
     beginLight: ({ cells }) => beginGroup((cell) => cells[cell]!),
-    endLight: endGroup,
   };
   return {
     blending,

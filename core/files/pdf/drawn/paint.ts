@@ -35,15 +35,15 @@ export function asWhole(
 ): void {
   const { blending } = device;
   // A blend is the outermost: what it mixes is what of the thing shows.
-  if (blend) blending?.beginBlend(blend, 1);
+  if (blend) blending?.beginBlend(blend);
   if (mask && 'cells' in mask) blending?.beginLight(mask);
   else if (mask) device.beginFade(mask);
   if (opacity < 1) device.beginGroup(opacity);
   draw();
   if (opacity < 1) device.endGroup();
-  if (mask && 'cells' in mask) blending?.endLight();
+  if (mask && 'cells' in mask) device.endGroup();
   else if (mask) device.endFade();
-  if (blend) blending?.endBlend();
+  if (blend) device.endGroup();
 }
 
 export function fillArea(running: Running, path: Path): void {
