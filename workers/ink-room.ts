@@ -1,9 +1,10 @@
 import { hire, type Room } from './hire';
-import type { InkRoom } from './ink-room.worker';
+import type { Rooms } from './rooms.worker';
+import { start } from './start';
 
-let shared: Room<InkRoom> | undefined;
+let shared: Room<Rooms['ink']> | undefined;
 /** The plates, in a worker of their own: an edit's inks are not kept waiting by a picture. */
-export function inkRoom(): Room<InkRoom> {
-  shared ??= hire<InkRoom>(() => new Worker(new URL('./ink-room.worker.ts', import.meta.url), { type: 'module' })).room;
+export function inkRoom(): Room<Rooms['ink']> {
+  shared ??= hire<Rooms['ink']>(() => start('ink')).room;
   return shared;
 }

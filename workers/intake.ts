@@ -1,5 +1,6 @@
 import { hire, type Room, type TimeLimit } from './hire';
-import type { IntakeWork } from './intake.worker';
+import type { Rooms } from './rooms.worker';
+import { start } from './start';
 
 const LARGE_ONES = 30_000;
 const tooLong = (what: string, instead: string): TimeLimit => ({
@@ -7,10 +8,10 @@ const tooLong = (what: string, instead: string): TimeLimit => ({
   words: `${what} takes too long to be looked over. ${instead}`,
 });
 
-let shared: Room<IntakeWork> | undefined;
+let shared: Room<Rooms['intake']> | undefined;
 /** The worker that looks over files that come from outside. */
-export function intake(): Room<IntakeWork> {
-  shared ??= hire<IntakeWork>(() => new Worker(new URL('./intake.worker.ts', import.meta.url), { type: 'module' }), {
+export function intake(): Room<Rooms['intake']> {
+  shared ??= hire<Rooms['intake']>(() => start('intake'), {
     limits: {
       readDrawing: {
         within: 5000,

@@ -1,20 +1,23 @@
 import { hire, type Room } from './hire';
-import type { PressRoom } from './press-room.worker';
+import type { Rooms } from './rooms.worker';
+import { start } from './start';
 
-const start = (): Worker => new Worker(new URL('./press-room.worker.ts', import.meta.url), { type: 'module' });
+export type PressRoom = Room<Rooms['press']>;
+
+const hirePress = () => hire<Rooms['press']>(() => start('press'));
 
 export interface Borrowed {
-  room: Room<PressRoom>;
+  room: PressRoom;
   /** Stops it whatever it is doing. */
   dismiss(): void;
   /** Its work has ended well: the next one finds it ready. */
   giveBack(): void;
 }
 
-let idle: ReturnType<typeof hire<PressRoom>> | undefined;
+let idle: ReturnType<typeof hirePress> | undefined;
 /** A worker of one's own for long work: the one that is ready, else a new one. */
 export function borrowPressRoom(): Borrowed {
-  const hired = idle ?? hire<PressRoom>(start);
+  const hired = idle ?? hirePress();
   idle = undefined;
   return {
     ...hired,
@@ -25,9 +28,9 @@ export function borrowPressRoom(): Borrowed {
   };
 }
 
-let shared: Room<PressRoom> | undefined;
+let shared: PressRoom | undefined;
 /** The worker all rooms share for short work. */
-export function sharedPressRoom(): Room<PressRoom> {
-  shared ??= hire<PressRoom>(start).room;
+export function sharedPressRoom(): PressRoom {
+  shared ??= hirePress().room;
   return shared;
 }

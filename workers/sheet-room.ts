@@ -1,6 +1,7 @@
 import { hire, type Room } from './hire';
-import type { SheetRoomWork } from './sheet-room.worker';
+import type { Rooms } from './rooms.worker';
+import { start } from './start';
 
 /** A worker that looks for layouts, and the means to stop it. */
-export const hireSheetRoom = (): { room: Room<SheetRoomWork>; dismiss(): void } =>
-  hire<SheetRoomWork>(() => new Worker(new URL('./sheet-room.worker.ts', import.meta.url), { type: 'module' }));
+export const hireSheetRoom = (): { room: Room<Rooms['sheet']>; dismiss(): void } =>
+  hire<Rooms['sheet']>(() => start('sheet'));

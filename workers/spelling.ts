@@ -1,11 +1,10 @@
 import { hire, type Room } from './hire';
-import type { SpellingRoom } from './spelling.worker';
+import type { Rooms } from './rooms.worker';
+import { start } from './start';
 
-let shared: Room<SpellingRoom> | undefined;
+let shared: Room<Rooms['spelling']> | undefined;
 /** The dictionaries, in a worker of their own: they take a while to open. */
-export function spellingRoom(): Room<SpellingRoom> {
-  shared ??= hire<SpellingRoom>(
-    () => new Worker(new URL('./spelling.worker.ts', import.meta.url), { type: 'module' }),
-  ).room;
+export function spellingRoom(): Room<Rooms['spelling']> {
+  shared ??= hire<Rooms['spelling']>(() => start('spelling')).room;
   return shared;
 }

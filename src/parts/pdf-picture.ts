@@ -1,3 +1,4 @@
+import workerUrl from 'pdfjs-dist/legacy/build/pdf.worker.min.mjs?url';
 import { once } from '../../workers/once';
 
 /** A page of a PDF as a picture, for looking at. */
@@ -11,11 +12,8 @@ export interface PageDrawn {
 
 /** pdf.js, with a worker of its own. */
 const reader = once(async () => {
-  const [pdf, { default: PdfWorker }] = await Promise.all([
-    import('pdfjs-dist/legacy/build/pdf.mjs'),
-    import('pdfjs-dist/legacy/build/pdf.worker.mjs?worker'),
-  ]);
-  pdf.GlobalWorkerOptions.workerPort = new PdfWorker();
+  const pdf = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  pdf.GlobalWorkerOptions.workerPort = new Worker(workerUrl, { type: 'module' });
   return pdf;
 });
 

@@ -1,9 +1,7 @@
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Progress } from '../../core/files/pdf/document';
-import type { Room } from '../../workers/hire';
-import { borrowPressRoom } from '../../workers/press-room';
-import type { PressRoom } from '../../workers/press-room.worker';
+import { borrowPressRoom, type PressRoom } from '../../workers/press-room';
 
 export interface Writing {
   /** How far it is; nothing is being written where it is left out. */
@@ -12,7 +10,7 @@ export interface Writing {
   stop(): void;
   /** Has a worker of its own do something; undefined where that was stopped or went wrong. */
   run<T>(
-    work: (room: Room<PressRoom>, tell: (progress: Progress) => void, stopped: AbortSignal) => Promise<T>,
+    work: (room: PressRoom, tell: (progress: Progress) => void, stopped: AbortSignal) => Promise<T>,
   ): Promise<T | undefined>;
 }
 

@@ -96,7 +96,7 @@ test('an export can be stopped', async ({ page }) => {
   await openDemoCard(page);
   await page.getByRole('link', { name: 'Hand-off' }).click();
   await expect(page.getByRole('button', { name: 'Export PDF' })).toBeVisible();
-  const started = page.waitForEvent('worker', (worker) => worker.url().includes('press-room'));
+  const started = page.waitForEvent('worker', async (worker) => (await worker.evaluate(() => self.name)) === 'press');
   await writeForShop(page);
   const writer = await started;
   const ended = writer.waitForEvent('close');
