@@ -1,3 +1,5 @@
+import { pdfjsOfWorker } from './pdfjs';
+
 /** Pages of a PDF as pictures, drawn by pdf.js as any reader would. Letters as outlines: a worker has no fonts of its own. */
 
 const PPI = 144;
@@ -38,7 +40,7 @@ export interface PagePicture {
 
 /** Draws the pages of a file, the first ones where they are more than `most`. */
 export async function drawPages(bytes: Uint8Array, most = Number.POSITIVE_INFINITY): Promise<PagePicture[]> {
-  const { getDocument } = await import('pdfjs-dist/legacy/build/pdf.mjs');
+  const { getDocument } = await pdfjsOfWorker();
   const document = await getDocument({
     data: bytes.slice(),
     isEvalSupported: false,

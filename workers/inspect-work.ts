@@ -31,12 +31,7 @@ export async function inspectFile(
     throw new Error(
       `${name} has ${Math.round(file.size / 1e6)} MB, at most ${MOST_BYTES / 1e6} MB can be checked. Split it.`,
     );
-  // pdf.js looks for its own worker; with the worker's code loaded here it works in this thread.
-  const [kit] = await Promise.all([
-    openKit(async () => undefined).load(),
-    loadJpegDecoder(),
-    import('pdfjs-dist/legacy/build/pdf.worker.mjs'),
-  ]);
+  const [kit] = await Promise.all([openKit(async () => undefined).load(), loadJpegDecoder()]);
   const bytes = new Uint8Array(await file.arrayBuffer());
   try {
     const { separateAll } = kit.press(shop.condition);

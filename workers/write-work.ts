@@ -59,12 +59,6 @@ async function kitFor(job: Job, assets: Record<string, Uint8Array>) {
   return { ...kit, cutter: await loadFontCutter(), assets };
 }
 
-/** pdf.js looks for its own worker; with the worker's code loaded here it works in this thread. */
-async function loadReader() {
-  await import('pdfjs-dist/legacy/build/pdf.worker.mjs');
-  return (await import('pdfjs-dist/legacy/build/pdf.mjs')) as never;
-}
-
 type Hear = (progress: Progress) => void;
 
 /** What some planned files are made of. */
@@ -135,7 +129,6 @@ export async function handOff(
 ): Promise<HandedOff> {
   const kit = await kitFor(job, assets);
   const { letGo: gone } = await pass(goingIn(job, files, kit), letGo, tell);
-  await loadReader();
   const written: Written[] = [];
   await writeFiles(job, files, kit, tell, async (bytes, file, { of, on, as, hear }) => {
     hear({ done: 1, what: 'Reading the file back' });
@@ -330,7 +323,6 @@ export async function writeSheetFile(
   tell: Hear,
 ): Promise<WrittenSheets> {
   const kit = await kitFor(job, assets);
-  await loadReader();
   const piece = pieceOf(job, pieceId);
   if (!piece) throw new Error('The piece is not in this job any more.');
   const made = piece.sheet ?? usualSheet(piece.unit);

@@ -1,5 +1,4 @@
-import workerUrl from 'pdfjs-dist/legacy/build/pdf.worker.min.mjs?url';
-import { once } from '../../workers/once';
+import { pdfjsOfPage } from '../../workers/pdfjs';
 
 /** A page of a PDF as a picture, for looking at. */
 
@@ -10,16 +9,9 @@ export interface PageDrawn {
   height: number;
 }
 
-/** pdf.js, with a worker of its own. */
-const reader = once(async () => {
-  const pdf = await import('pdfjs-dist/legacy/build/pdf.mjs');
-  pdf.GlobalWorkerOptions.workerPort = new Worker(workerUrl, { type: 'module' });
-  return pdf;
-});
-
 /** Draws a page, 1 first, `ppi` pixels an inch but its longer side no more than `most`. Throws where it cannot be drawn. */
 export async function drawPdfPage(bytes: Uint8Array, page: number, ppi: number, most: number): Promise<PageDrawn> {
-  const pdf = await reader();
+  const pdf = await pdfjsOfPage();
   const loading = pdf.getDocument({ data: bytes.slice(), isEvalSupported: false });
   try {
     const file = await loading.promise;
