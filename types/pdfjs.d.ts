@@ -1,4 +1,8 @@
 declare module 'pdfjs-dist/image_decoders/pdf.image_decoders.mjs' {
+  export class Jbig2Image {
+    /** The page that the segments draw, a bit a pixel, black 1. */
+    parseChunks(chunks: readonly { data: Uint8Array; start: number; end: number }[]): Uint8ClampedArray | undefined;
+  }
   export class JpegImage {
     width: number;
     height: number;

@@ -1,4 +1,5 @@
 import { addDecoder, BaseDecoder, fromArrayBuffer, type GeoTIFFImage } from 'geotiff';
+import { type FaxKind, unpackFax } from '../packed/fax';
 import { TooMuchPacked, unpackWithin } from '../packed/inflate';
 import { joined } from '../packed/joined';
 import { unpackLzw } from '../packed/lzw';
@@ -25,19 +26,18 @@ const DAMAGED = 'This TIFF is damaged or cut short. Get the file again, or save 
 
 /** Ways of packing that cannot be read, by the name that people know them by. */
 const UNREAD: Readonly<Record<number, string>> = {
-  2: 'as a fax',
-  3: 'as a fax',
-  4: 'as a fax',
   6: 'as JPEG in the old way',
   34712: 'as JPEG 2000',
   34887: 'by LERC',
   50000: 'by Zstandard',
   50001: 'as WebP',
 };
-const READ = [1, 5, 7, 8, 32773, 32946];
+const FAX = [2, 3, 4];
+const READ = [1, ...FAX, 5, 7, 8, 32773, 32946];
 
 const PHOTOMETRIC = { whiteIsZero: 0, blackIsZero: 1, rgb: 2, palette: 3, separated: 5, yCbCr: 6 } as const;
 const SEPARATE_PLANES = 2;
+const LOW_FIRST = 2;
 
 /** What a block of rows or a tile is decoded by. */
 interface Block {
@@ -45,6 +45,11 @@ interface Block {
   tileHeight: number;
   bitsPerSample: ArrayLike<number> | number;
   planarConfiguration: number;
+  rowsInAll?: number;
+  /** How a fax has it. */
+  compression?: number;
+  faxOptions?: number;
+  fillOrder?: number;
   /** Tables that all JPEG blocks of a file share, and what their three or four channels are. */
   tables?: Uint8Array;
   photometric?: number;
@@ -60,7 +65,8 @@ function sizeOf(block: Block): number {
   return Math.ceil((block.tileWidth * deep) / 8) * block.tileHeight;
 }
 
-const own = (bytes: Uint8Array): ArrayBuffer => bytes.slice().buffer as ArrayBuffer;
+/** A copy of its own: what Node reads shares its memory, and so does a slice of it. */
+const own = (bytes: Uint8Array): ArrayBuffer => new Uint8Array(bytes).buffer;
 
 /** A decoder whose blocks may not grow beyond what they hold. */
 const bounded = (unpack: (packed: Uint8Array, most: number, block: Block) => Uint8Array) =>
@@ -90,6 +96,50 @@ function unpackJpeg(packed: Uint8Array, _most: number, block: Block): Uint8Array
   throw new PictureError(height > 0 ? DAMAGED : SAVE);
 }
 
+/** By the number of its packing: in one dimension from byte to byte, with or without the row above, and by that row only. */
+const BY_FAX: Record<number, (options: number) => Pick<FaxKind, 'k' | 'aligned'>> = {
+  2: () => ({ k: 0, aligned: true }),
+  3: (options) => ({ k: options & 1, aligned: false }),
+  4: () => ({ k: -1, aligned: false }),
+};
+
+function unpackFaxBlock(packed: Uint8Array, _most: number, block: Block): Uint8Array {
+  const { tileWidth, tileHeight, compression, faxOptions, fillOrder } = block;
+  if (bitsOf(block).length !== 1 || bitsOf(block)[0] !== 1) throw new PictureError(DAMAGED);
+  const kind = BY_FAX[compression ?? 4]!(faxOptions ?? 0);
+  const { bytes, rows } = unpackFax(packed, {
+    columns: tileWidth,
+    rows: tileHeight,
+    ...kind,
+    lowFirst: fillOrder === LOW_FIRST,
+  });
+  // Only the last one of several blocks may hold fewer.
+  if (rows === 0 || (tileHeight === block.rowsInAll && rows < tileHeight)) throw new PictureError(DAMAGED);
+  return bytes;
+}
+
+/** What else than its bytes a block is decoded by. */
+async function blockOf(directory: GeoTIFFImage['fileDirectory']): Promise<never> {
+  const one = async (name: string, usual = 0): Promise<number> =>
+    Number((await directory.loadValue(name as never)) ?? usual);
+  const rows = await one('ImageLength');
+  const block: Block & { predictor: 1 } = {
+    tileWidth: (await one('TileWidth')) || (await one('ImageWidth')),
+    // A file of one block may say that it has any number of rows.
+    tileHeight: (await one('TileLength')) || Math.min((await one('RowsPerStrip')) || rows, rows),
+    planarConfiguration: await one('PlanarConfiguration', 1),
+    bitsPerSample: ((await directory.loadValue('BitsPerSample')) as ArrayLike<number>) ?? [1],
+    predictor: 1,
+    tables: (await directory.loadValue('JPEGTables' as never)) as Uint8Array,
+    photometric: await one('PhotometricInterpretation'),
+    compression: await one('Compression'),
+    faxOptions: await one('T4Options'),
+    fillOrder: await one('FillOrder', 1),
+    rowsInAll: rows,
+  };
+  return block as never;
+}
+
 let isOpen = false;
 function openDecoders(): void {
   if (isOpen) return;
@@ -97,24 +147,8 @@ function openDecoders(): void {
   addDecoder(5, async () => bounded((packed, most) => unpackLzw(packed, most)));
   addDecoder([8, 32946], async () => bounded((packed, most) => unpackWithin(packed, 'zlib', most)));
   addDecoder(32773, async () => bounded((packed, most) => unpackRuns(packed, most, 'TIFF')));
-  addDecoder(
-    7,
-    async () => bounded(unpackJpeg),
-    async (directory) =>
-      ({
-        tileWidth: Number((await directory.loadValue('TileWidth')) ?? (await directory.loadValue('ImageWidth'))),
-        tileHeight: Number(
-          (await directory.loadValue('TileLength')) ??
-            (await directory.loadValue('RowsPerStrip')) ??
-            (await directory.loadValue('ImageLength')),
-        ),
-        planarConfiguration: Number((await directory.loadValue('PlanarConfiguration')) ?? 1),
-        bitsPerSample: ((await directory.loadValue('BitsPerSample')) as ArrayLike<number>) ?? [8],
-        predictor: 1,
-        tables: await directory.loadValue('JPEGTables' as never),
-        photometric: Number(await directory.loadValue('PhotometricInterpretation')),
-      }) as never,
-  );
+  addDecoder(7, async () => bounded(unpackJpeg), blockOf);
+  addDecoder(FAX, async () => bounded(unpackFaxBlock), blockOf);
 }
 
 /** The tags of one picture of a file. */
@@ -161,7 +195,8 @@ function refuse({ width, height, bits, compression, photometric, samples }: Tags
     throw new PictureError(`This TIFF has its colours as differences, without JPEG. ${SAVE}`);
   if (![1, 2, 4, 8, 16].includes(bits) || (format !== 1 && format !== 4))
     throw new PictureError(`This TIFF has ${bits} bits a channel; up to 16 can be read. Save it with 8 or 16.`);
-  if (samples > 16 || fill === 2) throw new PictureError(`This TIFF is of an unusual kind. ${SAVE}`);
+  if (samples > 16 || (fill === LOW_FIRST && !FAX.includes(compression)))
+    throw new PictureError(`This TIFF is of an unusual kind. ${SAVE}`);
 }
 
 /** Samples as amounts of 8 bits, white or solid 255. */
@@ -247,7 +282,7 @@ const MOST_PAGES = 40;
 
 /**
  * Reads the first whole picture of a TIFF: RGB, CMYK, grey, palette or line art of 1 to 16 bits, in strips or tiles, plain or
- * packed by LZW, Deflate, PackBits or JPEG; the JPEG decoder has to be open. Throws PictureError with words for the user.
+ * packed by LZW, Deflate, PackBits, JPEG or as a fax; the JPEG decoder has to be open. Throws PictureError with words for the user.
  */
 export async function readTiff(bytes: Uint8Array): Promise<TiffIn> {
   openDecoders();

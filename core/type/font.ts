@@ -78,7 +78,7 @@ const featureText = (features: Readonly<Record<string, number>>): string =>
 
 /** Opens the bytes of a TrueType or OpenType font. */
 export function openFont(bytes: Uint8Array): Font {
-  const face = new hb.Face(new hb.Blob(bytes.slice().buffer));
+  const face = new hb.Face(new hb.Blob(new Uint8Array(bytes).buffer));
   const font = new hb.Font(face);
   const extents = font.hExtents();
   const outline = kept((glyph: number) => {

@@ -1,12 +1,7 @@
-import { writeFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { afterAll, describe, expect, it } from 'vitest';
-import { inspectPdf } from '../../core/files/pdf/inspect';
-import { readPage } from '../../core/files/pdf/page-read';
-import { parseAnyPdf } from '../../core/files/pdf/parsed/file';
-import { viewFile } from '../../core/files/pdf/parsed/view';
-import { shopOf } from '../../core/trade/shops';
-import { folder, platesOf, tidyUp } from './tools';
+import { afterAll, describe, it } from 'vitest';
+import { form, page } from './page-by-hand';
+import { expectPlates } from './plates-of-page';
+import { tidyUp } from './tools';
 
 afterAll(tidyUp);
 
@@ -25,22 +20,6 @@ const MODES = [
   'Difference',
   'Exclusion',
 ];
-
-/** A page of 220 × 120 pt, by hand: its content, the objects that it names (from number 5 on), and its resources. */
-function page(content: string, resources: string, objects: readonly string[] = []): Uint8Array {
-  const all = [
-    '<</Type/Catalog/Pages 2 0 R>>',
-    '<</Type/Pages/Kids[3 0 R]/Count 1>>',
-    `<</Type/Page/Parent 2 0 R/MediaBox[0 0 220 120]/Group<</S/Transparency/CS/DeviceCMYK/I true>>/Resources<<${resources}>>/Contents 4 0 R>>`,
-    `<</Length ${content.length}>>stream\n${content}\nendstream`,
-    ...objects,
-  ];
-  const body = all.map((each, i) => `${i + 1} 0 obj\n${each}\nendobj\n`).join('');
-  // The table is looked for and not found: readers make it anew.
-  return new TextEncoder().encode(`%PDF-1.7\n${body}trailer<</Root 1 0 R/Size ${all.length + 1}>>\n%%EOF\n`);
-}
-const form = (content: string, entries: string): string =>
-  `<</Type/XObject/Subtype/Form/BBox[0 0 220 120]${entries}/Length ${content.length}>>stream\n${content}\nendstream`;
 
 const GROUND = '0.2 0.6 0.1 0.3 k 0 0 220 60 re f';
 /** A bar for each mode, half of it on the ground and half on bare paper. */
@@ -104,23 +83,6 @@ const CASES: Readonly<Record<string, Uint8Array>> = {
 
 describe('what others make see-through', () => {
   it.each(Object.entries(CASES))('%s', async (name, bytes) => {
-    const path = join(folder, `${name.replace(/\W+/g, '-')}.pdf`);
-    writeFileSync(path, bytes);
-    expect(inspectPdf(bytes, shopOf('metric-offset')).unread).toEqual([]);
-    const { gridAt } = readPage(viewFile(parseAnyPdf(bytes)), 0);
-    const grid = gridAt(72);
-    const theirs = await platesOf(path, 1, 72);
-    let inked = 0;
-    for (const plate of ['Cyan', 'Magenta', 'Yellow', 'Black']) {
-      const [mine, gs] = [grid.plates.get(plate), theirs.get(plate)!];
-      for (let y = 3; y < 118; y += 5)
-        for (let x = 7; x < 218; x += 6) {
-          const own = mine?.[y * grid.width + x] ?? 0;
-          if (own > 0.02) inked++;
-          // Ghostscript mixes in bytes, a step or two at a time.
-          expect(Math.abs(own - gs.at(x + 0.5, y + 0.5)), `${plate} at ${x}, ${y}`).toBeLessThan(0.02);
-        }
-    }
-    expect(inked).toBeGreaterThan(50);
+    await expectPlates(name, bytes);
   });
 });

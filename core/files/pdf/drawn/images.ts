@@ -1,5 +1,7 @@
 import { PROCESS_PLATES } from '../../../colour/ink';
 import type { LaidPicture } from '../../../devices/plates/device';
+import { unpackFax } from '../../../packed/fax';
+import { unpackJbig2 } from '../../../packed/jbig2';
 import { jpegPixels } from '../../../picture/jpeg-decode';
 import { unpacked } from '../parsed/filters';
 import { type Dict, Stream } from '../parsed/syntax';
@@ -62,13 +64,43 @@ function padded(raw: Uint8Array, length: number): Uint8Array {
 
 const CHANNELS = (n: number): n is 1 | 3 | 4 => n === 1 || n === 3 || n === 4;
 
+/** By what they are packed with: the rows of pictures of two tones, a bit a pixel; undefined where they cannot be read. */
+const TWO_TONES: Record<
+  string,
+  (view: PdfView, packed: Uint8Array, parms: Dict | undefined, width: number, height: number) => Uint8Array | undefined
+> = {
+  CCITTFaxDecode({ file }, packed, parms, width, height) {
+    const given = (key: string): unknown => file.get(parms?.get(key));
+    if ((given('Columns') ?? 1728) !== width) return undefined;
+    const { bytes } = unpackFax(packed, {
+      columns: width,
+      rows: height,
+      k: Number(given('K') ?? 0),
+      aligned: given('EncodedByteAlign') === true,
+    });
+    return given('BlackIs1') === true ? bytes : turnedOver(bytes);
+  },
+  JBIG2Decode({ file }, packed, parms, width, height) {
+    const shared = file.get(parms?.get('JBIG2Globals'));
+    const globals = shared instanceof Stream ? unpacked(shared, file).bytes : undefined;
+    const rows = unpackJbig2(packed, globals, width, height);
+    return rows && turnedOver(rows);
+  },
+};
+
+const turnedOver = (bytes: Uint8Array): Uint8Array => bytes.map((byte) => 255 - byte);
+
 /** The samples of a picture, a byte each; undefined where its packing is not read. */
 function samplesOf(view: PdfView, stream: Stream, channels: number, isIndex: boolean): Uint8Array | undefined {
   const [width, height] = [numberAt(view, stream.dict, 'Width'), numberAt(view, stream.dict, 'Height')];
   const isMask = view.file.get(stream.dict.get('ImageMask')) === true;
   const bits = isMask ? 1 : numberAt(view, stream.dict, 'BitsPerComponent') || 8;
-  const { bytes, left } = unpacked(stream, view.file);
+  const { bytes, left, parms } = unpacked(stream, view.file);
   if (!left) return bytesOf(bytes, width, height, channels, bits, isIndex);
+  if (TWO_TONES[left] && channels === 1 && bits === 1) {
+    const rows = TWO_TONES[left](view, bytes, parms, width, height);
+    return rows && bytesOf(rows, width, height, 1, 1, isIndex);
+  }
   if (left !== 'DCTDecode' || !CHANNELS(channels)) return undefined;
   try {
     const pixels = jpegPixels(bytes, channels);

@@ -1,0 +1,31 @@
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { expect } from 'vitest';
+import { inspectPdf } from '../../core/files/pdf/inspect';
+import { readPage } from '../../core/files/pdf/page-read';
+import { parseAnyPdf } from '../../core/files/pdf/parsed/file';
+import { viewFile } from '../../core/files/pdf/parsed/view';
+import { shopOf } from '../../core/trade/shops';
+import { folder, platesOf } from './tools';
+
+/** All of the page is read, and its plates are those that Ghostscript makes, at points all over it. */
+export async function expectPlates(name: string, bytes: Uint8Array): Promise<void> {
+  const path = join(folder, `${name.replace(/\W+/g, '-')}.pdf`);
+  writeFileSync(path, bytes);
+  expect(inspectPdf(bytes, shopOf('metric-offset')).unread).toEqual([]);
+  const { gridAt } = readPage(viewFile(parseAnyPdf(bytes)), 0);
+  const grid = gridAt(72);
+  const theirs = await platesOf(path, 1, 72);
+  let inked = 0;
+  for (const plate of ['Cyan', 'Magenta', 'Yellow', 'Black']) {
+    const [mine, gs] = [grid.plates.get(plate), theirs.get(plate)!];
+    for (let y = 3; y < 118; y += 5)
+      for (let x = 7; x < 218; x += 6) {
+        const own = mine?.[y * grid.width + x] ?? 0;
+        if (own > 0.02) inked++;
+        // Ghostscript mixes in bytes, a step or two at a time.
+        expect(Math.abs(own - gs.at(x + 0.5, y + 0.5)), `${plate} at ${x}, ${y}`).toBeLessThan(0.02);
+      }
+  }
+  expect(inked).toBeGreaterThan(50);
+}
