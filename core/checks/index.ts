@@ -86,6 +86,7 @@ import { tintDark } from './rules/tint-dark';
 import { tintLight } from './rules/tint-light';
 import { toolThrough } from './rules/tool-through';
 import { transparentPicture } from './rules/transparent-picture';
+import { tuckTight } from './rules/tuck-tight';
 import { typefaceMixture } from './rules/typeface-mixture';
 import { typewriterQuotes } from './rules/typewriter-quotes';
 import { unprintableMargin } from './rules/unprintable-margin';
@@ -131,6 +132,7 @@ export const CHECKS: readonly Check[] = [
   solidByFold,
   edgesUnlike,
   foldScore,
+  tuckTight,
   postSize,
   backTurn,
   behindTheWindow,

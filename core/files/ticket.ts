@@ -1,10 +1,11 @@
 import { pieceFacts } from '../checks/piece-facts';
+import { finishedSize } from '../job/areas';
 import { factsOf, finishesUsed, finishPlate, finishSays } from '../job/finishing';
 import type { FoldMade } from '../job/kinds';
 import { NO_ORDER, type Order } from '../job/order';
 import type { Job, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
-import { FOLDS, foldedWidth, foldLines, panelsOf } from '../trade/folds';
+import { FOLDS, foldLines, panelsOf } from '../trade/folds';
 import { formatSize } from '../units/length';
 import type { Stop } from './gate';
 import { escapeXml } from './xml';
@@ -31,8 +32,8 @@ export interface PieceTicket {
   finishing?: FinishSaid[];
   /** How far the lighter of two inks that meet is spread in the files; millimetres. */
   spread?: number;
-  /** What the fold is called, and where the inside is folded, from its left edge; millimetres. */
-  fold?: { name: string; says: string; at: number[] };
+  /** What the fold is called, and where the inside is folded as the printer gets it; millimetres. */
+  fold?: { name: string; says: string; folds: { from: 'left' | 'top'; at: number }[] };
   shop: string;
   standard: string;
   condition: string;
@@ -75,14 +76,24 @@ export interface Ticket {
   pieces: PieceTicket[];
 }
 
-const finishedWidth = ({ width, fold }: Piece): number => (fold ? foldedWidth(fold.kind, width, fold.less) : width);
-
 /** A fold as a planner reads it. */
-function foldOf({ kind, less }: FoldMade, flat: number): NonNullable<PieceTicket['fold']> {
-  const panels = panelsOf(kind, flat, less, 'inside');
-  const at = foldLines(panels).map(mm);
-  const widths = panels.map(({ width }) => mm(width)).join(' + ');
-  return { name: FOLDS[kind], says: `${FOLDS[kind]}: panels of ${widths} mm on the inside, left to right`, at };
+function foldOf(fold: FoldMade, flat: Piece): NonNullable<PieceTicket['fold']> {
+  const name = FOLDS[fold.kind];
+  const panels = panelsOf(fold, flat, 'inside');
+  const folds = foldLines(fold, flat, 'inside').map(({ axis, at }) => ({
+    from: axis === 'x' ? ('left' as const) : ('top' as const),
+    at: mm(at),
+  }));
+  if (fold.kind === 'cross') {
+    const size = `${mm(panels[0]!.width)} × ${mm(panels[0]!.height)} mm`;
+    return { name, says: `${name}: in half from top to bottom, then from side to side, to ${size}`, folds };
+  }
+  const side = fold.level ? 'height' : 'width';
+  const lengths = panels.map((panel) => mm(panel[side]));
+  // Of level folds the inside stands head down on its sheet.
+  const said = (fold.level ? lengths.reverse() : lengths).join(' + ');
+  const way = fold.level ? 'top to bottom' : 'left to right';
+  return { name, says: `${name}: panels of ${said} mm on the inside, ${way}`, folds };
 }
 
 /** What is ordered of some pieces; `files` are the names of the files that go with each, `letGo` the errors they left with. */
@@ -110,10 +121,10 @@ export const ticketOf = (
       bleed: mm(shop.bleed[piece.kind]),
       faces: piece.faces.map((face) => ({ name: face.name, plates: pieceFacts(job, { faces: [face] }).plates })),
       order: piece.order ?? NO_ORDER,
-      finished: { width: mm(finishedWidth(piece)), height: mm(piece.height) },
+      finished: { width: mm(finishedSize(piece).width), height: mm(finishedSize(piece).height) },
       ...(finishesUsed(piece).length > 0 ? { finishing: finishingOf(piece) } : {}),
       ...(piece.spread === undefined ? {} : { spread: mm(piece.spread) }),
-      ...(piece.fold ? { fold: foldOf(piece.fold, piece.width) } : {}),
+      ...(piece.fold ? { fold: foldOf(piece.fold, piece) } : {}),
       shop: shop.name,
       standard: shop.standard,
       condition: shop.condition,
@@ -236,7 +247,11 @@ function product(piece: PieceTicket, tokens: ReadonlyMap<string, string>): strin
             intent(
               'FoldingIntent',
               { DescriptiveName: fold.name },
-              fold.at.map((at) => tag('Fold', { From: 'Left', Travel: points(at) })),
+              fold.folds.map(({ from, at }) =>
+                from === 'left'
+                  ? tag('Fold', { From: 'Left', Travel: points(at) })
+                  : tag('Fold', { From: 'Front', Travel: points(height - at) }),
+              ),
             ),
           ]
         : []),

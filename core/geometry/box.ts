@@ -78,3 +78,11 @@ export const moveInto = (zone: Box, box: Box): Point => ({
   x: Math.max(0, zone.x - box.x) + Math.min(0, right(zone) - right(box)),
   y: Math.max(0, zone.y - box.y) + Math.min(0, bottom(zone) - bottom(box)),
 });
+
+/** Where a box lies once what it lies on is turned upside down. */
+export const upsideDown = ({ x, y, width, height }: Box, on: Pick<Box, 'width' | 'height'>): Box => ({
+  x: on.width - x - width,
+  y: on.height - y - height,
+  width,
+  height,
+});

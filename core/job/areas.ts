@@ -1,8 +1,8 @@
-import { type Box, outset, overlaps, right } from '../geometry/box';
+import { type Box, outset, overlaps, right, upsideDown } from '../geometry/box';
 import { boxPath, type Path, pathData } from '../geometry/path';
 import { areaBox } from '../trade/area-box';
 import type { PostRules } from '../trade/data-schema';
-import { foldedWidth, foldLines, type Panel, panelsOf } from '../trade/folds';
+import { type FoldLine, foldedSize, foldLines, type Panel, panelsOf, type Side } from '../trade/folds';
 import { letterLayoutOf } from '../trade/letter-layouts';
 import { postRulesOf } from '../trade/post';
 import type { Source } from '../trade/schema';
@@ -214,57 +214,59 @@ export function areasOf(piece: Piece, face: Face): Area[] {
   ];
 }
 
-/** The panels of a folded sheet as the printer gets one side of it, from left to right; none of a flat piece. The first face is the outside. */
-export function sheetPanels(piece: Piece, face: Pick<Face, 'id'>): Panel[] {
-  if (!piece.fold) return [];
-  const isInside = piece.faces.findIndex(({ id }) => id === face.id) % 2 === 1;
-  return panelsOf(piece.fold.kind, piece.width, piece.fold.less, isInside ? 'inside' : 'outside');
-}
+/** The side of a folded sheet that a face is; the first is the outside. */
+const sideOf = (piece: Piece, face: Pick<Face, 'id'>): Side =>
+  piece.faces.findIndex(({ id }) => id === face.id) % 2 === 1 ? 'inside' : 'outside';
+
+/** The panels of a folded sheet as the printer gets one side of it; none of a flat piece. */
+export const sheetPanels = (piece: Piece, face: Pick<Face, 'id'>): Panel[] =>
+  piece.fold ? panelsOf(piece.fold, piece, sideOf(piece, face)) : [];
+
+/** Where the sheet of a piece is folded, as the printer gets one side of it. */
+export const sheetFolds = (piece: Piece, face: Pick<Face, 'id'>): FoldLine[] =>
+  piece.fold ? foldLines(piece.fold, piece, sideOf(piece, face)) : [];
 
 type Laid = Pick<Face, 'id' | 'turned'>;
 const angleOf = (piece: Piece, face: Laid): number => ontoSheet(piece, face)?.angle ?? 0;
 
+/** Row by row, from left to right. */
+const asRead = (a: Box, b: Box): number => (Math.abs(a.y - b.y) > 0.01 ? a.y - b.y : a.x - b.x);
+
 /**
- * The panels of a folded face as it is read, from left to right; none where it lies on its side. A back that is reached by
- * turning the piece top to bottom lies upside down on its sheet: its left is the sheet's right.
+ * The panels of a folded face as it is read; none where it lies on its side. A back that is reached by turning the piece top to
+ * bottom lies upside down on its sheet: its left is the sheet's right.
  */
 export function facePanels(piece: Piece, face: Laid): Panel[] {
   const panels = sheetPanels(piece, face);
   const angle = angleOf(piece, face);
-  if (angle === 0) return panels;
-  if (angle !== 180) return [];
-  const read = panels.map(({ from, width }) => ({ from: piece.width - from - width, width })).reverse();
-  return read.map((panel, i) => ({ ...panel, name: panels[i]!.name }));
+  if (angle !== 0 && angle !== 180) return [];
+  const names = panels.toSorted(piece.fold?.level ? () => 0 : asRead).map(({ name }) => name);
+  const boxes = panels.map(({ name: _, ...box }) => (angle === 180 ? upsideDown(box, piece) : box)).sort(asRead);
+  return boxes.map((box, i) => ({ ...box, name: names[i]! }));
 }
 
-/** A fold as it lies on a face: an upright line `at` from its left edge, or a level one from its top. */
-export interface FaceFold {
-  axis: 'x' | 'y';
-  at: number;
-}
-
-/** A fold of the sheet, `at` from its left edge, on a face that lies on the sheet at an angle. */
-const foldAt: Readonly<Record<number, (at: number, width: number) => FaceFold>> = {
-  0: (at) => ({ axis: 'x', at }),
-  90: (at, width) => ({ axis: 'y', at: width - at }),
-  180: (at, width) => ({ axis: 'x', at: width - at }),
-  270: (at) => ({ axis: 'y', at }),
+/** A fold of the sheet on a face that lies on it at an angle. */
+const TURNED: Readonly<Record<number, (fold: FoldLine, sheet: Piece) => FoldLine>> = {
+  0: (fold) => fold,
+  90: ({ axis, at }, { width }) => (axis === 'x' ? { axis: 'y', at: width - at } : { axis: 'x', at }),
+  180: ({ axis, at }, { width, height }) => ({ axis, at: (axis === 'x' ? width : height) - at }),
+  270: ({ axis, at }, { height }) => (axis === 'x' ? { axis: 'y', at } : { axis: 'x', at: height - at }),
 };
 
 /** Where a face is folded as it is worked on; the folds of letters too. `piece` has the sides of its sheet. */
-export function facesFolds(piece: Piece, face: Laid): FaceFold[] {
+export function facesFolds(piece: Piece, face: Laid): FoldLine[] {
   if (piece.fold)
-    return foldLines(sheetPanels(piece, face))
-      .map((at) => foldAt[angleOf(piece, face)]!(at, piece.width))
+    return sheetFolds(piece, face)
+      .map((fold) => TURNED[angleOf(piece, face)]!(fold, piece))
       .sort((a, b) => a.at - b.at);
   const { letter } = piece;
   const layout = piece.kind === 'letterhead' && letter?.marks !== 'none' ? letterLayoutOf(letter?.layout) : undefined;
   return (layout?.folds ?? []).filter((at) => at < piece.height).map((at) => ({ axis: 'y', at }));
 }
 
-/** The size of a piece once it is folded, in points. */
-export const foldedSize = ({ width, height, fold }: Piece): { width: number; height: number } =>
-  fold ? { width: foldedWidth(fold.kind, width, fold.less), height } : { width, height };
+/** The size of a piece as it is handed over, folded where it is. */
+export const finishedSize = (piece: Piece): { width: number; height: number } =>
+  piece.fold ? foldedSize(piece.fold, piece) : { width: piece.width, height: piece.height };
 
 /** Whether something reaches into an area, by more than rounding. */
 export const hits = ({ boxes }: Area, ink: Box): boolean => {

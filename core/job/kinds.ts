@@ -48,6 +48,8 @@ export const foldSchema = z.strictObject({
   kind: z.enum(Object.keys(FOLDS) as Fold[]),
   /** What a panel that is tucked in is shorter by, for the stock. */
   less: z.number().min(0).max(40),
+  /** The folds lie level, and it opens upwards. */
+  level: z.literal(true).optional(),
 });
 export type FoldMade = z.infer<typeof foldSchema>;
 

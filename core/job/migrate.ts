@@ -113,6 +113,9 @@ const from14 = (job: Loose): Loose => ({ ...job, version: 15 });
 /** Stock may have a colour since: nothing of an older job changes. */
 const from15 = (job: Loose): Loose => ({ ...job, version: 16 });
 
+/** Folds may lie level, cross, and make four panels since: nothing of an older job changes. */
+const from16 = (job: Loose): Loose => ({ ...job, version: 17 });
+
 /** The step from each version to the next. */
 const STEPS: Record<number, (job: Loose) => Loose> = {
   1: from1,
@@ -130,6 +133,7 @@ const STEPS: Record<number, (job: Loose) => Loose> = {
   13: from13,
   14: from14,
   15: from15,
+  16: from16,
 };
 
 /** An older job brought to the present version; anything else comes back as it is. */

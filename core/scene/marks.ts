@@ -2,6 +2,7 @@ import { ALL_PLATES, type Plates } from '../colour/ink';
 import { type Box, bottom, outset, type Point, right } from '../geometry/box';
 import { ellipsePath } from '../geometry/forms';
 import { boxPath, linePath } from '../geometry/path';
+import type { FoldLine } from '../trade/folds';
 import type { ShopSpec } from '../trade/schema';
 import type { Device } from './device';
 
@@ -74,17 +75,26 @@ export function drawCropMarks(trim: Box, bleed: number, marks: MarkStyle, device
 /** A dash and a gap of a fold mark, points. */
 const FOLD_DASH = [3, 2] as const;
 
-/** Fold marks: dashed, where crop marks are, above and below each fold; `at` from the trim's left edge. */
-export function drawFoldMarks(trim: Box, bleed: number, marks: MarkStyle, at: readonly number[], device: Device): void {
+/** Fold marks: dashed, where crop marks are, at both ends of each fold; where they are goes by the trim. */
+export function drawFoldMarks(
+  trim: Box,
+  bleed: number,
+  marks: MarkStyle,
+  folds: readonly FoldLine[],
+  device: Device,
+): void {
   const near = markOffset(marks, bleed);
   const far = near + marks.length;
   const pen = { weight: marks.weight, dash: [...FOLD_DASH] as [number, number] };
-  for (const x of at)
+  for (const { axis, at } of folds) {
+    const across = trim[axis] + at;
+    const [first, last] = axis === 'x' ? [trim.y, bottom(trim)] : [trim.x, right(trim)];
     for (const [from, to] of [
-      [trim.y - far, trim.y - near],
-      [bottom(trim) + near, bottom(trim) + far],
-    ])
-      strokeLine(device, pen, [trim.x + x, from!, trim.x + x, to!]);
+      [first - far, first - near],
+      [last + near, last + far],
+    ] as const)
+      strokeLine(device, pen, axis === 'x' ? [across, from, across, to] : [from, across, to, across]);
+  }
 }
 
 /** A punch mark: a ring on a line, where crop marks are, at the height that holes are punched at; from the trim's head. */

@@ -4,7 +4,7 @@ import { addElement } from '../../core/job/edits/elements';
 import { setFold, setTurns, turnFace } from '../../core/job/edits/kinds';
 import { makeJob, makePiece, makeShape } from '../../core/job/make';
 import type { Job } from '../../core/job/schema';
-import { foldLines, panelsOf } from '../../core/trade/folds';
+import { foldLines } from '../../core/trade/folds';
 import type { Kind } from '../../core/trade/schema';
 import { shopOf } from '../../core/trade/shops';
 import { mm, openDemo } from '../kit';
@@ -67,7 +67,7 @@ describe('fold marks', () => {
       // Somewhere along the dashed mark, from the crop marks' offset outwards.
       const marked = (x: number): boolean =>
         Array.from({ length: 60 }, (_, i) => black.at(left + x, (above * i) / 60)).some((amount) => amount > 0.3);
-      for (const at of foldLines(panelsOf('rolled', mm(120), mm(2), side)))
+      for (const { at } of foldLines({ kind: 'rolled', less: mm(2) }, { width: mm(120), height: mm(60) }, side))
         expect(marked(at), `${side} ${at}`).toBe(true);
       expect(marked(mm(20))).toBe(false);
     }

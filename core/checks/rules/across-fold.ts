@@ -1,6 +1,6 @@
 import { type Box, bottom, right } from '../../geometry/box';
-import type { FaceFold } from '../../job/areas';
 import type { Element } from '../../job/schema';
+import type { FoldLine } from '../../trade/folds';
 import { type Check, type CheckContext, type Finding, HAIR, type Severity } from '../check';
 import { foldsOn } from '../folds-on';
 import { exactBounds } from '../ink-shape';
@@ -21,7 +21,7 @@ function toldOf(element: Element): { severity: Severity; says: string } | undefi
 }
 
 /** Whether a picture lies on every panel: it was meant to run on from one to the next. */
-const isOnAll = (element: Element, ink: Box, axis: FaceFold['axis'], { piece }: CheckContext): boolean =>
+const isOnAll = (element: Element, ink: Box, axis: FoldLine['axis'], { piece }: CheckContext): boolean =>
   element.kind === 'picture' &&
   (axis === 'x' ? ink.x <= 0 && right(ink) >= piece.width : ink.y <= 0 && bottom(ink) >= piece.height);
 

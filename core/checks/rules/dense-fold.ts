@@ -1,4 +1,4 @@
-import type { FaceFold } from '../../job/areas';
+import type { FoldLine } from '../../trade/folds';
 import { INK_LIMITS } from '../../trade/ink-limits';
 import type { Check, Finding } from '../check';
 import { foldsOn, stripOf } from '../folds-on';
@@ -22,7 +22,7 @@ export const denseFold: Check = {
       if (element.kind !== 'shape') return [];
       const ink = inkLaid(element, sources);
       if (ink < INK_LIMITS.dense) return [];
-      const isOn = (fold: FaceFold): boolean =>
+      const isOn = (fold: FoldLine): boolean =>
         [fold.at - REACH, fold.at].every((from) => inkIn(element, [stripOf(fold, from, REACH, context)], sources));
       if (!folds.some(isOn)) return [];
       return [

@@ -1,4 +1,5 @@
 import { boxOfRings } from '../../geometry/clipping';
+import { sheetFolds } from '../../job/areas';
 import { setSheet } from '../../job/edits/pieces';
 import type { Element, Piece } from '../../job/schema';
 import { usualSheet } from '../../job/sheet';
@@ -27,7 +28,8 @@ function sideOfFolds(piece: Piece, sources: SceneSources): Side | undefined {
     .flatMap(({ elements }) => elements)
     .filter(({ finish, hidden }) => finish !== undefined && !hidden && creases.has(finish))
     .flatMap((element) => creaseIsUpright(element, sources) ?? []);
-  const sides = new Set([...(piece.fold ? [true] : []), ...lines].map((isUpright) => besides(piece, isUpright)));
+  const folds = sheetFolds(piece, piece.faces[0]!).map(({ axis }) => axis === 'x');
+  const sides = new Set([...folds, ...lines].map((isUpright) => besides(piece, isUpright)));
   return sides.size === 1 ? [...sides][0] : undefined;
 }
 

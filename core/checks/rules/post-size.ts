@@ -1,4 +1,4 @@
-import { foldedSize } from '../../job/areas';
+import { finishedSize } from '../../job/areas';
 import { postRulesOf } from '../../trade/post';
 import { type PostVerdict, postVerdict } from '../../trade/postage';
 import { sourceWords } from '../../trade/source-words';
@@ -26,7 +26,7 @@ export const postSize: Check = {
     const sheet = laidOut(context);
     const sizes = piece.kind === 'envelope' ? rules.sizes.filter(({ openOnly }) => !openOnly) : rules.sizes;
     // It is posted as it is folded.
-    const posted = { ...foldedSize(sheet), corner: sheet.corner, folded: sheet.fold !== undefined };
+    const posted = { ...finishedSize(sheet), corner: sheet.corner, folded: sheet.fold !== undefined };
     return postVerdict({ ...rules, sizes }, posted, sheet.thickness).against.map(
       ({ what, measured, wanted, says }): Finding => ({
         check: 'post-size',

@@ -3,7 +3,7 @@ import { bytesToHex } from '@noble/hashes/utils.js';
 import { pieceFacts } from '../../checks/piece-facts';
 import { pdfDevice } from '../../devices/pdf/device';
 import { boxPath } from '../../geometry/path';
-import { sheetPanels } from '../../job/areas';
+import { sheetFolds } from '../../job/areas';
 import { pieceOf } from '../../job/find';
 import { withFinishes } from '../../job/finishing';
 import type { Face, Job, Piece } from '../../job/schema';
@@ -12,7 +12,6 @@ import { drawColourBar, drawCropMarks, drawFoldMarks, drawPunchMark, drawRegistr
 import { drawCheckLine } from '../../scene/office-sheet';
 import { drawSlug } from '../../scene/slug';
 import { type SceneSources, sourcesOf } from '../../scene/sources';
-import { foldLines } from '../../trade/folds';
 import { letterLayoutOf } from '../../trade/letter-layouts';
 import { formatSize } from '../../units/length';
 import { refuseMissing } from '../refuse-missing';
@@ -29,7 +28,7 @@ export function drawMarks({ job, piece, face, asked, boxes, sources }: Marked, d
   const also = asked.also ?? [];
   if (asked.marks) {
     drawCropMarks(boxes.trim, bleed, marks, device);
-    drawFoldMarks(boxes.trim, bleed, marks, foldLines(sheetPanels(piece, face)), device);
+    drawFoldMarks(boxes.trim, bleed, marks, sheetFolds(piece, face), device);
     const punch = piece.letter && letterLayoutOf(piece.letter.layout)?.punch;
     if (punch && punch < piece.height) drawPunchMark(boxes.trim, bleed, marks, punch, device);
   }

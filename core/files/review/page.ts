@@ -1,4 +1,5 @@
 import { dataUrl } from '../../devices/data-url';
+import { upsideDown } from '../../geometry/box';
 import { sheetPanels } from '../../job/areas';
 import type { Job, Piece } from '../../job/schema';
 import { asFace } from '../../job/turned';
@@ -24,12 +25,14 @@ export interface ReviewPiece {
 /** A folded piece as one opens it: which part of which side lies where, points. */
 function viewsOf(piece: Piece) {
   if (!piece.fold || piece.faces.length < 2) return undefined;
-  return foldedViews(piece.fold.kind, piece.width, piece.fold.less).map(({ says, seen }) => ({
+  return foldedViews(piece.fold, piece).map(({ says, seen }) => ({
     says,
-    parts: seen.map(({ side, panel, at }) => {
+    parts: seen.map(({ side, panel, at, isOver }) => {
       const number = side === 'outside' ? 0 : 1;
-      const { from, width } = sheetPanels(piece, piece.faces[number]!)[panel]!;
-      return { side: number, at, from, width, over: number === 1 && piece.turns === 'top–bottom' };
+      const { name: _, ...box } = sheetPanels(piece, piece.faces[number]!)[panel]!;
+      // A picture shows its side as it is read.
+      const isRead = number === 1 && piece.turns === 'top–bottom';
+      return { side: number, at, box: isRead ? upsideDown(box, piece) : box, over: isOver !== isRead };
     }),
   }));
 }
@@ -53,7 +56,7 @@ main{display:grid;grid-template-rows:auto minmax(0,1fr);min-width:0}
 .bar{display:flex;flex-wrap:wrap;gap:6px;padding:10px 16px;border-bottom:1px solid var(--line)}#sides{display:flex;flex-wrap:wrap;gap:6px;margin-right:auto}
 #table{overflow:auto;background:var(--table);display:grid;place-items:safe center;padding:32px}
 .sheet{position:relative;cursor:crosshair;filter:drop-shadow(0 3px 6px rgb(0 0 0/.28))}.sheet img{display:block;max-width:none}
-.panel{position:absolute;top:0;overflow:hidden;outline:1px solid rgb(36 34 30/.35)}
+.panel{position:absolute;overflow:hidden;outline:1px solid rgb(36 34 30/.35)}
 .pin{position:absolute;transform:translate(-50%,-50%);width:30px;height:30px;padding:0;border-radius:50%;background:var(--pin);color:#fff;border:2px solid #fff;font-weight:650}
 .pin[aria-pressed=true]{background:var(--ink)}
 #comments{list-style:none;margin:0;padding:0;display:grid;gap:10px}#comments li{border:1px solid var(--line);border-radius:4px;padding:8px}#comments .chosen{border-color:var(--ink)}

@@ -108,8 +108,8 @@ function drawFlat() {
 function drawFolded() {
   const { sides, views, name } = piece();
   const view = views[state.view - 1];
-  const width = Math.max(...view.parts.map((part) => part.at + part.width));
-  const height = sides[0].height;
+  const width = Math.max(...view.parts.map(({ at, box }) => at.x + box.width));
+  const height = Math.max(...view.parts.map(({ at, box }) => at.y + box.height));
   const scale = scaleFor(width, height);
   const sheet = make('div', { class: 'sheet', role: 'img', 'aria-label': name + ', ' + view.says });
   sheet.style.width = width * scale + 'px';
@@ -117,11 +117,12 @@ function drawFolded() {
   for (const part of view.parts) {
     const side = sides[part.side];
     const panel = make('div', { class: 'panel' });
-    Object.assign(panel.style, { left: part.at * scale + 'px', width: part.width * scale + 'px', height: height * scale + 'px' });
+    const { at, box } = part;
+    Object.assign(panel.style, { left: at.x * scale + 'px', top: at.y * scale + 'px', width: box.width * scale + 'px', height: box.height * scale + 'px' });
+    if (part.over) panel.style.transform = 'rotate(180deg)';
     if (side) {
       const picture = make('img', { src: side.picture, alt: '', width: side.width * scale, height: side.height * scale });
-      picture.style.marginLeft = -part.from * scale + 'px';
-      if (part.over) picture.style.transform = 'rotate(180deg)';
+      Object.assign(picture.style, { marginLeft: -box.x * scale + 'px', marginTop: -box.y * scale + 'px' });
       panel.append(picture);
     }
     sheet.append(panel);

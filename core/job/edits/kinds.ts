@@ -55,7 +55,11 @@ export const setLetter = (job: Job, pieceId: string, letter: LetterMade | undefi
     if (letter) piece.faces[0]?.elements.push(...letterTicks(piece, letter, newId));
   });
 export const setFold = (job: Job, pieceId: string, fold: FoldMade | undefined): Job =>
-  changePiece(job, pieceId, (piece) => put(piece, 'fold', fold));
+  changePiece(job, pieceId, (piece) => {
+    // What opens upwards is read on once it is turned top to bottom, and what opens as a book left to right.
+    if (Boolean(piece.fold?.level) !== Boolean(fold?.level)) piece.turns = fold?.level ? 'top–bottom' : 'left–right';
+    put(piece, 'fold', fold);
+  });
 export const setTurns = (job: Job, pieceId: string, turns: Piece['turns']): Job =>
   changePiece(job, pieceId, (piece) => put(piece, 'turns', turns));
 export const setCorner = (job: Job, pieceId: string, corner: number | undefined): Job =>

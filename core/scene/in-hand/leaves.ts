@@ -5,7 +5,7 @@ import { boxPath, type Path } from '../../geometry/path';
 import type { FoldMade } from '../../job/kinds';
 import type { Face, Piece } from '../../job/schema';
 import { asFace } from '../../job/turned';
-import { type Panel, panelsOf } from '../../trade/folds';
+import { type Fold, type Panel, panelsOf } from '../../trade/folds';
 import { fromPoints } from '../../units/length';
 import { cutOutline, throughOn } from '../finishing';
 
@@ -140,21 +140,29 @@ const STANDS = {
   rolled: { closes: [1, 1], looks: 2, way: 'here' },
   zigzag: { closes: [-1, 1], looks: 2, way: 'here' },
   gate: { closes: [1, 1], looks: 1, way: 'away' },
-} as const;
+  double: { closes: [-1, 1, 1], looks: 3, way: 'here' },
+  roll: { closes: [1, 1, 1], looks: 3, way: 'here' },
+  concertina: { closes: [1, -1, 1], looks: 3, way: 'here' },
+} as const satisfies Partial<Record<Fold, { closes: readonly number[]; looks: number; way: 'here' | 'away' }>>;
+type Standing = keyof typeof STANDS;
+
+/** Only what opens as a book stands on its lower edges. */
+export const canStand = ({ fold }: Pick<Piece, 'fold'>): boolean =>
+  fold !== undefined && !fold.level && fold.kind in STANDS;
+
 /** A fold that stands is never quite closed nor quite flat: by how much a panel is turned against the one before it, degrees. */
 const BENDS = { closed: 150, open: 25 };
-/** Three panels closed further than this would run through one another. */
-const OF_THREE = 0.72;
+/** By their number, panels that are closed further than this would run through one another. */
+const OF_PANELS: Readonly<Record<number, number>> = { 2: 1, 3: 0.72, 4: 0.5 };
 /** The panel that looks at the viewer does so a little sideways, degrees. */
 const ASKANCE = 16;
 
 /** A folded piece standing on its lower edges, its cover to the viewer. */
 export function standing(piece: Piece & { fold: FoldMade }, put: Put): Leaf[] {
-  const { kind, less } = piece.fold;
-  const outside = panelsOf(kind, piece.width, less, 'outside');
-  const inside = panelsOf(kind, piece.width, less, 'inside');
-  const { closes, looks, way } = STANDS[kind];
-  const bend = (BENDS.open + (BENDS.closed - BENDS.open) * (1 - put.open)) * (closes.length > 1 ? OF_THREE : 1);
+  const outside = panelsOf(piece.fold, piece, 'outside');
+  const inside = panelsOf(piece.fold, piece, 'inside');
+  const { closes, looks, way } = STANDS[piece.fold.kind as Standing];
+  const bend = (BENDS.open + (BENDS.closed - BENDS.open) * (1 - put.open)) * OF_PANELS[outside.length]!;
   // Where the outside closes, the next panel comes towards the viewer.
   const angles = outside.map((_, i) => -bend * closes.slice(0, i).reduce<number>((sum, closing) => sum + closing, 0));
   const base = put.turn - angles[looks]! + (way === 'away' ? 180 + ASKANCE : ASKANCE);
@@ -164,9 +172,9 @@ export function standing(piece: Piece & { fold: FoldMade }, put: Put): Leaf[] {
   const mean = (of: 'x' | 'z'): number => ends.reduce((sum, end) => sum + end[of], 0) / ends.length;
   const height = mm(piece.height);
   const corner = { x: put.x - mean('x'), y: put.on + height, z: put.z - mean('z') };
-  const share = ({ from, width }: Panel): { from: number; to: number } => ({
-    from: from / piece.width,
-    to: (from + width) / piece.width,
+  const share = ({ x, width }: Panel): { from: number; to: number } => ({
+    from: x / piece.width,
+    to: (x + width) / piece.width,
   });
   const [out, within] = piece.faces;
   // Turned top to bottom the inside has its panels in the outside's order, head down.

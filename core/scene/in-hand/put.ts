@@ -1,8 +1,8 @@
+import { finishedSize } from '../../job/areas';
 import type { Piece } from '../../job/schema';
 import { asFace } from '../../job/turned';
-import { foldedWidth } from '../../trade/folds';
 import { fromPoints } from '../../units/length';
-import { faceUp, type Leaf, lying, type Put, standing, thicknessOf } from './leaves';
+import { canStand, faceUp, type Leaf, lying, type Put, standing, thicknessOf } from './leaves';
 
 /** A set of finished pieces put on a table, so that all are seen and none hides another. Millimetres. */
 
@@ -39,7 +39,7 @@ const PILED: ReadonlySet<Piece['kind']> = new Set(['card', 'postcard']);
 /** The table is so much wider than deep. */
 const WIDE = 1.5;
 
-const isStanding = (piece: Piece, { stands }: PutAsked): boolean => stands && piece.fold !== undefined;
+const isStanding = (piece: Piece, { stands }: PutAsked): boolean => stands && canStand(piece);
 
 /** What a piece takes of the table: one that stands is less deep than it is wide. */
 function roomOf(piece: Piece, asked: PutAsked): { width: number; depth: number } {
@@ -47,7 +47,7 @@ function roomOf(piece: Piece, asked: PutAsked): { width: number; depth: number }
     const { width, height } = asFace(piece, faceUp(piece, asked.turned.has(piece.id)));
     return { width: fromPoints(width, 'mm'), depth: fromPoints(height, 'mm') };
   }
-  const folded = fromPoints(foldedWidth(piece.fold!.kind, piece.width, piece.fold!.less), 'mm');
+  const folded = fromPoints(finishedSize(piece).width, 'mm');
   // Opened, two panels lie beside one another.
   return { width: folded * (1 + 0.8 * asked.open), depth: folded };
 }

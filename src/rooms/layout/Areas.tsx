@@ -100,7 +100,7 @@ export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box)
         );
       })}
       {panels.map((panel) => {
-        const box = toScreen({ x: panel.from, y: 0, width: panel.width, height: 0 });
+        const box = toScreen({ ...panel, height: 0 });
         return <Slip key={panel.name} at={{ x: box.x + box.width / 2, y: box.y + 14 }} text={panel.name} />;
       })}
     </g>

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { checkPiece } from '../../../core/checks/check-piece';
 import { readJob } from '../../../core/files/job-file';
 import { apply } from '../../../core/geometry/matrix';
-import { areasOf, facesFolds, foldedSize } from '../../../core/job/areas';
+import { areasOf, facesFolds, finishedSize } from '../../../core/job/areas';
 import { addElement } from '../../../core/job/edits/elements';
 import { duplicateFace, moveFace, removeFace, renameFace } from '../../../core/job/edits/faces';
 import {
@@ -173,7 +173,7 @@ describe('a letterhead', () => {
 describe('a folded flyer', () => {
   const flyer = setFold(jobOf('flyer', mm(297), mm(210)), 'p', { kind: 'rolled', less: mm(2) });
   it('is as wide as its widest panel once it is folded', () => {
-    expect(foldedSize(pieceIn(flyer)).width / mm(1)).toBeCloseTo(299 / 3, 6);
+    expect(finishedSize(pieceIn(flyer)).width / mm(1)).toBeCloseTo(299 / 3, 6);
   });
   it('tells of words across a fold', () => {
     const words = (x: number) =>

@@ -3,14 +3,14 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { overlaps } from '../../../core/geometry/box';
 import { apply, type Matrix } from '../../../core/geometry/matrix';
-import { facePanels, facesFolds, sheetPanels } from '../../../core/job/areas';
+import { facePanels, facesFolds, sheetFolds } from '../../../core/job/areas';
 import { makePiece } from '../../../core/job/make';
 import { ontoSheet } from '../../../core/job/turned';
 import { areaBox } from '../../../core/trade/area-box';
 import type { Envelope } from '../../../core/trade/data-schema';
 import { ENVELOPES } from '../../../core/trade/envelopes';
 import { behindWindow, fitOf, foldsThatFit, whatFits } from '../../../core/trade/fits';
-import { FOLDS, type Fold, foldedViews, foldedWidth, foldLines, panelsOf } from '../../../core/trade/folds';
+import { FOLDS, type Fold, foldedSize, foldedViews, foldLines, leastTuck, panelsOf } from '../../../core/trade/folds';
 import { LETTER_LAYOUTS, letterLayoutOf } from '../../../core/trade/letter-layouts';
 import { POST_RULES, postRulesOf } from '../../../core/trade/post';
 import { postVerdict } from '../../../core/trade/postage';
@@ -118,45 +118,116 @@ describe('letter layouts', () => {
   });
 });
 
+const A4_FLAT = { width: mm(297), height: mm(210) };
+const inMm = (lengths: readonly number[]): number[] => lengths.map((at) => Math.round((at / mm(1)) * 1000) / 1000);
+
 describe('panels of a folded piece', () => {
-  const widths = (fold: Fold, flat: number, less: number, side: 'inside' | 'outside' = 'inside') =>
-    panelsOf(fold, flat, less, side).map(({ width }) => width);
+  const widths = (kind: Fold, less: number, side: 'inside' | 'outside' = 'inside') =>
+    inMm(panelsOf({ kind, less }, A4_FLAT, side).map(({ width }) => width));
   it('of 297 mm in three with 2 mm less: 99 2/3, 99 2/3, 97 2/3 mm', () => {
-    expect(widths('rolled', mm(297), mm(2)).map((w) => w / mm(1))).toEqual(
-      [299 / 3, 299 / 3, 293 / 3].map((v) => expect.closeTo(v, 6)),
-    );
+    expect(widths('rolled', mm(2))).toEqual([99.667, 99.667, 97.667]);
   });
   it('of 11 in in three with 1/16 in less', () => {
-    expect(widths('rolled', inch(11), inch(1 / 16)).map((w) => w / 72)).toEqual(
+    const panels = panelsOf({ kind: 'rolled', less: inch(1 / 16) }, { width: inch(11), height: inch(8.5) }, 'inside');
+    expect(panels.map(({ width }) => width / 72)).toEqual(
       [11.0625 / 3, 11.0625 / 3, 11.0625 / 3 - 0.0625].map((v) => expect.closeTo(v, 6)),
     );
   });
+  // 4 a − 3 × 1 = 297: a = 75 mm, and each one that is rolled in is 1 mm shorter than the one before it.
+  it('of 297 mm rolled in four, 1 mm less each: 75, 75, 74, 73 mm', () => {
+    expect(widths('roll', mm(1))).toEqual([75, 75, 74, 73]);
+  });
+  // 4 a − 2 × 1 = 297: a = 74.75 mm, and the two that come to lie inside are 1 mm shorter.
+  it('of 297 mm folded in half twice, 1 mm less inside: 74.75, 74.75, 73.75, 73.75 mm', () => {
+    expect(widths('double', mm(1))).toEqual([74.75, 74.75, 73.75, 73.75]);
+  });
+  it('of a concertina are four alike', () => {
+    expect(widths('concertina', mm(1))).toEqual([74.25, 74.25, 74.25, 74.25]);
+  });
+  it('of A4 folded crosswise are A6, four on a side', () => {
+    const a4 = { width: mm(210), height: mm(297) };
+    expect(inMm(Object.values(foldedSize({ kind: 'cross', less: 0 }, a4)))).toEqual([105, 148.5]);
+    expect(panelsOf({ kind: 'cross', less: 0 }, a4, 'outside').map(({ name }) => name)).toEqual([
+      'Opened right, 3, head down',
+      'Opened left, 2, head down',
+      'Back, 4',
+      'Cover, 1',
+    ]);
+    expect(foldLines({ kind: 'cross', less: 0 }, a4, 'inside')).toEqual([
+      { axis: 'x', at: mm(105) },
+      { axis: 'y', at: mm(148.5) },
+    ]);
+  });
   it('the outside is the inside from behind: the tucked panel is at its left', () => {
-    expect(panelsOf('rolled', mm(297), mm(2), 'outside').map(({ name }) => name)).toEqual([
+    const fold = { kind: 'rolled', less: mm(2) } as const;
+    expect(panelsOf(fold, A4_FLAT, 'outside').map(({ name }) => name)).toEqual([
       'Tucked panel, 2',
       'Back, 6',
       'Cover, 1',
     ]);
-    expect(foldLines(panelsOf('rolled', mm(297), mm(2), 'outside'))[0]! / mm(1)).toBeCloseTo(293 / 3, 6);
+    expect(foldLines(fold, A4_FLAT, 'outside')[0]!.at / mm(1)).toBeCloseTo(293 / 3, 6);
+  });
+  it('with level folds the cover is the lowest of the outside, and the sheet’s inside has its panels from below', () => {
+    const fold = { kind: 'rolled', less: mm(2), level: true } as const;
+    const at = (side: 'inside' | 'outside') =>
+      panelsOf(fold, { width: mm(99), height: mm(297) }, side).map(({ name, y, height }) => [
+        name,
+        ...inMm([y, height]),
+      ]);
+    expect(at('outside')).toEqual([
+      ['Tucked panel, 2', 0, 97.667],
+      ['Back, 6', 97.667, 99.667],
+      ['Cover, 1', 197.333, 99.667],
+    ]);
+    expect(at('inside')).toEqual([
+      ['Inside top, 3', 197.333, 99.667],
+      ['Inside middle, 4', 97.667, 99.667],
+      ['Inside bottom, 5', 0, 97.667],
+    ]);
+    expect(inMm(Object.values(foldedSize(fold, { width: mm(99), height: mm(297) })))).toEqual([99, 99.667]);
   });
   it('a gate’s wings leave the allowance between them', () => {
-    const [wing, middle, other] = widths('gate', mm(297), mm(1));
-    expect(middle! - wing! - other!).toBeCloseTo(mm(2), 6);
+    const [wing, middle, other] = widths('gate', mm(1));
+    expect(middle! - wing! - other!).toBeCloseTo(2, 6);
   });
-  it('always add up to the sheet, and are as many on both sides', () => {
+  it('is tucked in shorter by half a millimetre and twice what its stock is thick', () => {
+    expect(leastTuck('rolled', mm(0.3))! / mm(1)).toBeCloseTo(1.1, 6);
+    expect(leastTuck('zigzag', mm(0.3))).toBeUndefined();
+  });
+  it('always cover the sheet without a gap or an overlap, and are as many on both sides, folded along the same lines', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...(Object.keys(FOLDS) as Fold[])),
         fc.double({ min: 200, max: 3000, noNaN: true }),
+        fc.double({ min: 200, max: 3000, noNaN: true }),
         fc.double({ min: 0, max: 9, noNaN: true }),
-        (fold, flat, less) => {
-          const [inside, outside] = (['inside', 'outside'] as const).map((side) => panelsOf(fold, flat, less, side));
-          expect(inside!.reduce((sum, { width }) => sum + width, 0)).toBeCloseTo(flat, 6);
-          expect(
-            foldLines(outside!)
-              .map((at) => flat - at)
-              .reverse(),
-          ).toEqual(foldLines(inside!).map((at) => expect.closeTo(at, 6)));
+        fc.boolean(),
+        (kind, width, height, less, isLevel) => {
+          const fold = { kind, less, level: isLevel };
+          const flat = { width, height };
+          const sides = (['inside', 'outside'] as const).map((side) => panelsOf(fold, flat, side));
+          for (const panels of sides) {
+            expect(panels.reduce((sum, box) => sum + box.width * box.height, 0)).toBeCloseTo(width * height, 3);
+            for (const [i, a] of panels.entries()) {
+              expect(Math.min(a.x, a.y)).toBeGreaterThan(-1e-6);
+              expect(a.x + a.width).toBeLessThan(width + 1e-6);
+              expect(a.y + a.height).toBeLessThan(height + 1e-6);
+              for (const b of panels.slice(i + 1)) {
+                const over = (axis: 'x' | 'y', long: 'width' | 'height'): number =>
+                  Math.min(a[axis] + a[long], b[axis] + b[long]) - Math.max(a[axis], b[axis]);
+                expect(Math.min(over('x', 'width'), over('y', 'height'))).toBeLessThan(1e-6);
+              }
+            }
+          }
+          expect(sides[0]!.length).toBe(sides[1]!.length);
+          // Seen from behind, as sheets are turned: left is right, and up stays up.
+          const behind = foldLines(fold, flat, 'outside').map(({ axis, at }) =>
+            axis === 'x' ? [axis, width - at] : [axis, at],
+          );
+          const inside = foldLines(fold, flat, 'inside').map(({ axis, at }) => [axis, expect.closeTo(at, 6)]);
+          expect(behind.toSorted((a, b) => Number(a[1]) - Number(b[1]))).toEqual(
+            inside.toSorted((a, b) => (a[1] as { sample: number }).sample - (b[1] as { sample: number }).sample),
+          );
         },
       ),
     );
@@ -233,7 +304,7 @@ describe('folds as they lie on a face', () => {
         const onSheet = facesFolds(piece, face)
           .map(({ axis, at }) => apply(matrix as Matrix, axis === 'x' ? { x: at, y: 0 } : { x: 0, y: at }).x)
           .sort((a, b) => a - b);
-        expect(onSheet).toEqual(foldLines(sheetPanels(piece, face)).map((at) => expect.closeTo(at, 6)));
+        expect(onSheet).toEqual(sheetFolds(piece, face).map(({ at }) => expect.closeTo(at, 6)));
       }
   });
 });
@@ -302,10 +373,10 @@ describe('areas of post', () => {
 });
 
 describe('a folded piece in the hand', () => {
-  const names = (fold: Fold, step: number): string[] =>
-    foldedViews(fold, mm(297), mm(2))[step]!.seen.map(
-      ({ side, panel }) => panelsOf(fold, mm(297), mm(2), side)[panel]!.name,
-    );
+  const names = (kind: Fold, step: number, level = false): string[] => {
+    const fold = { kind, less: mm(2), level };
+    return foldedViews(fold, A4_FLAT)[step]!.seen.map(({ side, panel }) => panelsOf(fold, A4_FLAT, side)[panel]!.name);
+  };
   it('shows its cover first, and its pages in reading order', () => {
     expect(names('half', 0)).toEqual(['Cover, 1']);
     expect(names('half', 1)).toEqual(['Inside left, 2', 'Inside right, 3']);
@@ -315,19 +386,38 @@ describe('a folded piece in the hand', () => {
     expect(names('zigzag', 1)).toEqual(['Inside left, 2', 'Inside middle, 3']);
     expect(names('zigzag', 3)).toEqual(['Back, 4']);
     expect(names('gate', 0).slice(1)).toEqual(['Left wing, 1', 'Right wing, 2']);
+    expect(names('double', 1)).toEqual(['Tucked left, 2', 'Tucked right, 3']);
+    expect(names('roll', 1)).toContain('Tucked panel, 2');
+    expect(names('roll', 2)).toContain('Tucked innermost, 3');
+    expect(names('concertina', 3)).toEqual(['Back, 6']);
+    expect(names('cross', 1)).toEqual(['Opened left, 2, head down', 'Opened right, 3, head down']);
+    expect(names('half', 1, true)).toEqual(['Inside top, 2', 'Inside bottom, 3']);
   });
-  it('is as wide closed as the folded width, and flat as the sheet', () => {
-    for (const fold of Object.keys(FOLDS) as Fold[]) {
-      const views = foldedViews(fold, mm(297), mm(2));
-      const reach = (says: string): number =>
-        Math.max(
-          ...views
-            .find((view) => view.says === says)!
-            .seen.map(({ side, panel, at }) => at + panelsOf(fold, mm(297), mm(2), side)[panel]!.width),
+  it('behind the cover of a cross fold stands on its head, and what opens upwards has its inside the right way up', () => {
+    const isOver = (kind: Fold, level: boolean, step: number) =>
+      foldedViews({ kind, less: 0, level }, A4_FLAT)[step]!.seen.map((seen) => seen.isOver);
+    expect(isOver('cross', false, 1)).toEqual([true, true]);
+    expect(isOver('cross', false, 2)).toEqual([false, false, false, false]);
+    expect(isOver('half', true, 1)).toEqual([true, true]);
+    expect(isOver('half', true, 0)).toEqual([false]);
+  });
+  it('is as large closed as it is folded, and flat as the sheet; no two panels of a view that is flat overlap', () => {
+    for (const kind of Object.keys(FOLDS) as Fold[])
+      for (const level of kind === 'cross' ? [false] : [false, true]) {
+        const fold = { kind, less: mm(2), level };
+        const reach = (says: string): number[] => {
+          const seen = foldedViews(fold, A4_FLAT).find((view) => view.says === says)!.seen;
+          const ends = seen.map(({ side, panel, at }) => {
+            const box = panelsOf(fold, A4_FLAT, side)[panel]!;
+            return [at.x + box.width, at.y + box.height] as const;
+          });
+          return [Math.max(...ends.map(([x]) => x)), Math.max(...ends.map(([, y]) => y))];
+        };
+        expect(reach('Closed'), kind).toEqual(
+          Object.values(foldedSize(fold, A4_FLAT)).map((v) => expect.closeTo(v, 6)),
         );
-      expect(reach('Closed'), fold).toBeCloseTo(foldedWidth(fold, mm(297), mm(2)), 6);
-      expect(reach('Opened flat'), fold).toBeCloseTo(mm(297), 6);
-    }
+        expect(reach('Opened flat'), kind).toEqual(Object.values(A4_FLAT).map((v) => expect.closeTo(v, 6)));
+      }
   });
 });
 

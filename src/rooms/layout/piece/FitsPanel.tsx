@@ -1,4 +1,4 @@
-import { foldedSize } from '../../../../core/job/areas';
+import { finishedSize } from '../../../../core/job/areas';
 import { envelopesOf } from '../../../../core/job/envelopes-of';
 import type { Envelope } from '../../../../core/trade/data-schema';
 import { ENVELOPES } from '../../../../core/trade/envelopes';
@@ -15,7 +15,7 @@ const hasWindow = (envelope: Envelope): envelope is WithWindow => envelope.windo
 export function FitsPanel({ onClose }: { onClose(): void }) {
   const { job, sheet: piece, unit } = useBench();
   const own = envelopesOf(job);
-  const folded = foldedSize(piece);
+  const folded = finishedSize(piece);
   const fits = whatFits(folded, [...own, ...ENVELOPES]);
   const layout = piece.kind === 'letterhead' ? letterLayoutOf(piece.letter?.layout) : undefined;
   const windows = layout

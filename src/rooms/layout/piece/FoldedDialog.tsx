@@ -19,7 +19,7 @@ export function FoldedDialog({ piece, fold, onClose }: { piece: Piece; fold: Fol
   return (
     <Dialog wide title={`${piece.name}, folded`} onClose={onClose}>
       <ol className="flex flex-wrap items-end gap-6 rounded bg-[var(--table)] p-5" aria-label="As it is opened">
-        {foldedViews(fold.kind, piece.width, fold.less).map((view) => (
+        {foldedViews(fold, piece).map((view) => (
           <li key={view.says} className="grid gap-1.5 text-[var(--table-text)]">
             <Folded view={view} piece={piece} faces={faces} scale={scale} />
             <span className="text-[14px]">{view.says}</span>
@@ -43,49 +43,44 @@ function Folded({
 }) {
   const { sources, press } = useBench();
   const { previews } = usePrinted();
-  const shown = view.seen.map(({ side, panel, at }) => {
+  const shown = view.seen.map(({ side, panel, at, isOver }) => {
     const face = faces[side === 'outside' ? 0 : 1];
     const panels = sheetPanels(piece, piece.faces[side === 'outside' ? 0 : 1] ?? { id: '' });
     // As it lies on its sheet: an inside that is reached by turning top to bottom comes out upside down.
     const onto = face && ontoSheet(piece, face)?.matrix;
-    return { key: `${side} ${panel}`, face, at, onto, ...panels[panel]! };
+    const { name, ...box } = panels[panel]!;
+    return { key: `${side} ${panel}`, face, at, isOver, onto, name, box };
   });
-  const width = Math.max(...shown.map((each) => each.at + each.width));
+  const width = Math.max(...shown.map(({ at, box }) => at.x + box.width));
+  const height = Math.max(...shown.map(({ at, box }) => at.y + box.height));
   return (
     <svg
-      viewBox={`0 0 ${width} ${piece.height}`}
+      viewBox={`0 0 ${width} ${height}`}
       width={width * scale}
-      height={piece.height * scale}
+      height={height * scale}
       role="img"
       aria-label={`${view.says}: ${shown.map(({ name }) => name).join('; ')}`}
       className="shadow-md"
     >
-      {shown.map((each) => (
+      {shown.map(({ key, face, at, isOver, onto, box }) => (
         <svg
-          key={each.key}
-          x={each.at}
-          y={0}
-          width={each.width}
-          height={piece.height}
-          viewBox={`${each.from} 0 ${each.width} ${piece.height}`}
+          key={key}
+          {...at}
+          width={box.width}
+          height={box.height}
+          viewBox={`${box.x} ${box.y} ${box.width} ${box.height}`}
           overflow="hidden"
           aria-hidden="true"
         >
-          <rect x={each.from} width={each.width} height={piece.height} fill="#fff" />
-          {each.face && (
-            <g transform={each.onto && `matrix(${each.onto.join(' ')})`}>
-              <FaceArt face={each.face} sources={sources} press={press} previews={previews} />
+          <rect {...box} fill="#fff" />
+          {face && (
+            <g transform={isOver ? `rotate(180 ${box.x + box.width / 2} ${box.y + box.height / 2})` : undefined}>
+              <g transform={onto && `matrix(${onto.join(' ')})`}>
+                <FaceArt face={face} sources={sources} press={press} previews={previews} />
+              </g>
             </g>
           )}
-          <rect
-            x={each.from}
-            width={each.width}
-            height={piece.height}
-            fill="none"
-            stroke="#24221e"
-            strokeOpacity=".35"
-            strokeWidth="1"
-          />
+          <rect {...box} fill="none" stroke="#24221e" strokeOpacity=".35" strokeWidth="1" />
         </svg>
       ))}
     </svg>

@@ -1,7 +1,7 @@
 import type { Ink } from '../../../../core/colour/ink';
 import { addInk } from '../../../../core/job/edits/inks';
 import { addPiece } from '../../../../core/job/edits/job';
-import { NEW_LETTER, NEW_POST, setFold, setLetter, setPost } from '../../../../core/job/edits/kinds';
+import { NEW_LETTER, NEW_POST, setFold, setLetter, setPost, setThickness } from '../../../../core/job/edits/kinds';
 import { changeLogo, keepLogo, placeLogo } from '../../../../core/job/edits/logos';
 import { setOrder, setSheet } from '../../../../core/job/edits/pieces';
 import { makePiece } from '../../../../core/job/make';
@@ -281,6 +281,45 @@ export const KINDS: readonly Fault[] = [
     says: 'a flyer of 250 g/m² that is folded unscored',
     faulty: laid({ along: 'short side' })(ordered('', 250, [])(jobOf([], flyer))),
     twin: laid({ along: 'short side' })(ordered('', 250, ['Scored'])(jobOf([], flyer))),
+  },
+  {
+    // 0.5 mm for the folder, and twice 0.4 mm: 1.3 mm.
+    check: 'tuck-tight',
+    says: 'a panel 1 mm shorter in board of 0.4 mm, and one 1.3 mm shorter',
+    faulty: setThickness(setFold(jobOf([], flyer), 'card', { kind: 'rolled', less: mm(1) }), 'card', mm(0.4)),
+    twin: setThickness(setFold(jobOf([], flyer), 'card', { kind: 'rolled', less: mm(1.3) }), 'card', mm(0.4)),
+  },
+  {
+    check: 'tuck-tight',
+    says: 'four panels rolled up, all but alike, and as a concertina',
+    faulty: setThickness(setFold(jobOf([], flyer), 'card', { kind: 'roll', less: 0 }), 'card', mm(0.15)),
+    twin: setThickness(setFold(jobOf([], flyer), 'card', { kind: 'concertina', less: 0 }), 'card', mm(0.15)),
+  },
+  {
+    check: 'across-fold',
+    says: 'words over the level fold of what opens upwards, and over where an upright one would be',
+    faulty: setFold(jobOf([words('w', 'Across the fold', 200, 103)], flyer), 'card', {
+      kind: 'half',
+      less: 0,
+      level: true,
+    }),
+    twin: setFold(jobOf([words('w', 'Across the fold', 135, 30)], flyer), 'card', {
+      kind: 'half',
+      less: 0,
+      level: true,
+    }),
+  },
+  {
+    check: 'near-fold',
+    says: 'words 1 mm below the level fold of a cross fold, and 12 mm',
+    faulty: setFold(jobOf([area('a', 200, 20, 10, 4), words('w', 'On the cover', 180, 106)], flyer), 'card', {
+      kind: 'cross',
+      less: 0,
+    }),
+    twin: setFold(jobOf([area('a', 200, 20, 10, 4), words('w', 'On the cover', 180, 120)], flyer), 'card', {
+      kind: 'cross',
+      less: 0,
+    }),
   },
   {
     check: 'laser-letterhead',
