@@ -16,7 +16,7 @@ export type { Severity } from '../trade/schema';
  */
 export interface Measure {
   value: number;
-  kind: 'length' | 'ratio' | 'type' | 'ppi' | 'count' | 'ink' | 'lightness' | 'difference' | 'grammage';
+  kind: 'length' | 'ratio' | 'type' | 'ppi' | 'count' | 'ink' | 'lightness' | 'difference' | 'grammage' | 'weight';
 }
 
 /** A change that mends a finding and nothing else. */

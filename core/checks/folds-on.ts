@@ -1,5 +1,5 @@
 import type { Box } from '../geometry/box';
-import { facesFolds } from '../job/areas';
+import { facesFolds } from '../job/folds-of';
 import type { FoldLine } from '../trade/folds';
 import { type CheckContext, laidOut } from './check';
 

@@ -9,6 +9,7 @@ export function measureWords({ value, kind }: Measure, unit: PieceUnit): string 
   if (kind === 'lightness') return `${Math.round(value)} of 100 in lightness`;
   if (kind === 'difference') return `ΔE ${(Math.round(value * 10) / 10).toFixed(1)}`;
   if (kind === 'grammage') return `${Math.round(value)} g/m²`;
+  if (kind === 'weight') return `${Math.round(value * 10) / 10} g`;
   if (kind === 'ratio') return `${value.toFixed(2)} to 1`;
   if (kind === 'type') return formatLength(value, 'pt', 2);
   return formatLength(value, unit, unit === 'in' ? 3 : 2);
@@ -34,7 +35,8 @@ const MEASURED: Record<string, (measure: Measure, unit: PieceUnit) => string> = 
 /** `1.2 mm inside the trim, needs 4 mm`. Counts that should be none say all in the problem itself. */
 export function measuredAndWanted({ check, measured, wanted }: Finding, unit: PieceUnit): string | undefined {
   if (wanted.kind === 'count') return wanted.value === 0 ? undefined : `${measured.value}, at most ${wanted.value}`;
-  const isLimit = wanted.kind === 'ink' || wanted.kind === 'difference' || wanted.kind === 'grammage';
+  const isLimit =
+    wanted.kind === 'ink' || wanted.kind === 'difference' || wanted.kind === 'grammage' || wanted.kind === 'weight';
   if (isLimit && measured.value >= wanted.value)
     return `${measureWords(measured, unit)}, at most ${measureWords(wanted, unit)}`;
   return `${(MEASURED[check] ?? measureWords)(measured, unit)}, needs ${measureWords(wanted, unit)}`;

@@ -1,6 +1,6 @@
 import { pieceFacts } from '../checks/piece-facts';
-import { finishedSize } from '../job/areas';
 import { factsOf, finishesUsed, finishPlate, finishSays } from '../job/finishing';
+import { finishedSize } from '../job/folds-of';
 import type { FoldMade } from '../job/kinds';
 import { NO_ORDER, type Order } from '../job/order';
 import type { Job, Piece } from '../job/schema';

@@ -1,14 +1,14 @@
-import { type Box, outset, overlaps, right, upsideDown } from '../geometry/box';
+import { type Box, outset, overlaps, type Point, right } from '../geometry/box';
 import { boxPath, type Path, pathData } from '../geometry/path';
 import { areaBox } from '../trade/area-box';
 import type { PostRules } from '../trade/data-schema';
-import { type FoldLine, foldedSize, foldLines, type Panel, panelsOf, type Side } from '../trade/folds';
 import { letterLayoutOf } from '../trade/letter-layouts';
 import { postRulesOf } from '../trade/post';
 import type { Source } from '../trade/schema';
 import { toPoints } from '../units/length';
+import { type Addressed, addressedOn } from './posted';
 import type { Face, Piece } from './schema';
-import { asFace, ontoSheet } from './turned';
+import { asFace } from './turned';
 
 /** Where things may not be printed, and why. Points from the face's corner. */
 export interface Area {
@@ -51,12 +51,34 @@ export function dividerAt({ width, height }: { width: number; height: number }, 
   return { x, y: height * 0.1, width: 0, height: height * 0.8 };
 }
 
-function postAreas(piece: Piece, rules: PostRules, isCard: boolean): Area[] {
-  const size = { width: piece.width, height: piece.height };
-  return rules.areas.map((rule) => {
-    const box = areaBox(rule, size);
+const movedTo = (box: Box, { x, y }: Point): Box => ({ ...box, x: box.x + x, y: box.y + y });
+
+/** Where the open edges of a folded piece are closed: two tabs at its head, else its foot, and one at the side that opens. */
+function closures({ of, folded }: Addressed, rules: PostRules): Area[] {
+  if (!rules.closures || folded.length === 0) return [];
+  const { tab, inset, says } = rules.closures;
+  const [long, deep] = tab;
+  const edge = (['top', 'bottom'] as const).find((each) => !folded.includes(each));
+  const side = folded.includes('right') ? 'left' : folded.includes('left') ? 'right' : undefined;
+  const y = edge === 'bottom' ? of.height - deep : 0;
+  const level = (x: number): Box => ({ x, y, width: long, height: deep });
+  const boxes = [
+    ...(edge ? [level(inset), level(of.width - inset - long)] : []),
+    ...(side
+      ? [{ x: side === 'left' ? 0 : of.width - deep, y: (of.height - long) / 2, width: deep, height: long }]
+      : []),
+  ];
+  return boxes.map((box, i) =>
+    area({ id: `tab-${i + 1}`, name: 'Tab', kind: 'shown', says, source: rules.source, boxes: [movedTo(box, of)] }),
+  );
+}
+
+function postAreas(addressed: Addressed, rules: PostRules, isCard: boolean): Area[] {
+  const { of } = addressed;
+  const made = rules.areas.map((rule) => {
+    const box = areaBox(rule, of);
     // On a card the message has the left part; its address lies to the right of it.
-    const from = rule.id === 'address' && isCard ? Math.max(box.x, dividerAt(size, rules).x + GAP) : box.x;
+    const from = rule.id === 'address' && isCard ? Math.max(box.x, dividerAt(of, rules).x + GAP) : box.x;
     return area({
       id: rule.id,
       name: rule.name,
@@ -64,9 +86,10 @@ function postAreas(piece: Piece, rules: PostRules, isCard: boolean): Area[] {
       says: rule.says,
       source: rules.source,
       light: rule.light,
-      boxes: [{ ...box, x: from, width: right(box) - from }],
+      boxes: [movedTo({ ...box, x: from, width: right(box) - from }, of)],
     });
   });
+  return [...made, ...closures(addressed, rules)];
 }
 
 /** Width of a glued seam, and how near to the edges of a made envelope a press can print: common practice. */
@@ -210,63 +233,9 @@ export function areasOf(piece: Piece, face: Face): Area[] {
   return [
     ...(piece.kind === 'letterhead' ? letterAreas(sheet, index) : []),
     ...(piece.kind === 'envelope' ? envelopeAreas(sheet, index % 2 === 1) : []),
-    ...(rules ? postAreas(sheet, rules, piece.kind === 'postcard') : []),
+    ...(rules ? postAreas(addressedOn(piece, face), rules, piece.kind === 'postcard') : []),
   ];
 }
-
-/** The side of a folded sheet that a face is; the first is the outside. */
-const sideOf = (piece: Piece, face: Pick<Face, 'id'>): Side =>
-  piece.faces.findIndex(({ id }) => id === face.id) % 2 === 1 ? 'inside' : 'outside';
-
-/** The panels of a folded sheet as the printer gets one side of it; none of a flat piece. */
-export const sheetPanels = (piece: Piece, face: Pick<Face, 'id'>): Panel[] =>
-  piece.fold ? panelsOf(piece.fold, piece, sideOf(piece, face)) : [];
-
-/** Where the sheet of a piece is folded, as the printer gets one side of it. */
-export const sheetFolds = (piece: Piece, face: Pick<Face, 'id'>): FoldLine[] =>
-  piece.fold ? foldLines(piece.fold, piece, sideOf(piece, face)) : [];
-
-type Laid = Pick<Face, 'id' | 'turned'>;
-const angleOf = (piece: Piece, face: Laid): number => ontoSheet(piece, face)?.angle ?? 0;
-
-/** Row by row, from left to right. */
-const asRead = (a: Box, b: Box): number => (Math.abs(a.y - b.y) > 0.01 ? a.y - b.y : a.x - b.x);
-
-/**
- * The panels of a folded face as it is read; none where it lies on its side. A back that is reached by turning the piece top to
- * bottom lies upside down on its sheet: its left is the sheet's right.
- */
-export function facePanels(piece: Piece, face: Laid): Panel[] {
-  const panels = sheetPanels(piece, face);
-  const angle = angleOf(piece, face);
-  if (angle !== 0 && angle !== 180) return [];
-  const names = panels.toSorted(piece.fold?.level ? () => 0 : asRead).map(({ name }) => name);
-  const boxes = panels.map(({ name: _, ...box }) => (angle === 180 ? upsideDown(box, piece) : box)).sort(asRead);
-  return boxes.map((box, i) => ({ ...box, name: names[i]! }));
-}
-
-/** A fold of the sheet on a face that lies on it at an angle. */
-const TURNED: Readonly<Record<number, (fold: FoldLine, sheet: Piece) => FoldLine>> = {
-  0: (fold) => fold,
-  90: ({ axis, at }, { width }) => (axis === 'x' ? { axis: 'y', at: width - at } : { axis: 'x', at }),
-  180: ({ axis, at }, { width, height }) => ({ axis, at: (axis === 'x' ? width : height) - at }),
-  270: ({ axis, at }, { height }) => (axis === 'x' ? { axis: 'y', at } : { axis: 'x', at: height - at }),
-};
-
-/** Where a face is folded as it is worked on; the folds of letters too. `piece` has the sides of its sheet. */
-export function facesFolds(piece: Piece, face: Laid): FoldLine[] {
-  if (piece.fold)
-    return sheetFolds(piece, face)
-      .map((fold) => TURNED[angleOf(piece, face)]!(fold, piece))
-      .sort((a, b) => a.at - b.at);
-  const { letter } = piece;
-  const layout = piece.kind === 'letterhead' && letter?.marks !== 'none' ? letterLayoutOf(letter?.layout) : undefined;
-  return (layout?.folds ?? []).filter((at) => at < piece.height).map((at) => ({ axis: 'y', at }));
-}
-
-/** The size of a piece as it is handed over, folded where it is. */
-export const finishedSize = (piece: Piece): { width: number; height: number } =>
-  piece.fold ? foldedSize(piece.fold, piece) : { width: piece.width, height: piece.height };
 
 /** Whether something reaches into an area, by more than rounding. */
 export const hits = ({ boxes }: Area, ink: Box): boolean => {

@@ -23,6 +23,8 @@ export const postSchema = z.strictObject({
   }),
   stamp: z.boolean(),
   divider: z.boolean(),
+  /** Of a folded piece the panel that is addressed, as its panels are read; the back where it is left out. */
+  panel: z.int().min(0).max(7).optional(),
 });
 export type Post = z.infer<typeof postSchema>;
 

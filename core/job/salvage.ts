@@ -49,7 +49,8 @@ function partAt(path: readonly PropertyKey[]): readonly PropertyKey[] | undefine
 
 const nameOf = (value: unknown): string => {
   const { name, kind, text } = isRecord(value) ? value : ({} as Loose);
-  return String(name ?? text ?? kind ?? 'a part').slice(0, 60);
+  const said = [name, text, kind].find((each): each is string => typeof each === 'string' && each !== '');
+  return (said ?? 'a part').slice(0, 60);
 };
 const at = (value: unknown, path: readonly PropertyKey[]): unknown =>
   path.reduce<unknown>((now, key) => (now as Record<PropertyKey, unknown> | undefined)?.[key], value);

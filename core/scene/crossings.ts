@@ -1,5 +1,5 @@
 import { type Box, bottom, right } from '../geometry/box';
-import { facesFolds } from '../job/areas';
+import { facesFolds } from '../job/folds-of';
 import type { Element, Face, Piece } from '../job/schema';
 import { asFace } from '../job/turned';
 import { elementBox } from './face';

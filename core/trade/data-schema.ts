@@ -42,6 +42,8 @@ export const postRulesSchema = z.strictObject({
         /** Above that size it has to be thicker. */
         thickerAbove: z.strictObject({ size: pair, thickness: length }).optional(),
         postage: z.string(),
+        /** The weights at which the next step of the rate begins, grams; the last is the most that it takes. */
+        weights: z.array(z.number().positive()).min(1).optional(),
         /** For cards that go without an envelope. */
         openOnly: z.literal(true).optional(),
       }),
@@ -55,6 +57,8 @@ export const postRulesSchema = z.strictObject({
   corner: z.strictObject({ most: length, otherwise: z.string() }).optional(),
   /** What is said of a folded piece without an envelope: its edges have to be closed. */
   folded: z.string().optional(),
+  /** How the open edges of a folded piece are closed: a tab's length along the edge and its depth, and how far from its corners. */
+  closures: z.strictObject({ tab: pair, inset: length, says: z.string() }).optional(),
   areas: z.array(areaSchema),
 });
 export type PostRules = z.infer<typeof postRulesSchema>;

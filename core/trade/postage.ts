@@ -6,7 +6,7 @@ export interface PostVerdict {
   postage: string;
   /** What is in the way of the best rate; empty where nothing is. */
   against: readonly {
-    what: 'size' | 'ratio' | 'thickness' | 'corner' | 'fold';
+    what: 'size' | 'ratio' | 'thickness' | 'corner' | 'fold' | 'fold side' | 'weight';
     measured: number;
     wanted: number;
     says: string;
@@ -21,22 +21,33 @@ export interface Posted {
   height: number;
   /** The radius of its corners; square where it is left out. */
   corner?: number | undefined;
-  /** Whether it is folded and goes without an envelope. */
-  folded?: boolean;
+  /** Where it is folded and goes without an envelope: the edges of the address side that are folds. */
+  folds?: readonly ('left' | 'right' | 'top' | 'bottom')[];
+  /** Its open edges are closed, by tabs or glue. */
+  isClosed?: boolean;
+  grams?: number;
 }
+
+/** The step of a rate that something so heavy goes at: the most it takes, grams; undefined where it is too heavy. */
+const stepOf = (weights: readonly number[], grams: number): number | undefined =>
+  weights.find((most) => grams <= most + 1e-6);
+
+const gramsSaid = (grams: number): string => `${Math.round(grams * 10) / 10} g`;
 
 /** `thickness` is that of the stock where it is known; points. */
 export function postVerdict(rules: PostRules, size: Posted, thickness: number | undefined): PostVerdict {
   const [long, short] = [Math.max(size.width, size.height), Math.min(size.width, size.height)];
-  const fits = rules.sizes.find(({ most }) => long <= most[0] + HAIR && short <= most[1] + HAIR);
+  const { grams } = size;
+  const bySize = rules.sizes.filter(({ most }) => long <= most[0] + HAIR && short <= most[1] + HAIR);
+  const fits = bySize.find(({ weights }) => grams === undefined || !weights || stepOf(weights, grams) !== undefined);
   const first = rules.sizes[0]!;
   const against: PostVerdict['against'][number][] = [];
   if (long < first.least[0] - HAIR)
     against.push({ what: 'size', measured: long, wanted: first.least[0], says: `too short: ${rules.tooSmall}` });
   if (short < first.least[1] - HAIR)
     against.push({ what: 'size', measured: short, wanted: first.least[1], says: `too low: ${rules.tooSmall}` });
-  if (fits !== first) {
-    const postage = fits?.postage ?? rules.tooLarge;
+  if (bySize[0] !== first) {
+    const postage = bySize[0]?.postage ?? rules.tooLarge;
     const past = long > first.most[0] + HAIR ? 0 : 1;
     against.push({
       what: 'size',
@@ -54,6 +65,13 @@ export function postVerdict(rules: PostRules, size: Posted, thickness: number | 
       wanted: ratio < rules.ratio.least ? rules.ratio.least : rules.ratio.most,
       says: `its sides are ${ratio.toFixed(2)} to 1: ${rules.ratio.otherwise}`,
     });
+  if (grams !== undefined && bySize[0] && bySize[0] !== fits)
+    against.push({
+      what: 'weight',
+      measured: grams,
+      wanted: bySize[0].weights!.at(-1)!,
+      says: `heavier than a ${bySize[0].name} may be: it goes at ${fits?.postage ?? rules.tooLarge}`,
+    });
   const { corner, folded } = rules;
   if (corner && size.corner !== undefined && size.corner > corner.most + HAIR)
     against.push({
@@ -62,7 +80,14 @@ export function postVerdict(rules: PostRules, size: Posted, thickness: number | 
       wanted: corner.most,
       says: `its corners are too round: ${corner.otherwise}`,
     });
-  if (folded && size.folded) against.push({ what: 'fold', measured: 1, wanted: 0, says: folded });
+  if (folded && size.folds && !size.isClosed) against.push({ what: 'fold', measured: 1, wanted: 0, says: folded });
+  if (rules.closures && size.folds && !size.folds.some((edge) => edge === 'bottom' || edge === 'right'))
+    against.push({
+      what: 'fold side',
+      measured: 1,
+      wanted: 0,
+      says: 'no fold lies at the foot or the right of the address side, where it goes first into a sorting machine',
+    });
   const class_ = fits ?? first;
   if (thickness !== undefined) {
     const { thickerAbove } = class_;
@@ -83,5 +108,7 @@ export function postVerdict(rules: PostRules, size: Posted, thickness: number | 
         says: `too thick for a ${class_.name}`,
       });
   }
-  return { postage: fits?.postage ?? rules.tooLarge, against };
+  const step = fits?.weights && grams !== undefined ? stepOf(fits.weights, grams) : undefined;
+  const postage = fits?.postage ?? rules.tooLarge;
+  return { postage: step === undefined ? postage : `${postage}, up to ${gramsSaid(step)}`, against };
 }

@@ -23,9 +23,8 @@ export function RoomBar({
       <TopBar
         crumb={
           bench && (
-            // Where there is little room the job's name gives way to the piece's.
             <span className="flex gap-1">
-              <a href="/" className="min-w-0 shrink-[999] truncate hover:underline">
+              <a href="/" className="min-w-0 truncate hover:underline" title={bench.job.name}>
                 {bench.job.name}
               </a>
               /{' '}

@@ -33,7 +33,7 @@ export function TopBar({ crumb, children }: { crumb?: ReactNode; children?: Reac
   return (
     <header className="flex min-h-13 shrink-0 items-center gap-x-4 gap-y-1 max-[999px]:flex-wrap border-b border-base-300 bg-base-200 px-4">
       <a href="/" className="flex items-center gap-2 whitespace-nowrap font-semibold" aria-label="Tidy Edge: all jobs">
-        <Mark /> <span className="max-[1100px]:sr-only">Tidy Edge</span>
+        <Mark /> <span className="max-[1300px]:sr-only">Tidy Edge</span>
       </a>
       <div className="quiet min-w-0 truncate">{crumb}</div>
       <div className="ml-auto flex shrink-0 items-center gap-2 max-[999px]:shrink max-[999px]:flex-wrap max-[999px]:py-1">

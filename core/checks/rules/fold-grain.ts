@@ -1,6 +1,6 @@
 import { boxOfRings } from '../../geometry/clipping';
-import { sheetFolds } from '../../job/areas';
 import { setSheet } from '../../job/edits/pieces';
+import { sheetFolds } from '../../job/folds-of';
 import type { Element, Piece } from '../../job/schema';
 import { usualSheet } from '../../job/sheet';
 import { inkRings } from '../../scene/ink-rings';

@@ -1,8 +1,8 @@
-import { finishedSize } from '../../job/areas';
+import { postedOf } from '../../job/posted';
 import { postRulesOf } from '../../trade/post';
 import { type PostVerdict, postVerdict } from '../../trade/postage';
 import { sourceWords } from '../../trade/source-words';
-import { type Check, type Finding, laidOut, type Measure, trimOf } from '../check';
+import { type Check, type Finding, type Measure, trimOf } from '../check';
 
 /** What is measured of each. */
 const KINDS: Readonly<Record<PostVerdict['against'][number]['what'], Measure['kind']>> = {
@@ -11,6 +11,8 @@ const KINDS: Readonly<Record<PostVerdict['against'][number]['what'], Measure['ki
   thickness: 'length',
   corner: 'length',
   fold: 'count',
+  'fold side': 'count',
+  weight: 'weight',
 };
 
 export const postSize: Check = {
@@ -20,14 +22,13 @@ export const postSize: Check = {
   source: { kind: 'from memory', name: 'the rule set of the piece' },
   severity: 'warn',
   run: (context) => {
-    const { face, piece } = context;
+    const { job, face, piece } = context;
     const rules = piece.post?.face === face.id ? postRulesOf(piece.post.rules) : undefined;
     if (!rules) return [];
-    const sheet = laidOut(context);
+    // A face that lies on its side has its piece turned: folds go by the sheet.
+    const whole = job.pieces.find(({ id }) => id === piece.id) ?? piece;
     const sizes = piece.kind === 'envelope' ? rules.sizes.filter(({ openOnly }) => !openOnly) : rules.sizes;
-    // It is posted as it is folded.
-    const posted = { ...finishedSize(sheet), corner: sheet.corner, folded: sheet.fold !== undefined };
-    return postVerdict({ ...rules, sizes }, posted, sheet.thickness).against.map(
+    return postVerdict({ ...rules, sizes }, postedOf(whole, face), piece.thickness).against.map(
       ({ what, measured, wanted, says }): Finding => ({
         check: 'post-size',
         severity: 'warn',

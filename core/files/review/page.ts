@@ -1,6 +1,6 @@
 import { dataUrl } from '../../devices/data-url';
 import { upsideDown } from '../../geometry/box';
-import { sheetPanels } from '../../job/areas';
+import { sheetPanels } from '../../job/folds-of';
 import type { Job, Piece } from '../../job/schema';
 import { asFace } from '../../job/turned';
 import { foldedViews } from '../../trade/folds';

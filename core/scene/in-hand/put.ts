@@ -1,4 +1,4 @@
-import { finishedSize } from '../../job/areas';
+import { finishedSize } from '../../job/folds-of';
 import type { Piece } from '../../job/schema';
 import { asFace } from '../../job/turned';
 import { fromPoints } from '../../units/length';

@@ -1,6 +1,7 @@
-import { type Box, unionOf } from '../../../core/geometry/box';
-import { type Area, areasOf, facePanels, facesFolds } from '../../../core/job/areas';
-import type { Face } from '../../../core/job/schema';
+import type { Box } from '../../../core/geometry/box';
+import { type Area, areasOf } from '../../../core/job/areas';
+import { facePanels, facesFolds } from '../../../core/job/folds-of';
+import type { Face, Piece } from '../../../core/job/schema';
 import { asFace } from '../../../core/job/turned';
 import { crossingsOf } from '../../../core/scene/crossings';
 import { useBench } from '../../bench/bench';
@@ -13,11 +14,10 @@ export const AreaPattern = () => (
 );
 
 /** A name on a slip, so that it can be read on anything. */
-function Slip({ at, text }: { at: { x: number; y: number }; text: string }) {
-  const width = text.length * 6.6 + 12;
+function Slip({ box: { x, y, width, height }, text }: { box: Box; text: string }) {
   return (
-    <g transform={`translate(${at.x - width / 2} ${at.y - 9})`}>
-      <rect width={width} height={18} rx={2} fill="#fffdf8" fillOpacity=".9" />
+    <g transform={`translate(${x} ${y})`}>
+      <rect width={width} height={height} rx={2} fill="#fffdf8" fillOpacity=".9" />
       <text x={width / 2} y={13} fontSize="12" textAnchor="middle" fill="#24221e">
         {text}
       </text>
@@ -29,14 +29,32 @@ function Slip({ at, text }: { at: { x: number; y: number }; text: string }) {
 const nameAt = ({ boxes, kind }: Area): Box | undefined =>
   kind === 'clear' && boxes.length < 4 ? boxes[0] : boxes.length === 1 ? boxes[0] : undefined;
 
-/** In the middle of a box's head, where it hides least. */
-const headOf = ({ x, y, width, height }: Box) => ({ x: x + width / 2, y: y + Math.min(height / 2, 12) });
+/** A name, and the part of the face that it is the name of. */
+export interface Named {
+  of: Box;
+  text: string;
+}
+
+/** The names that stand on a face: of what is kept clear, and of its panels. */
+export const namesOn = (piece: Piece, face: Face): Named[] => [
+  ...areasOf(piece, face).flatMap((area) => {
+    const of = area.kind === 'clear' ? nameAt(area) : undefined;
+    return of ? [{ of, text: area.name }] : [];
+  }),
+  ...facePanels(piece, face).map(({ name, ...of }) => ({ of, text: name })),
+];
+
+/** Where a name stands on the screen: in the middle of the head of its part, where it hides least. */
+export function slipOf({ of, text }: Named, toScreen: (box: Box) => Box): Box {
+  const { x, y, width, height } = toScreen(of);
+  const wide = text.length * 6.6 + 12;
+  return { x: x + width / 2 - wide / 2, y: y + Math.min(height / 2, 13) - 9, width: wide, height: 18 };
+}
 
 /** The areas of a face that are kept clear, with their names in them; where it is folded, and its panels. */
 export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box): Box; zoom: number }) {
   const { sheet: piece, sources } = useBench();
   const areas = areasOf(piece, face);
-  const panels = facePanels(piece, face);
   const folds = facesFolds(piece, face);
   const crossings = crossingsOf(piece, face, sources);
   const { width, height } = asFace(piece, face);
@@ -44,8 +62,6 @@ export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box)
   return (
     <g pointerEvents="none">
       {areas.map((area) => {
-        const named = nameAt(area);
-        const around = unionOf(area.boxes);
         return (
           <g key={area.id}>
             <path
@@ -61,7 +77,6 @@ export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box)
             {area.kind === 'clear' &&
               area.boxes.length < 4 &&
               area.boxes.map((box) => <rect key={`${box.x} ${box.y}`} {...toScreen(box)} fill="url(#keep-clear)" />)}
-            {area.kind === 'clear' && named && around && <Slip at={headOf(toScreen(named))} text={area.name} />}
           </g>
         );
       })}
@@ -99,10 +114,9 @@ export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box)
           />
         );
       })}
-      {panels.map((panel) => {
-        const box = toScreen({ ...panel, height: 0 });
-        return <Slip key={panel.name} at={{ x: box.x + box.width / 2, y: box.y + 14 }} text={panel.name} />;
-      })}
+      {namesOn(piece, face).map((named) => (
+        <Slip key={named.text} box={slipOf(named, toScreen)} text={named.text} />
+      ))}
     </g>
   );
 }

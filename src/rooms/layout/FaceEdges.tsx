@@ -3,6 +3,7 @@ import type { Finding } from '../../../core/checks/check';
 import { type Box, outset, type Point } from '../../../core/geometry/box';
 import { formatLength, type PieceUnit } from '../../../core/units/length';
 import { FindingMarks } from '../../bench/findings/FindingMarks';
+import { type Named, slipOf } from './Areas';
 import { BandPatterns, Bands, type DieBands } from './Bands';
 import { Rulers } from './Rulers';
 import { onScreen, type View } from './view';
@@ -57,6 +58,7 @@ export const FaceEdges = memo(function FaceEdges({
   findings,
   chosen,
   text,
+  names,
   die,
 }: {
   face: string;
@@ -73,6 +75,8 @@ export const FaceEdges = memo(function FaceEdges({
   chosen: string | undefined;
   /** Where the text of the face lies, in its points; the same list as long as it does. */
   text: readonly Box[];
+  /** What stands on it by name, likewise. */
+  names: readonly Named[];
   /** The bands of a die line, where one cuts the face. */
   die: DieBands | undefined;
 }) {
@@ -94,7 +98,11 @@ export const FaceEdges = memo(function FaceEdges({
         toScreen={toScreen}
         chosen={chosen}
         // The lines of text, not the room that their leading takes.
-        kept={[legend, ...text.map((box) => outset(toScreen(box), -5))]}
+        kept={[
+          legend,
+          ...names.map((named) => slipOf(named, toScreen)),
+          ...text.map((box) => outset(toScreen(box), -5)),
+        ]}
       />
     </svg>
   );

@@ -20,7 +20,7 @@ import { asHeld, dieOf } from '../../../core/scene/finishing';
 import { type Bench, type Printed, useBench, useFound, usePrinted } from '../../bench/bench';
 import { FaceArt } from '../../bench/FaceArt';
 import { UnderlayImage } from '../../bench/underlay/UnderlayImage';
-import { Areas } from './Areas';
+import { Areas, namesOn } from './Areas';
 import { CaughtLines } from './arrange/CaughtLines';
 import { GuideLines } from './arrange/GuideLines';
 import { dieBands } from './Bands';
@@ -184,6 +184,8 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
       ),
     [findings, sizes],
   );
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is as old as the findings that stand beside it
+  const names = useMemo(() => new Map(shown.map((f) => [f.id, namesOn(piece, f)])), [findings, sizes]);
 
   const drawing = useDrawing();
   const { moving, base } = useMoving(view);
@@ -247,6 +249,7 @@ export function Stage({ asCut, children }: { asCut: boolean; children?: ReactNod
                     findings={findings}
                     chosen={selected?.id}
                     text={texts.get(f.id) ?? []}
+                    names={names.get(f.id) ?? []}
                     die={dies.get(f.id)}
                   />
                 ))}

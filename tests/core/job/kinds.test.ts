@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { checkPiece } from '../../../core/checks/check-piece';
 import { readJob } from '../../../core/files/job-file';
 import { apply } from '../../../core/geometry/matrix';
-import { areasOf, facesFolds, finishedSize } from '../../../core/job/areas';
+import { areasOf } from '../../../core/job/areas';
 import { addElement } from '../../../core/job/edits/elements';
 import { duplicateFace, moveFace, removeFace, renameFace } from '../../../core/job/edits/faces';
 import {
@@ -18,6 +18,7 @@ import {
   turnFace,
 } from '../../../core/job/edits/kinds';
 import { duplicatePiece } from '../../../core/job/edits/pieces';
+import { facesFolds, finishedSize } from '../../../core/job/folds-of';
 import { makeJob, makePiece, makeShape, makeWords } from '../../../core/job/make';
 import type { Element, Job } from '../../../core/job/schema';
 import { asFace, ontoSheet } from '../../../core/job/turned';

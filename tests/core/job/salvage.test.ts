@@ -38,6 +38,11 @@ describe('salvaging', () => {
     expect(jobSchema.safeParse(found.job).success).toBe(true);
     expect(found.job.pieces.length).toBeGreaterThanOrEqual(demo.pieces.length - 1);
   });
+  it('names a part that is broken by what it says in words, whatever else stands there', () => {
+    const job = structuredClone(demo) as Loose;
+    (job['pieces'] as Loose[])[1]!['name'] = { toString: null };
+    expect(() => salvage(job)).not.toThrow();
+  });
   it('is a job that opens, or nothing, whatever was kept', () => {
     const paths: (string | number)[][] = [];
     const walk = (value: unknown, path: (string | number)[]): void => {

@@ -3,8 +3,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { overlaps } from '../../../core/geometry/box';
 import { apply, type Matrix } from '../../../core/geometry/matrix';
-import { facePanels, facesFolds, sheetFolds } from '../../../core/job/areas';
+import { areasOf } from '../../../core/job/areas';
+import { NEW_POST } from '../../../core/job/edits/kinds';
+import { facePanels, facesFolds, sheetFolds } from '../../../core/job/folds-of';
 import { makePiece } from '../../../core/job/make';
+import { NO_ORDER, type Order } from '../../../core/job/order';
+import { addressedOn, postedOf } from '../../../core/job/posted';
+import type { Piece } from '../../../core/job/schema';
 import { ontoSheet } from '../../../core/job/turned';
 import { areaBox } from '../../../core/trade/area-box';
 import type { Envelope } from '../../../core/trade/data-schema';
@@ -468,7 +473,83 @@ describe('postage', () => {
     );
     expect(says(11, 6, 0.009).against.filter(({ what }) => what === 'thickness')).toEqual([]);
   });
+  it('a letter goes by the step of its weight: 1 oz is 28.35 g; above 3.5 oz it is none any more', () => {
+    const of = (grams: number) => postVerdict(us, { width: inch(9), height: inch(4), grams }, inch(0.01));
+    expect(of(28.3).postage).toBe('the card rate');
+    const letter = (grams: number) => postVerdict(us, { width: inch(11), height: inch(5), grams }, inch(0.01));
+    expect(letter(28.3).postage).toBe('the letter rate, up to 28.4 g');
+    expect(letter(28.4).postage).toBe('the letter rate, up to 56.7 g');
+    expect(letter(100).postage).toMatch(/large envelope/);
+    expect(letter(100).against).toContainEqual(expect.objectContaining({ what: 'weight', wanted: 99.22 }));
+  });
+  it('what is too heavy for one class goes as the next, here and in Germany: 21 g as a large letter', () => {
+    const de = postRulesOf('de')!;
+    const rules = { ...de, sizes: de.sizes.filter(({ openOnly }) => !openOnly) };
+    const of = (grams: number) => postVerdict(rules, { width: mm(220), height: mm(110), grams }, undefined);
+    expect(of(20)).toEqual({ postage: 'the rate of a standard letter, up to 20 g', against: [] });
+    expect(of(21).postage).toBe('the rate of a large letter, up to 500 g');
+    expect(of(21).against).toMatchObject([{ what: 'weight', measured: 21, wanted: 20 }]);
+  });
+  it('a folded piece is closed, and its fold leads into the machine', () => {
+    const of = (folds: ('top' | 'right' | 'bottom')[], isClosed: boolean) =>
+      postVerdict(us, { width: inch(9), height: inch(4), folds, isClosed }, inch(0.01)).against.map(({ what }) => what);
+    expect(of(['bottom'], true)).toEqual([]);
+    expect(of(['right'], true)).toEqual([]);
+    expect(of(['right'], false)).toEqual(['fold']);
+    expect(of(['top'], true)).toEqual(['fold side']);
+  });
   it('a 9 × 12 in sheet is larger than a letter', () => {
     expect(says(12, 9).postage).toMatch(/large envelope/);
+  });
+});
+
+describe('a piece that is posted as it is folded', () => {
+  const flyer = (fold: Piece['fold'], order: Partial<Order> = {}): Piece => ({
+    ...makePiece({
+      id: 'f',
+      name: 'F',
+      kind: 'flyer',
+      width: inch(11),
+      height: inch(8.5),
+      unit: 'in',
+      shop: 'us-digital',
+      faces: 2,
+    }),
+    fold,
+    post: { ...NEW_POST, rules: 'us', face: 'f-1' },
+    order: { ...NO_ORDER, ...order },
+  });
+  const half = { kind: 'half', less: 0 } as const;
+  const boxOf = (piece: Piece, id: string) => areasOf(piece, piece.faces[0]!).find((area) => area.id === id)?.boxes[0];
+
+  it('is addressed on its back: half of 11 in, with the fold at its right', () => {
+    const piece = flyer(half);
+    expect(addressedOn(piece, piece.faces[0]!)).toEqual({
+      of: { x: 0, y: 0, width: inch(5.5), height: inch(8.5) },
+      folded: ['right'],
+    });
+    // The stamp's corner is that of the panel.
+    expect(boxOf(piece, 'stamp')).toEqual({ x: inch(5.5 - 1.625), y: 0, width: inch(1.625), height: inch(1.375) });
+    const cover = { ...piece, post: { ...piece.post!, panel: 1 } };
+    expect(addressedOn(cover, cover.faces[0]!)).toMatchObject({ of: { x: inch(5.5) }, folded: ['left'] });
+  });
+  it('is closed where it is open: two tabs at its head and one at the side away from the fold', () => {
+    const tabs = (piece: Piece) =>
+      areasOf(piece, piece.faces[0]!).flatMap(({ id, boxes }) => (id.startsWith('tab') ? boxes : []));
+    expect(tabs(flyer(half))).toEqual([
+      { x: inch(0.5), y: 0, width: inch(1), height: inch(0.5) },
+      { x: inch(4), y: 0, width: inch(1), height: inch(0.5) },
+      { x: 0, y: inch(3.75), width: inch(0.5), height: inch(1) },
+    ]);
+    // The back of what opens upwards has its fold at its foot: the head is open, and no side is.
+    expect(tabs(flyer({ ...half, level: true }))).toHaveLength(2);
+    expect(tabs(flyer(undefined))).toEqual([]);
+  });
+  it('weighs what its flat sheet does: 11 × 8.5 in of 150 g/m² is 9.05 g; and is closed where its finishing says so', () => {
+    const of = (piece: Piece) => postedOf(piece, piece.faces[0]!);
+    const piece = flyer(half, { weight: 150 });
+    expect(of(piece)).toMatchObject({ width: inch(5.5), height: inch(8.5), folds: ['right'], isClosed: false });
+    expect(of(piece).grams).toBeCloseTo(0.2794 * 0.2159 * 150, 3);
+    expect(of(flyer(half, { finishing: ['Wafer tabs'] })).isClosed).toBe(true);
   });
 });

@@ -1,5 +1,5 @@
-import { finishedSize } from '../../../../core/job/areas';
 import { envelopesOf } from '../../../../core/job/envelopes-of';
+import { finishedSize } from '../../../../core/job/folds-of';
 import type { Envelope } from '../../../../core/trade/data-schema';
 import { ENVELOPES } from '../../../../core/trade/envelopes';
 import { type Fit, foldsThatFit, WAYS, whatFits } from '../../../../core/trade/fits';

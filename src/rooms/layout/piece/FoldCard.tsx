@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { facePanels } from '../../../../core/job/areas';
 import { setFold } from '../../../../core/job/edits/kinds';
 import { titleOf } from '../../../../core/job/find';
+import { facePanels } from '../../../../core/job/folds-of';
 import type { FoldMade } from '../../../../core/job/kinds';
 import type { Piece } from '../../../../core/job/schema';
 import { crossingsOf } from '../../../../core/scene/crossings';

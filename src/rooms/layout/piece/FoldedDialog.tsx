@@ -1,4 +1,4 @@
-import { sheetPanels } from '../../../../core/job/areas';
+import { sheetPanels } from '../../../../core/job/folds-of';
 import type { FoldMade } from '../../../../core/job/kinds';
 import type { Face, Piece } from '../../../../core/job/schema';
 import { ontoSheet } from '../../../../core/job/turned';

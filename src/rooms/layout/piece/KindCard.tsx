@@ -12,10 +12,10 @@ export function KindCard() {
   return (
     <>
       {piece.kind === 'card' && <CornerCard piece={piece} />}
-      {piece.kind === 'postcard' && <PostCard piece={piece} />}
       {piece.kind === 'envelope' && <EnvelopeCard piece={piece} />}
       {piece.kind === 'letterhead' && <LetterCard piece={piece} />}
       {piece.kind === 'flyer' && <FoldCard piece={piece} />}
+      {(piece.kind === 'postcard' || piece.kind === 'flyer') && <PostCard piece={piece} />}
       <button
         type="button"
         className="btn btn-sm justify-self-start text-base-content"

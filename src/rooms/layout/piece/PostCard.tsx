@@ -1,8 +1,9 @@
 import { nanoid } from 'nanoid';
 import { newPost, setPost, setThickness } from '../../../../core/job/edits/kinds';
+import { facePanels } from '../../../../core/job/folds-of';
 import type { Post } from '../../../../core/job/kinds';
+import { panelOf, postedOf } from '../../../../core/job/posted';
 import type { Piece } from '../../../../core/job/schema';
-import { asFace } from '../../../../core/job/turned';
 import { POST_RULES, postRulesOf } from '../../../../core/trade/post';
 import { postVerdict } from '../../../../core/trade/postage';
 import { useBench } from '../../../bench/bench';
@@ -21,9 +22,10 @@ export function PostCard({ piece }: { piece: Piece }) {
   const { unit, echo } = useBench();
   const { post } = piece;
   const rules = postRulesOf(post?.rules);
-  // As it is laid out: the address runs along the face's own width.
-  const laid = asFace(piece, piece.faces.find(({ id }) => id === post?.face) ?? {});
-  const verdict = rules && postVerdict(rules, laid, piece.thickness);
+  const face = piece.faces.find(({ id }) => id === post?.face);
+  const verdict = rules && face && postVerdict(rules, postedOf(piece, face), piece.thickness);
+  const panels = face ? facePanels(piece, face) : [];
+  const isWrittenOn = piece.kind === 'postcard';
   const put = (to: Partial<Post>): void =>
     act('Address side', (job) => setPost(job, piece.id, post && { ...post, ...to }, newId));
   const choose = (id: string): void =>
@@ -43,35 +45,15 @@ export function PostCard({ piece }: { piece: Piece }) {
             options={piece.faces.map(({ id, name }) => [id, name] as const)}
             onChange={(face) => put({ face })}
           />
-          <NumberField
-            label="Address lines"
-            value={post.lines.count}
-            least={0}
-            most={8}
-            onChange={(count) => put({ lines: { ...post.lines, count: Math.round(count) } })}
-          />
-          <LengthField
-            label="Apart"
-            unit={unit}
-            echo={echo}
-            value={post.lines.spacing}
-            refuse={(p) => (p < 6 || p > 100 ? 'Lines are from 6 to 100 points apart.' : undefined)}
-            onChange={(spacing) => put({ lines: { ...post.lines, spacing } })}
-          />
-          <LengthField
-            label="Weight of the lines"
-            unit="pt"
-            echo="mm"
-            value={post.lines.weight}
-            refuse={(p) => (p < 0.1 || p > 4 ? 'From 0.1 to 4 points.' : undefined)}
-            onChange={(weight) => put({ lines: { ...post.lines, weight } })}
-          />
-          <Tick checked={post.stamp} onChange={(stamp) => put({ stamp })}>
-            A box for the stamp
-          </Tick>
-          <Tick checked={post.divider} onChange={(divider) => put({ divider })}>
-            A line between message and address
-          </Tick>
+          {face && panels.length > 0 && (
+            <Pick
+              label="Addressed"
+              value={String(panelOf(piece, face))}
+              options={panels.map(({ name }, i) => [String(i), name] as const)}
+              onChange={(panel) => put({ panel: Number(panel) })}
+            />
+          )}
+          {isWrittenOn && <WrittenOn post={post} put={put} />}
           <LengthField
             label="Thickness of the stock"
             unit={unit}
@@ -90,5 +72,43 @@ export function PostCard({ piece }: { piece: Piece }) {
         </>
       )}
     </section>
+  );
+}
+
+/** What is drawn on a card for its sender to write in. */
+function WrittenOn({ post, put }: { post: Post; put(to: Partial<Post>): void }) {
+  const { unit, echo } = useBench();
+  return (
+    <>
+      <NumberField
+        label="Address lines"
+        value={post.lines.count}
+        least={0}
+        most={8}
+        onChange={(count) => put({ lines: { ...post.lines, count: Math.round(count) } })}
+      />
+      <LengthField
+        label="Apart"
+        unit={unit}
+        echo={echo}
+        value={post.lines.spacing}
+        refuse={(p) => (p < 6 || p > 100 ? 'Lines are from 6 to 100 points apart.' : undefined)}
+        onChange={(spacing) => put({ lines: { ...post.lines, spacing } })}
+      />
+      <LengthField
+        label="Weight of the lines"
+        unit="pt"
+        echo="mm"
+        value={post.lines.weight}
+        refuse={(p) => (p < 0.1 || p > 4 ? 'From 0.1 to 4 points.' : undefined)}
+        onChange={(weight) => put({ lines: { ...post.lines, weight } })}
+      />
+      <Tick checked={post.stamp} onChange={(stamp) => put({ stamp })}>
+        A box for the stamp
+      </Tick>
+      <Tick checked={post.divider} onChange={(divider) => put({ divider })}>
+        A line between message and address
+      </Tick>
+    </>
   );
 }
