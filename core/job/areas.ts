@@ -4,6 +4,7 @@ import { areaBox } from '../trade/area-box';
 import type { PostRules } from '../trade/data-schema';
 import { letterLayoutOf } from '../trade/letter-layouts';
 import { postRulesOf } from '../trade/post';
+import { facingClear } from '../trade/reply-mail';
 import type { Source } from '../trade/schema';
 import { toPoints } from '../units/length';
 import { type Addressed, addressedOn } from './posted';
@@ -73,7 +74,7 @@ function closures({ of, folded }: Addressed, rules: PostRules): Area[] {
   );
 }
 
-function postAreas(addressed: Addressed, rules: PostRules, isCard: boolean): Area[] {
+function postAreas(addressed: Addressed, rules: PostRules, isCard: boolean, isReply: boolean): Area[] {
   const { of } = addressed;
   const made = rules.areas.map((rule) => {
     const box = areaBox(rule, of);
@@ -89,7 +90,23 @@ function postAreas(addressed: Addressed, rules: PostRules, isCard: boolean): Are
       boxes: [movedTo({ ...box, x: from, width: right(box) - from }, of)],
     });
   });
-  return [...made, ...closures(addressed, rules)];
+  const mark = facingClear(of.width);
+  return [
+    ...made,
+    ...closures(addressed, rules),
+    ...(isReply
+      ? [
+          area({
+            id: 'facing-mark',
+            name: 'Facing mark',
+            kind: 'clear',
+            says: 'Sorting machines know by its bars that this is a reply: nothing else lies here.',
+            source: rules.source,
+            boxes: [movedTo(mark, of)],
+          }),
+        ]
+      : []),
+  ];
 }
 
 /** Width of a glued seam, and how near to the edges of a made envelope a press can print: common practice. */
@@ -233,7 +250,9 @@ export function areasOf(piece: Piece, face: Face): Area[] {
   return [
     ...(piece.kind === 'letterhead' ? letterAreas(sheet, index) : []),
     ...(piece.kind === 'envelope' ? envelopeAreas(sheet, index % 2 === 1) : []),
-    ...(rules ? postAreas(addressedOn(piece, face), rules, piece.kind === 'postcard') : []),
+    ...(rules
+      ? postAreas(addressedOn(piece, face), rules, piece.kind === 'postcard', piece.post?.reply !== undefined)
+      : []),
   ];
 }
 

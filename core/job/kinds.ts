@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { FOLDS, type Fold } from '../trade/folds';
 import { JOB_LIMITS } from '../trade/job-limits';
+import { REPLY_KINDS } from '../trade/reply-mail';
 import { id } from './element';
 import { letterTextSchema } from './letters';
 
@@ -25,6 +26,8 @@ export const postSchema = z.strictObject({
   divider: z.boolean(),
   /** Of a folded piece the panel that is addressed, as its panels are read; the back where it is left out. */
   panel: z.int().min(0).max(7).optional(),
+  /** It comes back: what it is, and the permit of who pays for it. */
+  reply: z.strictObject({ kind: z.enum(REPLY_KINDS), permit: z.string().max(60) }).optional(),
 });
 export type Post = z.infer<typeof postSchema>;
 

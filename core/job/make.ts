@@ -63,7 +63,7 @@ type New<K extends Element['kind'], Given extends string> = { id: string } & Pic
 > &
   Partial<Omit<Extract<Element, { kind: K }>, 'kind' | 'id'>>;
 
-const BLACK = { ink: 'black', tint: 1 };
+export const BLACK = { ink: 'black', tint: 1 };
 
 interface NewWords {
   id: string;

@@ -69,6 +69,17 @@ test('faces are added, named, turned and put in order; a fold has its panels', a
   await page.keyboard.press('Escape');
   await page.getByRole('combobox', { name: /^Folded/ }).selectOption({ label: 'Half fold' });
   await expect(page.getByText('Inside, from the left: 148.5 mm, 148.5 mm')).toBeVisible();
+  await page.getByLabel('Opens').selectOption({ label: 'Upwards: the folds are level' });
+  await expect(page.getByText('Inside, from the top: 105 mm, 105 mm')).toBeVisible();
+  await page.getByLabel('Postal rules').selectOption({ label: 'United States' });
+  await expect(page.getByLabel('Addressed')).toHaveValue('0');
+  await expect(page.getByText(/only where its open edges are closed by tabs or glue/)).toBeVisible();
+  await page.getByLabel('Postal rules').selectOption({ label: 'No rules' });
+  await page.getByRole('combobox', { name: /^Folded/ }).selectOption({ label: 'Cross fold' });
+  await expect(page.getByText('Folded: 148.5 × 105 mm')).toBeVisible();
+  await page.getByRole('button', { name: 'See it folded' }).click();
+  await expect(page.getByRole('img', { name: /^The cover opened: Opened left, 2, head down; / })).toBeVisible();
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Add side' }).click();
   await expect(page.getByRole('tab', { name: 'Page 3' })).toBeVisible();
   await page.getByLabel('Name of Page 3').fill('Insert');

@@ -1,11 +1,12 @@
 import { areaBox } from '../../trade/area-box';
 import { letterLayoutOf } from '../../trade/letter-layouts';
 import { postRulesOf } from '../../trade/post';
+import { replyDrawn } from '../../trade/reply-mail';
 import { type PieceUnit, roundIn, toPoints } from '../../units/length';
 import { dividerAt } from '../areas';
 import { pieceOf } from '../find';
 import type { EnvelopeMade, FoldMade, LetterMade, Post } from '../kinds';
-import { makeRule, makeShape } from '../make';
+import { BLACK, makeRule, makeShape, makeWords } from '../make';
 import type { Element, Face, Job, Piece } from '../schema';
 import { asFace } from '../turned';
 import { changePiece } from './change-piece';
@@ -97,6 +98,42 @@ export const newPost = (unit: PieceUnit): Omit<Post, 'rules' | 'face'> => ({
 });
 const QUIET = 0.55;
 
+/** What is printed on a reply, so that machines and clerks know it. */
+function replySide(width: number, { kind, permit }: NonNullable<Post['reply']>, newId: () => string): Element[] {
+  const { bars, frame, texts } = replyDrawn(kind, width, permit);
+  const part = 'address side' as const;
+  return [
+    ...bars.map(({ name, box }): Element => ({ ...makeRule({ id: newId(), name, ...box }), part })),
+    ...(frame
+      ? [
+          {
+            ...makeShape({ id: newId(), name: 'Postage box', ...frame }),
+            part,
+            paint: { ink: 'paper', tint: 1 },
+            stroke: { paint: BLACK, weight: 0.75 },
+          },
+        ]
+      : []),
+    ...texts.map(
+      ({ name, text, box, size, isCentred }): Element => ({
+        ...makeWords({
+          id: newId(),
+          name,
+          text,
+          x: box.x,
+          y: box.y,
+          lettering: { size },
+          setting: isCentred ? { align: 'centre' } : {},
+          frame: isCentred
+            ? { behaviour: 'fixed box', width: box.width, height: box.height, inset: 4, vertical: 'middle' }
+            : {},
+        }),
+        part,
+      }),
+    ),
+  ];
+}
+
 /** What is drawn on an address side by its rules: ordinary elements that are made anew when the rules change. */
 export function addressSide(piece: Piece, face: Face, post: Post, newId: () => string): Element[] {
   const rules = postRulesOf(post.rules);
@@ -105,6 +142,7 @@ export function addressSide(piece: Piece, face: Face, post: Post, newId: () => s
   const common = { part: 'address side' as const };
   const paint = { ink: 'black', tint: QUIET };
   const made: Element[] = [];
+  if (post.reply) return replySide(width, post.reply, newId);
   const stamp = rules.areas.find((rule) => rule.stamp);
   if (post.stamp && stamp?.stamp) {
     const box = areaBox(stamp, { width, height });
@@ -151,7 +189,8 @@ export const setPost = (job: Job, pieceId: string, post: Post | undefined, newId
     put(piece, 'post', post);
     for (const face of piece.faces) face.elements = face.elements.filter((e) => e.part !== 'address side');
     const face = piece.faces.find(({ id }) => id === post?.face);
-    if (post && face && piece.kind === 'postcard') face.elements.push(...addressSide(piece, face, post, newId));
+    const isDrawn = piece.kind === 'postcard' || (piece.kind === 'envelope' && post?.reply);
+    if (post && face && isDrawn) face.elements.push(...addressSide(piece, face, post, newId));
   });
 
 /** Turns one face on the sheet, or lays it straight; its elements stay where they are on it. */

@@ -12,6 +12,7 @@ import { NumberField } from '../../../parts/NumberField';
 import { Pick } from '../../../parts/Pick';
 import { Tick } from '../../../parts/Tick';
 import { act } from '../../../store/session';
+import { ReplyFields } from './ReplyFields';
 
 const newId = (): string => nanoid(10);
 
@@ -28,6 +29,7 @@ export function PostCard({ piece }: { piece: Piece }) {
   const isWrittenOn = piece.kind === 'postcard';
   const put = (to: Partial<Post>): void =>
     act('Address side', (job) => setPost(job, piece.id, post && { ...post, ...to }, newId));
+  const make = (to: Post): void => act('Address side', (job) => setPost(job, piece.id, to, newId));
   const choose = (id: string): void =>
     act('Address side', (job) => {
       const face = post?.face ?? piece.faces.at(-1)!.id;
@@ -53,7 +55,16 @@ export function PostCard({ piece }: { piece: Piece }) {
               onChange={(panel) => put({ panel: Number(panel) })}
             />
           )}
-          {isWrittenOn && <WrittenOn post={post} put={put} />}
+          {post.rules === 'us' && isWrittenOn && (
+            <ReplyFields
+              reply={post.reply}
+              onChange={(reply) => {
+                const { reply: _, ...rest } = post;
+                make({ ...rest, ...(reply ? { reply } : {}) });
+              }}
+            />
+          )}
+          {isWrittenOn && !post.reply && <WrittenOn post={post} put={put} />}
           <LengthField
             label="Thickness of the stock"
             unit={unit}
