@@ -178,7 +178,7 @@ export async function lookAt(
   const { press, sources } = found;
   const grid = found.grid();
   const rendering = asked.paper
-    ? { intent: 'absolute colorimetric' as const, blackPointCompensation: false }
+    ? { ...press.condition, intent: 'absolute colorimetric' as const, blackPointCompensation: false }
     : press.condition;
   const toScreen = engine.converter(press.profile, 'sRGB', rendering, 'quick');
   const rgba = viewOf(grid, asked.view, sources.inks, toScreen);

@@ -28,6 +28,7 @@ const MEASURED: Record<string, (measure: Measure, unit: PieceUnit) => string> = 
   'short-of-bleed': (measure, unit) => `${measureWords(measure, unit)} outside the trim`,
   'outside-safe': toTrim,
   'corner-cut': toTrim,
+  'across-fold': (measure, unit) => `${measureWords(measure, unit)} over the fold`,
   'die-cuts': toDie,
   'die-bleed': (measure, unit) => `${measureWords(measure, unit)} outside the die line`,
 };
@@ -39,7 +40,8 @@ export function measuredAndWanted({ check, measured, wanted }: Finding, unit: Pi
     wanted.kind === 'ink' || wanted.kind === 'difference' || wanted.kind === 'grammage' || wanted.kind === 'weight';
   if (isLimit && measured.value >= wanted.value)
     return `${measureWords(measured, unit)}, at most ${measureWords(wanted, unit)}`;
-  return `${(MEASURED[check] ?? measureWords)(measured, unit)}, needs ${measureWords(wanted, unit)}`;
+  const said = (MEASURED[check] ?? measureWords)(measured, unit);
+  return check === 'across-fold' ? said : `${said}, needs ${measureWords(wanted, unit)}`;
 }
 
 /** What a tag on the stage calls a fault, where its numbers are of one thing. */

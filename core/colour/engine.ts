@@ -3,6 +3,7 @@ import type { PressCondition } from '../trade/schema';
 import { byDistinctColours } from './distinct-colours';
 import type { Cmyk, Lab } from './ink';
 import { keepAtMost } from './kept-transforms';
+import { withNeutralBlack } from './neutral-black';
 import { refineAmounts } from './refine-amounts';
 
 /** Little CMS behind a small front: profiles are bytes, pixels are 8 bits a channel, no padding. */
@@ -26,7 +27,7 @@ export interface ProfileFacts {
   space: string;
   name: string;
 }
-export type Rendering = Pick<PressCondition, 'intent' | 'blackPointCompensation'>;
+export type Rendering = Pick<PressCondition, 'intent' | 'blackPointCompensation' | 'neutralBlack'>;
 export type Care = 'exact' | 'quick';
 export type Converter = (pixels: Uint8Array) => Uint8Array;
 export class ProfileError extends Error {}
@@ -186,6 +187,7 @@ export async function createColourEngine(wasm: Uint8Array): Promise<ColourEngine
         }
         return result;
       };
+      if (how.neutralBlack && to === 'sRGB' && into === CHANNELS.CMYK) return withNeutralBlack(convert);
       if (care === 'quick' || into !== CHANNELS.RGB) return convert;
       return (pixels) => (pixels.length / into < MANY ? convert(pixels) : byDistinctColours(pixels, out, convert));
     },

@@ -19,8 +19,12 @@ export const conditionsOf = ({ conditions }: Pick<Job, 'conditions'>): PressCond
   ),
 ];
 
-/** The condition that a shop prints this job with: its spec's own, unless the job says another. */
-export function pressConditionOf(job: Pick<Job, 'conditions' | 'pressOf'>, shop: ShopSpec): PressCondition {
+/** The condition that a shop prints this job with: its spec's own, unless the job says another; looked at as the job says. */
+export function pressConditionOf(
+  job: Pick<Job, 'conditions' | 'pressOf' | 'neutralBlack'>,
+  shop: ShopSpec,
+): PressCondition {
   const wanted = job.pressOf[shop.id];
-  return conditionsOf(job).find(({ id }) => id === wanted) ?? conditionOf(shop.condition);
+  const condition = conditionsOf(job).find(({ id }) => id === wanted) ?? conditionOf(shop.condition);
+  return job.neutralBlack ? { ...condition, neutralBlack: true } : condition;
 }

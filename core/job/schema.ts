@@ -143,6 +143,8 @@ export const jobShape = z.strictObject({
   spelling: spellingSchema,
   /** Fonts the user has added. */
   fonts: z.record(assetHash, ownFontSchema),
+  /** Black is looked at without a tinge, whatever a profile measures. */
+  neutralBlack: z.literal(true).optional(),
   /** Press conditions made from profiles the user has loaded, by the hash of the profile. */
   conditions: z.record(assetHash, ownConditionSchema),
   /** The press condition of a shop in this job, by the shop's id, where it is not the one of its spec. */

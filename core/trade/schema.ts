@@ -141,6 +141,8 @@ export const pressConditionSchema = z.strictObject({
   intent: z.enum(INTENTS),
   blackPointCompensation: z.boolean(),
   totalInk: z.number().min(1).max(4),
+  /** Looked at without the tinge that its black measures. */
+  neutralBlack: z.literal(true).optional(),
   source: sourceSchema,
 });
 export type PressCondition = z.infer<typeof pressConditionSchema>;

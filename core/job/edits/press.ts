@@ -34,3 +34,10 @@ export const setPressOf = (job: Job, shop: string, condition: string | undefined
     if (condition === undefined) delete draft.pressOf[shop];
     else draft.pressOf[shop] = condition;
   });
+
+/** Says whether black is looked at without the tinge that profiles measure. */
+export const setNeutralBlack = (job: Job, isNeutral: boolean): Job =>
+  produce(job, (draft) => {
+    if (isNeutral) draft.neutralBlack = true;
+    else delete draft.neutralBlack;
+  });

@@ -1,6 +1,13 @@
 import Upload from 'lucide-react/icons/upload';
 import { useState } from 'react';
-import { addCondition, changeCondition, removeCondition, setPressOf } from '../../../core/job/edits/press';
+import type { Lab } from '../../../core/colour/ink';
+import {
+  addCondition,
+  changeCondition,
+  removeCondition,
+  setNeutralBlack,
+  setPressOf,
+} from '../../../core/job/edits/press';
 import { conditionsOf } from '../../../core/job/press-of';
 import { REGISTERED } from '../../../core/trade/registered-conditions';
 import { INTENTS } from '../../../core/trade/schema';
@@ -14,6 +21,15 @@ import { keepAsset } from '../../store/assets';
 import { act } from '../../store/session';
 
 const NONE = 'none';
+
+/** What this profile's black measures, and what of it is shown. */
+function blackSays([lightness, a, b]: Lab, isNeutral: boolean): string {
+  const [l, x, y] = [lightness, a, b].map((value) => (Math.round(value * 10) / 10).toFixed(1).replace('-', '−'));
+  const measures = `Its black measures L* ${l}, a* ${x}, b* ${y}`;
+  return isNeutral
+    ? `${measures}. On screens, in proofs and in pictures it is shown without that tinge; print files stay as they are.`
+    : `${measures}, and is shown so.`;
+}
 
 /** The press condition that the shop prints this job with: one that ships, or the shop's own profile. */
 export function PressCard() {
@@ -46,6 +62,10 @@ export function PressCard() {
       <FileChooser label="The shop’s profile" accept=".icc,.icm" onFile={(chosen) => void load(chosen)}>
         <Upload size={14} /> Import ICC profile…
       </FileChooser>
+      <Tick checked={job.neutralBlack === true} onChange={(on) => act('Neutral black', (j) => setNeutralBlack(j, on))}>
+        Show black as neutral grey
+      </Tick>
+      <p className="quiet text-[14px]">{blackSays(press.lab([0, 0, 0, 1]), job.neutralBlack === true)}</p>
       {problem && (
         <p role="alert" className="text-[14px] text-error">
           {problem}

@@ -32,7 +32,8 @@ export function PostCard({ piece }: { piece: Piece }) {
   const make = (to: Post): void => act('Address side', (job) => setPost(job, piece.id, to, newId));
   const choose = (id: string): void =>
     act('Address side', (job) => {
-      const face = post?.face ?? piece.faces.at(-1)!.id;
+      // What is folded is addressed on its outside.
+      const face = post?.face ?? (piece.fold ? piece.faces[0]! : piece.faces.at(-1)!).id;
       return setPost(job, piece.id, id ? { ...newPost(piece.unit), ...post, rules: id, face } : undefined, newId);
     });
   return (
