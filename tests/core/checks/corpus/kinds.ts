@@ -1,4 +1,5 @@
 import type { Ink } from '../../../../core/colour/ink';
+import { moveElement } from '../../../../core/job/edits/elements';
 import { addInk } from '../../../../core/job/edits/inks';
 import { addPiece } from '../../../../core/job/edits/job';
 import { NEW_LETTER, NEW_POST, setFold, setLetter, setPost, setThickness } from '../../../../core/job/edits/kinds';
@@ -52,6 +53,15 @@ const laid =
   (to: Partial<SheetMade>) =>
   (job: Job): Job =>
     setSheet(job, 'card', { ...USUAL_SHEET, ...to });
+
+const usSelfMailer = { kind: 'flyer' as const, width: inch(8), height: inch(8), unit: 'in' as const };
+/** Folded upwards to 8 × 4 in, with its fold at the foot of the address. */
+const selfMailed =
+  (finishing: string[]) =>
+  (job: Job): Job =>
+    posted('us')(
+      setOrder(setFold(job, 'card', { kind: 'half', less: 0, level: true }), 'card', { ...NO_ORDER, finishing }),
+    );
 
 const GOLD: Ink = { id: 'gold', name: 'Metallic Gold', kind: 'spot', cmyk: [0.2, 0.3, 0.7, 0.1] };
 
@@ -294,6 +304,30 @@ export const KINDS: readonly Fault[] = [
     says: 'four panels rolled up, all but alike, and as a concertina',
     faulty: setThickness(setFold(jobOf([], flyer), 'card', { kind: 'roll', less: 0 }), 'card', mm(0.15)),
     twin: setThickness(setFold(jobOf([], flyer), 'card', { kind: 'concertina', less: 0 }), 'card', mm(0.15)),
+  },
+  {
+    check: 'tuck-tight',
+    says: 'wings of a gate in stock of 0.2 mm, 0.5 mm from the middle, and 1',
+    faulty: setThickness(setFold(jobOf([], flyer), 'card', { kind: 'gate', less: mm(0.5) }), 'card', mm(0.2)),
+    twin: setThickness(setFold(jobOf([], flyer), 'card', { kind: 'gate', less: mm(1) }), 'card', mm(0.2)),
+  },
+  {
+    check: 'fold-score',
+    says: 'a flyer of 171 g/m² that is folded unscored, and one of 170',
+    faulty: laid({ along: 'short side' })(ordered('', 171, [])(jobOf([], flyer))),
+    twin: laid({ along: 'short side' })(ordered('', 170, [])(jobOf([], flyer))),
+  },
+  {
+    check: 'across-fold',
+    says: 'a code over the level fold of a cross fold, and one above it',
+    faulty: setFold(jobOf([code('c', 200, 95, 20)], flyer), 'card', { kind: 'cross', less: 0 }),
+    twin: setFold(jobOf([code('c', 200, 60, 20)], flyer), 'card', { kind: 'cross', less: 0 }),
+  },
+  {
+    check: 'post-size',
+    says: 'a folded piece whose edges nobody closes, and one with tabs',
+    faulty: selfMailed([])(moveElement(jobOf([], usSelfMailer), 'quiet', { x: mm(4), y: mm(-25) })),
+    twin: selfMailed(['Tabs'])(moveElement(jobOf([], usSelfMailer), 'quiet', { x: mm(4), y: mm(-25) })),
   },
   {
     check: 'across-fold',

@@ -48,6 +48,22 @@ const detail = (check: string, says: string, typed: string, quote: string): Faul
 
 export const WORDS: readonly Fault[] = [
   look('small-type', 'words of 5.5 pt in one ink', { size: 5.5 }, { size: 6.5 }),
+  look('small-type', 'words of 5.9 pt, and of 6', { size: 5.9 }, { size: 6 }),
+  look('tight-tracking', 'letters set 51 thousandths closer', { tracking: -51 }, { tracking: -49 }),
+  said('double-space', 'two spaces after a stop', 'Open daily.  Tea till five', 'Open daily. Tea till five'),
+  said('typewriter-quotes', 'straight single quotes', "The 'Fen' roses", 'The ‘Fen’ roses'),
+  said('hyphen-for-dash', 'a hyphen in a span of months', 'March - October', 'March – October'),
+  said('placeholder-words', 'filler further on', 'Tea and dolor sit amet', 'Tea and a seat in the sun'),
+  one('long-lines', 'lines of a hundred letters', [running(320)], [running(200)], { width: 600, height: 400 }),
+  one('hidden-words', 'words that a line more would hold', [boxed(70, 24)], [boxed(150, 60)]),
+  one('almost-aligned', 'words 0.4 mm out of line', [words('w', 'Iris', 7.6, 20)], [words('w', 'Iris', 8, 20)]),
+  detail('detail-typed', 'the phone in a sentence', 'Ring 01632 960 110 till five', 'Ring {firm.phone} till five'),
+  one(
+    'code-inks',
+    'a code in three quarters of green',
+    [code('c', 12, 12, 20, ink('green', 0.75))],
+    [code('c', 12, 12, 20)],
+  ),
   look('small-type', 'words of 4 pt in one ink', { size: 4 }, { size: 7 }),
   look('small-type', 'words of 7 pt in four inks', { size: 7, paint: ink('green') }, { size: 8, paint: ink('green') }),
   one(
