@@ -1,10 +1,12 @@
-import type { Converter } from './engine';
 import { LIGHT, linearOf, writtenOf } from './srgb';
 
 /**
  * Black as it looks on most paper: without a tinge. A profile may have measured its black with a cast that is right on its
  * own paper and looks violet or brown on a screen; what is printed does not change.
  */
+
+/** Bytes in, bytes out, pixel by pixel. */
+type Convert = (pixels: Uint8Array) => Uint8Array;
 
 const STEPS = 4096;
 const LINEAR = Float64Array.from({ length: 256 }, (_, byte) => linearOf(byte / 255));
@@ -14,7 +16,7 @@ const WRITTEN = Uint8Array.from({ length: STEPS + 1 }, (_, i) => Math.round(255 
 const MOST = 4;
 
 /** A conversion of cyan, magenta, yellow and black to sRGB, by which black alone is as grey as its paper, at its own lightness. */
-export function withNeutralBlack(convert: Converter): Converter {
+export function withNeutralBlack(convert: Convert): Convert {
   const axis = convert(Uint8Array.from({ length: 4 * 256 }, (_, i) => (i % 4 === 3 ? i >> 2 : 0)));
   const light = (k: number, channel: number): number => LINEAR[axis[3 * k + channel]!]!;
   const luminance = (k: number): number => LIGHT.reduce((sum, share, channel) => sum + share * light(k, channel), 0);

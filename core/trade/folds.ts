@@ -1,4 +1,3 @@
-import type { Box, Point } from '../geometry/box';
 import { toPoints } from '../units/length';
 
 /** Folded pieces: how wide each panel is, what it is called as it is read, and what is seen of it as it is opened. Points. */
@@ -24,7 +23,15 @@ export interface FoldOf {
   /** The folds lie level, and the piece opens upwards; else they are upright, and it opens as a book. */
   level?: boolean | undefined;
 }
-type Size = Pick<Box, 'width' | 'height'>;
+interface Size {
+  width: number;
+  height: number;
+}
+interface At {
+  x: number;
+  y: number;
+}
+type Box = At & Size;
 export type Side = 'outside' | 'inside';
 
 /** A panel on its sheet, as the printer gets that side. */
@@ -170,7 +177,7 @@ export const leastTuck = (kind: Fold, thickness: number): number | undefined =>
 export interface PanelSeen {
   side: Side;
   panel: number;
-  at: Point;
+  at: At;
   isOver: boolean;
 }
 

@@ -1,10 +1,16 @@
-import type { Box } from '../geometry/box';
 import { toPoints } from '../units/length';
 
 /**
  * Mail that comes back, by the rules of the United States: what sorting machines know it by, and what says who pays. From memory
  * of the Domestic Mail Manual (505) and its Quick Service Guide of reply mail. Lengths in points.
  */
+
+interface Box {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}
 
 const inch = (value: number): number => toPoints(value, 'in');
 
