@@ -40,6 +40,9 @@ const colourBars = COLOUR_MODES.map((_, i) => `/B${i} gs 0.5 0.25 0.7 0.1 k ${10
 const GROUNDS = `${GROUND} 0.9 0.1 0 0 k 0 60 220 25 re f 0 0 0.5 0.6 k 0 85 220 15 re f`;
 const colourStates = `/ExtGState<<${COLOUR_MODES.map((mode, i) => `/B${i}<</BM/${mode}>>`).join('')}>>`;
 
+const calculation = (entries: string, program: string): string =>
+  `<</FunctionType 4${entries}/Length ${program.length + 4}>>stream\n{ ${program} }\nendstream`;
+
 const CASES: Readonly<Record<string, Uint8Array>> = {
   'every blend, on ink and on paper': page(`${GROUND}\n${bars}`, states()),
   'every blend, seen through by half': page(`${GROUND}\n${bars}`, states('/ca 0.5')),
@@ -56,6 +59,16 @@ const CASES: Readonly<Record<string, Uint8Array>> = {
   'the light of a drawing as a mask': page(`${GROUND} /M gs 0.5 0.25 0.7 0.1 k 5 5 210 110 re f`, masked(), [
     form(MASK, MASK_GROUP),
   ]),
+  'a mask that a calculation turns over': page(
+    `${GROUND} /M gs 0.5 0.25 0.7 0.1 k 5 5 210 110 re f`,
+    masked('/TR 6 0 R'),
+    [form(MASK, MASK_GROUP), calculation('/Domain[0 1]/Range[0 1]', '1 exch sub')],
+  ),
+  'a gradient that is calculated, seen through': page(
+    `${GROUND} /Half gs 10 10 200 100 re W n /S sh`,
+    '/ExtGState<</Half<</ca 0.5>>>>/Shading<</S<</ShadingType 2/ColorSpace/DeviceCMYK/Coords[10 0 210 0]/Function 5 0 R>>>>',
+    [calculation('/Domain[0 1]/Range[0 1 0 1 0 1 0 1]', 'dup 0.5 gt { 1 exch sub } if dup 2 mul exch 0 exch 0.2')],
+  ),
   'a mask on a ground that is light': page(`/M gs 0.5 0.25 0.7 0.1 k 5 5 210 110 re f`, masked('/BC[1]'), [
     form('0 g 40 30 60 60 re f', MASK_GROUP),
   ]),

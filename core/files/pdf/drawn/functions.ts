@@ -1,8 +1,9 @@
-import { unpacked } from '../parsed/filters';
+import { contentsOf, unpacked } from '../parsed/filters';
 import { Stream, type Value } from '../parsed/syntax';
 import { arrayOf, dictOf, numbersOf, type PdfView } from '../parsed/view';
+import { calculated, NotCalculable, programOf } from './calculator';
 
-/** Functions of a PDF (ISO 32000-1, 7.10): sampled, exponential, stitched; several of one value side by side. */
+/** Functions of a PDF (ISO 32000-1, 7.10): sampled, exponential, stitched, calculated; several of one value side by side. */
 
 export interface PdfFunction {
   (t: number): number[];
@@ -21,7 +22,7 @@ function make(domain: readonly [number, number], knots: readonly number[], of: (
   return Object.assign((t: number) => of(within(t, domain[0], domain[1])), { domain, knots });
 }
 
-/** A function of one value; undefined for a kind that is not read, as one that calculates. */
+/** A function of one value; undefined for a kind that is not read. */
 export function functionOf(view: PdfView, value: Value | undefined, deep = 0): PdfFunction | undefined {
   const { file } = view;
   const found = file.get(value);
@@ -76,6 +77,7 @@ export function functionOf(view: PdfView, value: Value | undefined, deep = 0): P
     );
   }
   if (kind === 0 && found instanceof Stream) return sampled(view, found, domain);
+  if (kind === 4 && found instanceof Stream) return calculating(view, found, domain);
   return undefined;
 }
 
@@ -104,4 +106,32 @@ function sampled(view: PdfView, stream: Stream, domain: readonly [number, number
     const low = Math.min(count - 2, Math.floor(place));
     return Array.from({ length: outputs }, (_, k) => at(low, k) + (place - low) * (at(low + 1, k) - at(low, k)));
   });
+}
+
+/** Places at which a calculation is asked between the ends of its domain: nothing says where it bends. */
+const ASKED = 64;
+
+function calculating(view: PdfView, stream: Stream, domain: readonly [number, number]): PdfFunction | undefined {
+  const range = numbersOf(view, stream.dict.get('Range'));
+  try {
+    const program = programOf(new TextDecoder('latin1').decode(contentsOf(stream, view.file)));
+    const of = (t: number): number[] => {
+      const values = calculated(program, [t]);
+      const count = range.length / 2;
+      if (values.length < count) throw new NotCalculable('A function leaves too little.');
+      return values
+        .slice(values.length - count)
+        .map((value, k) => within(Number.isNaN(value) ? 0 : value, range[2 * k]!, range[2 * k + 1]!));
+    };
+    const knots = Array.from(
+      { length: ASKED },
+      (_, i) => domain[0] + ((i + 1) / (ASKED + 1)) * (domain[1] - domain[0]),
+    );
+    // One that cannot be worked out is told of now, not in the middle of a drawing.
+    for (const t of [...domain, ...knots]) of(t);
+    return make(domain, knots, of);
+  } catch (error) {
+    if (error instanceof NotCalculable) return undefined;
+    throw error;
+  }
 }
