@@ -162,6 +162,7 @@ export function readPageArt({ view }: PdfOpened, page: number, type: Omit<LineSo
           if (glyph.seen && !glyph.font.type3 && !glyph.font.outline(glyph.glyph)) device.unseen(glyph);
         },
         lettered: device.lettered,
+        noMeshes: true,
         picture: (each) => {
           seen = each;
         },

@@ -1,7 +1,8 @@
 import { type Matrix, multiply } from '../../../geometry/matrix';
 import { type Path, transformPath } from '../../../geometry/path';
 import type { FontRead } from './fonts';
-import { fillArea, painted, strokeLine } from './paint';
+import { fillIn } from './mesh';
+import { painted, strokeLine } from './paint';
 import type { Running } from './state';
 
 /** Letters (ISO 32000-1, 9.4): where each stands, what it stands for, and its outline on the device. */
@@ -39,9 +40,9 @@ function drawOutline(running: Running, font: FontRead, outline: Path | undefined
   if (!outline) drawing.hear.unread?.(`letters of ${font.name}`);
   if (!outline || outline.length === 0) return;
   const shape: Path = transformPath(outline, multiply(matrix, [1 / font.upem, 0, 0, 1 / font.upem, 0, 0]));
-  const { colour, tile } = state.paint.fill;
+  const { colour, tile, mesh } = state.paint.fill;
   if (FILLS.includes(mode)) {
-    if (tile) fillArea(running, shape);
+    if (tile || mesh) fillIn(running, shape);
     else if (colour) painted(running, 'fill', () => drawing.device.fillPath(shape, colour));
   }
   if (STROKES.includes(mode)) strokeLine(running, shape);

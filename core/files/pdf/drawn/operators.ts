@@ -5,7 +5,8 @@ import { Name, Stream, Text, type Value } from '../parsed/syntax';
 import { arrayOf, dictOf, nameOf, textOf } from '../parsed/view';
 import { fontAt, setState } from './graphics-state';
 import { endText, show } from './letters';
-import { fillArea, painted, strokeLine } from './paint';
+import { drawMesh, fillIn, meshIn } from './mesh';
+import { painted, strokeLine } from './paint';
 import { shadeOf } from './shades';
 import { spaceOf } from './spaces';
 import { devicePaint, type How, matrixOf, type Paint, type Running } from './state';
@@ -45,7 +46,7 @@ const paints =
     if (closes) close(running);
     if (running.path.length > 0) {
       const there = transformPath(running.path, running.state.ctm);
-      if (fill) fillArea(running, fill === 'evenodd' ? fromEvenOdd(there) : there);
+      if (fill) fillIn(running, fill === 'evenodd' ? fromEvenOdd(there) : there);
       if (strokes) strokeLine(running, there);
     }
     endPath(running);
@@ -95,6 +96,8 @@ function chosen(running: Running, { space }: Paint, n: readonly number[], given:
   }
   const dict = dictOf(view.file, pattern);
   const there = multiply(base, matrixOf(view, dict?.get('Matrix')));
+  const mesh = meshIn(running.drawing, dict?.get('Shading'));
+  if (mesh) return { space, colour: undefined, mesh: { stream: mesh, matrix: there } };
   return { space, colour: dict && shadeOf(running.drawing, dict.get('Shading'), there, running.resources) };
 }
 
@@ -183,7 +186,13 @@ export const OPERATORS: Readonly<Record<string, Operator>> = {
   'b*': paints('evenodd', true, true),
   sh: (running, _, given) => {
     const { drawing, resources, state } = running;
-    const shade = shadeOf(drawing, resource(running, 'Shading', given), state.ctm, resources);
+    const shading = resource(running, 'Shading', given);
+    const mesh = meshIn(drawing, shading);
+    if (mesh) {
+      drawMesh(running, mesh, state.ctm);
+      return;
+    }
+    const shade = shadeOf(drawing, shading, state.ctm, resources);
     if (shade) painted(running, 'fill', () => drawing.device.fillPath(EVERYWHERE, shade));
   },
   ...colourOperators('fill'),

@@ -75,8 +75,8 @@ function penOf({ ctm, weight, cap, join, dash }: State): Pen {
 
 export function strokeLine(running: Running, path: Path): void {
   const { drawing, state } = running;
-  const { colour, tile } = state.paint.stroke;
-  if (tile) drawing.hear.unread?.('a line in a pattern');
+  const { colour, tile, mesh } = state.paint.stroke;
+  if (tile || mesh) drawing.hear.unread?.('a line in a pattern');
   if (!colour) return;
   const pen = penOf(state);
   drawing.hear.path?.({ path, pen, colour, overprints: state.overprint.stroke, lettering: drawing.lettering > 0 });

@@ -23,6 +23,8 @@ export interface Paint {
   tile?: Stream;
   /** What a tile without colours of its own is drawn in. */
   tileIn?: Colour;
+  /** A mesh instead of a colour, and what lays its space on the device. */
+  mesh?: { stream: Stream; matrix: Matrix };
 }
 
 export type How = 'fill' | 'stroke';

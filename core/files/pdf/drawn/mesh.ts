@@ -1,0 +1,216 @@
+import type { LaidPicture } from '../../../devices/plates/device';
+import type { Point } from '../../../geometry/box';
+import { apply, type Matrix } from '../../../geometry/matrix';
+import type { Path } from '../../../geometry/path';
+import { type Dict, Stream, type Value } from '../parsed/syntax';
+import { functionOf } from './functions';
+import { type Corner, MESHES, type Mesh, meshOf, type Patch } from './mesh-read';
+import { fillArea, painted } from './paint';
+import { spaceOf } from './spaces';
+import type { Drawing, Running } from './state';
+
+/** Meshes as pictures of amounts of ink: what they do not reach is not there. */
+
+interface MeshLaid {
+  laid: LaidPicture;
+  /** Lays the unit square, top left corner first. */
+  place: Matrix;
+}
+
+const NOT_READ = 'a gradient of a kind that is not read';
+
+/** The mesh that a shading is; undefined where it is another kind. */
+export function meshIn({ view }: Drawing, value: Value | undefined): Stream | undefined {
+  const found = view.file.get(value);
+  return found instanceof Stream && MESHES.includes(Number(view.file.get(found.dict.get('ShadingType'))))
+    ? found
+    : undefined;
+}
+
+/** The meshes that have been laid, by what laid them: a page is drawn more than once. */
+const kept = new WeakMap<Stream, { key: string; made: MeshLaid | undefined }>();
+function laidOnce(drawing: Drawing, stream: Stream, matrix: Matrix, resources: Dict): MeshLaid | undefined {
+  const key = matrix.join();
+  const found = kept.get(stream);
+  if (found?.key === key) return found.made;
+  const made = layMesh(drawing, stream, matrix, resources);
+  kept.set(stream, { key, made });
+  return made;
+}
+
+/** Draws a mesh where the device lets it be seen. */
+export function drawMesh(running: Running, stream: Stream, matrix: Matrix): void {
+  const { drawing, resources } = running;
+  const made = drawing.hear.noMeshes ? undefined : laidOnce(drawing, stream, matrix, resources);
+  if (!made) {
+    drawing.hear.unread?.(NOT_READ);
+    return;
+  }
+  const key = `picture ${drawing.pictures.size + 1}`;
+  drawing.pictures.set(key, made.laid);
+  const image = { asset: key, width: made.laid.width, height: made.laid.height, separation: {} };
+  painted(running, 'fill', () => drawing.device.drawImage(image, made.place));
+}
+
+/** Fills an area in a colour, a tile or a mesh. */
+export function fillIn(running: Running, path: Path): void {
+  const { mesh } = running.state.paint.fill;
+  if (!mesh) {
+    fillArea(running, path);
+    return;
+  }
+  running.drawing.device.beginClip(path);
+  drawMesh(running, mesh.stream, mesh.matrix);
+  running.drawing.device.endClip();
+}
+
+/** Cells a point of the device, and at most so many of them. */
+const FINE = 4;
+const MOST_CELLS = 3_000_000;
+/** A patch is cut into squares of so many cells a side, within bounds. */
+const SQUARE = 6;
+const [FEWEST, MOST] = [4, 32];
+
+type Triangle = readonly [Corner, Corner, Corner];
+
+const bernstein = (t: number): number[] => [(1 - t) ** 3, 3 * t * (1 - t) ** 2, 3 * t * t * (1 - t), t ** 3];
+
+/** The triangles of a patch, in the order in which they lie on one another. */
+function cut({ points, colours }: Patch, steps: number): Triangle[] {
+  const weights = Array.from({ length: steps + 1 }, (_, i) => bernstein(i / steps));
+  const corner = (i: number, j: number): Corner => {
+    const [u, v] = [i / steps, j / steps];
+    const at = { x: 0, y: 0 };
+    for (let a = 0; a < 4; a++)
+      for (let b = 0; b < 4; b++) {
+        const weight = weights[i]![a]! * weights[j]![b]!;
+        at.x += weight * points[4 * a + b]!.x;
+        at.y += weight * points[4 * a + b]!.y;
+      }
+    const shares = [(1 - u) * (1 - v), (1 - u) * v, u * v, u * (1 - v)];
+    return {
+      ...at,
+      values: colours[0]!.map((_, k) => shares.reduce((sum, share, c) => sum + share * colours[c]![k]!, 0)),
+    };
+  };
+  const grid = Array.from({ length: steps + 1 }, (_, i) => Array.from({ length: steps + 1 }, (__, j) => corner(i, j)));
+  return Array.from({ length: steps * steps }, (_, n) => {
+    const [i, j] = [Math.floor(n / steps), n % steps];
+    const [a, b, c, d] = [grid[i]![j]!, grid[i]![j + 1]!, grid[i + 1]![j]!, grid[i + 1]![j + 1]!];
+    return [[a, b, c] as const, [b, c, d] as const];
+  }).flat();
+}
+
+interface Raster {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  /** Cells a point. */
+  fine: number;
+}
+
+/** Fills a triangle: `lay` is given each cell that its middle lies in, and the values there. */
+function fill([a, b, c]: Triangle, on: Raster, lay: (cell: number, values: number[]) => void): void {
+  const [p, q, r] = [a, b, c].map(({ x, y }) => ({ x: (x - on.x) * on.fine, y: (y - on.y) * on.fine })) as [
+    Point,
+    Point,
+    Point,
+  ];
+  const area = (q.x - p.x) * (r.y - p.y) - (r.x - p.x) * (q.y - p.y);
+  if (Math.abs(area) < 1e-12) return;
+  const span = (low: number, high: number, most: number): [number, number] => [
+    Math.max(0, Math.floor(low - 0.5)),
+    Math.min(most - 1, Math.ceil(high - 0.5)),
+  ];
+  const [left, right] = span(Math.min(p.x, q.x, r.x), Math.max(p.x, q.x, r.x), on.width);
+  const [top, foot] = span(Math.min(p.y, q.y, r.y), Math.max(p.y, q.y, r.y), on.height);
+  for (let y = top; y <= foot; y++)
+    for (let x = left; x <= right; x++) {
+      const [mx, my] = [x + 0.5, y + 0.5];
+      const first = ((q.x - mx) * (r.y - my) - (r.x - mx) * (q.y - my)) / area;
+      const second = ((r.x - mx) * (p.y - my) - (p.x - mx) * (r.y - my)) / area;
+      const third = 1 - first - second;
+      if (first < -1e-6 || second < -1e-6 || third < -1e-6) continue;
+      lay(
+        y * on.width + x,
+        a.values.map((value, k) => first * value + second * b.values[k]! + third * c.values[k]!),
+      );
+    }
+}
+
+const pointsOf = ({ triangles, patches }: Mesh): Point[] => [
+  ...triangles.flat(),
+  ...patches.flatMap(({ points }) => points),
+];
+
+function rasterOf(points: readonly Point[]): Raster | undefined {
+  let [left, top, right, foot] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { x, y } of points) {
+    [left, right] = [Math.min(left, x), Math.max(right, x)];
+    [top, foot] = [Math.min(top, y), Math.max(foot, y)];
+  }
+  const [wide, high] = [right - left, foot - top];
+  if (!(wide > 0 && high > 0 && Number.isFinite(wide * high))) return undefined;
+  const fine = Math.min(FINE, Math.sqrt(MOST_CELLS / (wide * high)));
+  return {
+    x: left,
+    y: top,
+    fine,
+    width: Math.max(1, Math.ceil(wide * fine)),
+    height: Math.max(1, Math.ceil(high * fine)),
+  };
+}
+
+/** A mesh in amounts of ink, laid by `matrix` from its own space to the device; undefined where it cannot be read. */
+function layMesh(drawing: Drawing, stream: Stream, matrix: Matrix, resources: Dict): MeshLaid | undefined {
+  const { view, inksOf } = drawing;
+  const space = spaceOf(view, stream.dict.get('ColorSpace'), resources);
+  const read = meshOf(view, stream, Number(view.file.get(stream.dict.get('ShadingType'))));
+  const run = stream.dict.has('Function') ? functionOf(view, stream.dict.get('Function')) : undefined;
+  if (!space || !read || (stream.dict.has('Function') && !run)) return undefined;
+  const there = <P extends Point>(point: P): P => ({ ...point, ...apply(matrix, point) });
+  const mesh: Mesh = {
+    triangles: read.triangles.map(([a, b, c]) => [there(a), there(b), there(c)]),
+    patches: read.patches.map(({ points, colours }) => ({ colours, points: points.map(there) })),
+  };
+  const on = rasterOf(pointsOf(mesh));
+  if (!on) return undefined;
+  const plates = Object.keys(inksOf(space, run ? run(0) : space.initial));
+  const inksAt = (values: readonly number[]): number[] => {
+    const all = inksOf(space, run ? run(values[0]!) : values);
+    return plates.map((plate) => 255 * Math.max(0, Math.min(1, all[plate] ?? 0)));
+  };
+  // Amounts of ink run as straight as what they are worked out from; of other colours each is asked for.
+  const isStraight = space.channelsAre === 'inks' && !run;
+  const mixed = (corner: Corner): Corner => (isStraight ? { ...corner, values: inksAt(corner.values) } : corner);
+  const known = new Map<string, readonly number[]>();
+  const inks = (values: readonly number[]): readonly number[] => {
+    if (isStraight) return values;
+    const key = values.map((value) => Math.round(value * 512)).join();
+    const found = known.get(key) ?? inksAt(values);
+    if (known.size < 100_000) known.set(key, found);
+    return found;
+  };
+  const count = on.width * on.height;
+  const amounts = new Uint8Array(count * plates.length);
+  const alpha = new Uint8Array(count);
+  const lay = (cell: number, values: number[]): void => {
+    alpha[cell] = 255;
+    amounts.set(inks(values), cell * plates.length);
+  };
+  const fillAll = (triangles: readonly Triangle[]): void => {
+    for (const [a, b, c] of triangles) fill([mixed(a), mixed(b), mixed(c)], on, lay);
+  };
+  fillAll(mesh.triangles);
+  for (const patch of mesh.patches) {
+    const own = rasterOf(patch.points);
+    if (!own) continue;
+    const steps = Math.ceil((Math.max(own.width / own.fine, own.height / own.fine) * on.fine) / SQUARE);
+    fillAll(cut(patch, Math.max(FEWEST, Math.min(MOST, steps))));
+  }
+  return {
+    laid: { width: on.width, height: on.height, plates, amounts, alpha },
+    place: [on.width / on.fine, 0, 0, on.height / on.fine, on.x, on.y],
+  };
+}
