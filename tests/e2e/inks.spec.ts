@@ -47,7 +47,8 @@ test('plates are shown together, alone and as a sum, and amounts under the point
   await expect.poll(() => pixel(page, 0.08, 0.15)).toEqual([140, 140, 140]);
   await page.getByRole('button', { name: 'All plates' }).click();
   await expect.poll(async () => (await pixel(page, 0.08, 0.15))[1]).toBeLessThan(90);
-  for (const name of ['Cyan', 'Magenta', 'Yellow', 'Black']) await page.getByLabel(`Show ${name}`).uncheck();
+  for (const name of ['Cyan', 'Magenta', 'Yellow', 'Black'])
+    await page.getByLabel(`Show ${name}`, { exact: true }).uncheck();
   await expect.poll(() => pixel(page, 0.08, 0.15)).toEqual([255, 255, 255]);
 });
 

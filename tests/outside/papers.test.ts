@@ -152,7 +152,10 @@ describe('a job ticket of a folded piece in inks of odd names', () => {
     expect(piece).toMatchObject({
       width: 297,
       finished: { width: 99.667, height: 210 },
-      fold: { at: [99.667, 199.333], says: expect.stringContaining('99.667 + 99.667 + 97.667 mm') },
+      fold: {
+        folds: [99.667, 199.333].map((at) => ({ from: 'left', at })),
+        says: expect.stringContaining('99.667 + 99.667 + 97.667 mm'),
+      },
     });
   });
   it('names its inks in tokens that are legal and no two the same, and what they are called', () => {
