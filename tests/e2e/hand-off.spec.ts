@@ -151,7 +151,8 @@ test('stock of a colour shows through the print', async ({ page }) => {
   // Most of what is seen is printed: the stock takes its share of each of red, green and blue.
   const stock = [0xc3, 0x9a, 0x6b];
   const as = [...white].filter((byte, i) => Math.abs(kraft[i]! - (byte * stock[i % 3]!) / 255) < 5).length;
-  expect(as / white.length).toBeGreaterThan(0.7);
+  // Bands, rulers and tags are no part of the print.
+  expect(as / white.length).toBeGreaterThan(0.6);
 });
 
 test('a PDF of another make is held against the shop, and one that cannot be read is refused in words', async ({
