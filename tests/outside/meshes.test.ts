@@ -24,7 +24,7 @@ const colour = (ink: Ink): number[] => ink.map((share) => Math.round(share * 255
 const shading = (kind: number, bytes: readonly number[], entries: string, decode = '0 1 0 1 0 1 0 1'): string => {
   const flag = kind === 5 ? '' : '/BitsPerFlag 8';
   const head = `/ShadingType ${kind}/ColorSpace/DeviceCMYK/BitsPerCoordinate 16/BitsPerComponent 8${flag}/Decode[0 ${WIDE} 0 ${HIGH} ${decode}]`;
-  return `<<${head}${entries}/Length ${bytes.length}>>stream\n${String.fromCharCode(...bytes)}\nendstream`;
+  return `<<${head}${entries}/Length ${bytes.length}>>stream\n${Buffer.from(bytes).toString('latin1')}\nendstream`;
 };
 const shown = (kind: number, bytes: readonly number[], entries = '', decode?: string): Uint8Array =>
   page('/S sh', '/Shading<</S 5 0 R>>', [shading(kind, bytes, entries, decode)]);
@@ -136,6 +136,8 @@ describe('meshes', () => {
     const unread = (bytes: Uint8Array) => inspectPdf(bytes, shopOf('metric-offset')).unread;
     expect(unread(shown(5, lattice, '/VerticesPerRow 1'))).toEqual(['page 1: a gradient of a kind that is not read']);
     expect(unread(shown(4, [], ''))).toEqual(['page 1: a gradient of a kind that is not read']);
+    const over = Array.from({ length: 20_000 }, () => triangles.slice(0, 27)).flat();
+    expect(unread(shown(4, over))).toEqual(['page 1: a gradient of a kind that is not read']);
     expect(unread(shown(6, patches([[], []]).slice(0, 40)))).toEqual(['page 1: a gradient of a kind that is not read']);
   });
 });

@@ -6,7 +6,7 @@ import { type Dict, Stream, type Value } from '../parsed/syntax';
 import { functionOf } from './functions';
 import { type Corner, MESHES, type Mesh, meshOf, type Patch } from './mesh-read';
 import { fillArea, painted } from './paint';
-import { spaceOf } from './spaces';
+import { type ScreenInks, spaceOf } from './spaces';
 import type { Drawing, Running } from './state';
 
 /** Meshes as pictures of amounts of ink: what they do not reach is not there. */
@@ -28,13 +28,14 @@ export function meshIn({ view }: Drawing, value: Value | undefined): Stream | un
 }
 
 /** The meshes that have been laid, by what laid them: a page is drawn more than once. */
-const kept = new WeakMap<Stream, { key: string; made: MeshLaid | undefined }>();
+const kept = new WeakMap<Stream, { key: string; screenInks: ScreenInks | undefined; made: MeshLaid | undefined }>();
 function laidOnce(drawing: Drawing, stream: Stream, matrix: Matrix, resources: Dict): MeshLaid | undefined {
   const key = matrix.join();
   const found = kept.get(stream);
-  if (found?.key === key) return found.made;
+  const { screenInks } = drawing;
+  if (found?.key === key && found.screenInks === screenInks) return found.made;
   const made = layMesh(drawing, stream, matrix, resources);
-  kept.set(stream, { key, made });
+  kept.set(stream, { key, screenInks, made });
   return made;
 }
 
@@ -70,6 +71,9 @@ const MOST_CELLS = 3_000_000;
 /** A patch is cut into squares of so many cells a side, within bounds. */
 const SQUARE = 6;
 const [FEWEST, MOST] = [4, 32];
+/** Cells that are looked at, and what a triangle costs besides: a mesh of more is not read. */
+const MOST_LOOKED_AT = 15_000_000;
+const A_TRIANGLE = 30;
 
 type Triangle = readonly [Corner, Corner, Corner];
 
@@ -110,15 +114,19 @@ interface Raster {
   fine: number;
 }
 
-/** Fills a triangle: `lay` is given each cell that its middle lies in, and the values there. */
-function fill([a, b, c]: Triangle, on: Raster, lay: (cell: number, values: number[]) => void): void {
+/** What is laid in a cell, by how near it is to each corner: three shares of one. */
+type Lay = (cell: number, triangle: Triangle, first: number, second: number, third: number) => void;
+
+/** Fills a triangle: each cell whose middle lies in it. Says how many were looked at. */
+function fill(triangle: Triangle, on: Raster, lay: Lay): number {
+  const [a, b, c] = triangle;
   const [p, q, r] = [a, b, c].map(({ x, y }) => ({ x: (x - on.x) * on.fine, y: (y - on.y) * on.fine })) as [
     Point,
     Point,
     Point,
   ];
   const area = (q.x - p.x) * (r.y - p.y) - (r.x - p.x) * (q.y - p.y);
-  if (Math.abs(area) < 1e-12) return;
+  if (!(Math.abs(area) > 1e-12)) return 0;
   const span = (low: number, high: number, most: number): [number, number] => [
     Math.max(0, Math.floor(low - 0.5)),
     Math.min(most - 1, Math.ceil(high - 0.5)),
@@ -132,11 +140,9 @@ function fill([a, b, c]: Triangle, on: Raster, lay: (cell: number, values: numbe
       const second = ((r.x - mx) * (p.y - my) - (p.x - mx) * (r.y - my)) / area;
       const third = 1 - first - second;
       if (first < -1e-6 || second < -1e-6 || third < -1e-6) continue;
-      lay(
-        y * on.width + x,
-        a.values.map((value, k) => first * value + second * b.values[k]! + third * c.values[k]!),
-      );
+      lay(y * on.width + x, triangle, first, second, third);
     }
+  return Math.max(0, right - left + 1) * Math.max(0, foot - top + 1);
 }
 
 const pointsOf = ({ triangles, patches }: Mesh): Point[] => [
@@ -186,7 +192,6 @@ function layMesh(drawing: Drawing, stream: Stream, matrix: Matrix, resources: Di
   const mixed = (corner: Corner): Corner => (isStraight ? { ...corner, values: inksAt(corner.values) } : corner);
   const known = new Map<string, readonly number[]>();
   const inks = (values: readonly number[]): readonly number[] => {
-    if (isStraight) return values;
     const key = values.map((value) => Math.round(value * 512)).join();
     const found = known.get(key) ?? inksAt(values);
     if (known.size < 100_000) known.set(key, found);
@@ -195,20 +200,27 @@ function layMesh(drawing: Drawing, stream: Stream, matrix: Matrix, resources: Di
   const count = on.width * on.height;
   const amounts = new Uint8Array(count * plates.length);
   const alpha = new Uint8Array(count);
-  const lay = (cell: number, values: number[]): void => {
+  const lay: Lay = (cell, [a, b, c], first, second, third) => {
     alpha[cell] = 255;
-    amounts.set(inks(values), cell * plates.length);
+    const from = cell * plates.length;
+    const at = (k: number): number => first * a.values[k]! + second * b.values[k]! + third * c.values[k]!;
+    if (isStraight) for (let k = 0; k < plates.length; k++) amounts[from + k] = Math.round(at(k));
+    else
+      for (const [k, amount] of inks(a.values.map((_, i) => at(i))).entries()) amounts[from + k] = Math.round(amount);
   };
+  let lookedAt = 0;
   const fillAll = (triangles: readonly Triangle[]): void => {
-    for (const [a, b, c] of triangles) fill([mixed(a), mixed(b), mixed(c)], on, lay);
+    for (const [a, b, c] of triangles)
+      if (lookedAt <= MOST_LOOKED_AT) lookedAt += A_TRIANGLE + fill([mixed(a), mixed(b), mixed(c)], on, lay);
   };
   fillAll(mesh.triangles);
   for (const patch of mesh.patches) {
     const own = rasterOf(patch.points);
-    if (!own) continue;
+    if (!own || lookedAt > MOST_LOOKED_AT) continue;
     const steps = Math.ceil((Math.max(own.width / own.fine, own.height / own.fine) * on.fine) / SQUARE);
     fillAll(cut(patch, Math.max(FEWEST, Math.min(MOST, steps))));
   }
+  if (lookedAt > MOST_LOOKED_AT) return undefined;
   return {
     laid: { width: on.width, height: on.height, plates, amounts, alpha },
     place: [on.width / on.fine, 0, 0, on.height / on.fine, on.x, on.y],
