@@ -50,7 +50,7 @@ const freePort = (port) =>
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   if (!isBuilt()) {
-    console.log('Building the app, about half a minute…');
+    console.log('Building the app, about a minute…');
     build();
   }
   const cli = bundleCli();
