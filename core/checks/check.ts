@@ -1,6 +1,7 @@
 import type { Press } from '../colour/engine';
 import type { Plates } from '../colour/ink';
 import type { Box } from '../geometry/box';
+import { pieceOf } from '../job/find';
 import type { Face, Job, Piece } from '../job/schema';
 import { asFace } from '../job/turned';
 import type { SceneSources } from '../scene/sources';
@@ -90,6 +91,10 @@ export interface Check {
 
 /** The piece of a context with the sides of its sheet: for a turned face those of `piece` are changed over. */
 export const laidOut = ({ piece, face }: Pick<CheckContext, 'piece' | 'face'>): Piece => asFace(piece, face);
+
+/** The piece as it is kept: what is folded or lies on a sheet goes by that, whichever way a face is turned. */
+export const wholePiece = ({ job, piece }: Pick<CheckContext, 'job' | 'piece'>): Piece =>
+  pieceOf(job, piece.id) ?? piece;
 
 /** The face as it is worked on, with what is hidden and what is a sample: `face` is only what prints. */
 export const workedOn = ({ piece, face }: Pick<CheckContext, 'piece' | 'face'>): Face =>

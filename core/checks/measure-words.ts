@@ -1,3 +1,4 @@
+import { gramsSaid } from '../trade/weight';
 import { formatLength, type PieceUnit } from '../units/length';
 import type { Finding, Measure } from './check';
 
@@ -9,7 +10,7 @@ export function measureWords({ value, kind }: Measure, unit: PieceUnit): string 
   if (kind === 'lightness') return `${Math.round(value)} of 100 in lightness`;
   if (kind === 'difference') return `ΔE ${(Math.round(value * 10) / 10).toFixed(1)}`;
   if (kind === 'grammage') return `${Math.round(value)} g/m²`;
-  if (kind === 'weight') return `${Math.round(value * 10) / 10} g`;
+  if (kind === 'weight') return gramsSaid(value);
   if (kind === 'ratio') return `${value.toFixed(2)} to 1`;
   if (kind === 'type') return formatLength(value, 'pt', 2);
   return formatLength(value, unit, unit === 'in' ? 3 : 2);

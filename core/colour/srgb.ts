@@ -2,6 +2,9 @@
 export const linearOf = (share: number): number =>
   share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
 
+/** The same of each byte. */
+export const LIGHT_OF_BYTE: Float64Array = Float64Array.from({ length: 256 }, (_, byte) => linearOf(byte / 255));
+
 /** And back: the share that light of 0 to 1 is written as. */
 export const writtenOf = (light: number): number =>
   light <= 0.0031308 ? 12.92 * light : 1.055 * light ** (1 / 2.4) - 0.055;

@@ -1,6 +1,7 @@
 import { type Box, bottom, right } from '../geometry/box';
+import type { Panel } from '../trade/folds';
 import type { Posted } from '../trade/postage';
-import { weighs } from '../trade/stocks';
+import { weighs } from '../trade/weight';
 import { facePanels, facesFolds, finishedSize } from './folds-of';
 import type { Face, Piece } from './schema';
 import { asFace } from './turned';
@@ -25,12 +26,13 @@ function usualPanel(names: readonly string[]): number {
 }
 
 /** Which of a face's panels is addressed, as they are read. */
-export const panelOf = (piece: Piece, face: Face): number =>
-  piece.post?.panel ?? usualPanel(facePanels(piece, face).map(({ name }) => name));
+export const panelOf = ({ post }: Piece, panels: readonly Panel[]): number =>
+  post?.panel ?? usualPanel(panels.map(({ name }) => name));
 
 export function addressedOn(piece: Piece, face: Face): Addressed {
   const { width, height } = asFace(piece, face);
-  const panel = facePanels(piece, face)[panelOf(piece, face)];
+  const panels = facePanels(piece, face);
+  const panel = panels[panelOf(piece, panels)];
   if (!panel) return { of: { x: 0, y: 0, width, height }, folded: [] };
   const { name: _, ...of } = panel;
   const at: Readonly<Record<Edge, number>> = { left: of.x, right: right(of), top: of.y, bottom: bottom(of) };

@@ -1,7 +1,4 @@
-import { LIGHT, lightnessOf, linearOf } from '../colour/srgb';
-
-/** sRGB's curve (IEC 61966-2-1) for each byte. */
-const LINEAR = Float64Array.from({ length: 256 }, (_, byte) => linearOf(byte / 255));
+import { LIGHT, LIGHT_OF_BYTE, lightnessOf } from '../colour/srgb';
 
 const STEPS = 4096;
 /** 255 for black, 0 for white, by luminance. */
@@ -11,7 +8,10 @@ const DARK = Uint8Array.from({ length: STEPS + 1 }, (_, i) => Math.round(255 * (
 export function darknessOf(rgb: Uint8Array): Uint8Array {
   const dark = new Uint8Array(rgb.length / 3);
   for (let i = 0, at = 0; i < dark.length; i++, at += 3) {
-    const y = LIGHT[0] * LINEAR[rgb[at]!]! + LIGHT[1] * LINEAR[rgb[at + 1]!]! + LIGHT[2] * LINEAR[rgb[at + 2]!]!;
+    const y =
+      LIGHT[0] * LIGHT_OF_BYTE[rgb[at]!]! +
+      LIGHT[1] * LIGHT_OF_BYTE[rgb[at + 1]!]! +
+      LIGHT[2] * LIGHT_OF_BYTE[rgb[at + 2]!]!;
     dark[i] = DARK[Math.round(y * STEPS)]!;
   }
   return dark;

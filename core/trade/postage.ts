@@ -1,4 +1,5 @@
 import type { PostRules } from './data-schema';
+import { gramsSaid } from './weight';
 
 /** What a rule set says of a card or letter of that size: whether it is taken, and at which rate. */
 export interface PostVerdict {
@@ -31,8 +32,6 @@ export interface Posted {
 /** The step of a rate that something so heavy goes at: the most it takes, grams; undefined where it is too heavy. */
 const stepOf = (weights: readonly number[], grams: number): number | undefined =>
   weights.find((most) => grams <= most + 1e-6);
-
-const gramsSaid = (grams: number): string => `${Math.round(grams * 10) / 10} g`;
 
 /** `thickness` is that of the stock where it is known; points. */
 export function postVerdict(rules: PostRules, size: Posted, thickness: number | undefined): PostVerdict {

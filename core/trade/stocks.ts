@@ -23,9 +23,3 @@ const stockSchema = z.strictObject({
 export type Stock = z.infer<typeof stockSchema>;
 
 export const STOCKS: readonly Stock[] = ROWS.map((row) => stockSchema.parse(row));
-
-const METRE = lengthOf('1000 mm');
-
-/** What a piece of that size weighs, grams: lengths in points, `weight` in grams a square metre. */
-export const weighs = ({ width, height }: { width: number; height: number }, weight: number): number =>
-  ((width * height) / METRE ** 2) * weight;

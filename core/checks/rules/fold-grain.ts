@@ -6,7 +6,7 @@ import { usualSheet } from '../../job/sheet';
 import { inkRings } from '../../scene/ink-rings';
 import type { SceneSources } from '../../scene/sources';
 import { CHECK_LIMITS } from '../../trade/check-limits';
-import type { Check } from '../check';
+import { type Check, wholePiece } from '../check';
 import { foundOnFace } from '../found';
 
 type Side = 'long side' | 'short side';
@@ -40,9 +40,8 @@ export const foldGrain: Check = {
   source: { kind: 'common practice' },
   severity: 'advise',
   run: (context) => {
-    const { job, face, sources } = context;
-    // A face that lies on its side has its piece turned: sides go by the sheet.
-    const piece = job.pieces.find(({ id }) => id === context.piece.id) ?? context.piece;
+    const { face, sources } = context;
+    const piece = wholePiece(context);
     if (piece.faces[0]?.id !== face.id) return [];
     const weight = piece.order?.weight;
     const along = piece.sheet?.along ?? 'any';

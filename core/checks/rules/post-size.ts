@@ -2,7 +2,7 @@ import { postedOf } from '../../job/posted';
 import { postRulesOf } from '../../trade/post';
 import { type PostVerdict, postVerdict } from '../../trade/postage';
 import { sourceWords } from '../../trade/source-words';
-import { type Check, type Finding, type Measure, trimOf } from '../check';
+import { type Check, type Finding, type Measure, trimOf, wholePiece } from '../check';
 
 /** What is measured of each. */
 const KINDS: Readonly<Record<PostVerdict['against'][number]['what'], Measure['kind']>> = {
@@ -22,13 +22,11 @@ export const postSize: Check = {
   source: { kind: 'from memory', name: 'the rule set of the piece' },
   severity: 'warn',
   run: (context) => {
-    const { job, face, piece } = context;
+    const { face, piece } = context;
     const rules = piece.post?.face === face.id ? postRulesOf(piece.post.rules) : undefined;
     if (!rules) return [];
-    // A face that lies on its side has its piece turned: folds go by the sheet.
-    const whole = job.pieces.find(({ id }) => id === piece.id) ?? piece;
     const sizes = piece.kind === 'envelope' ? rules.sizes.filter(({ openOnly }) => !openOnly) : rules.sizes;
-    return postVerdict({ ...rules, sizes }, postedOf(whole, face), piece.thickness).against.map(
+    return postVerdict({ ...rules, sizes }, postedOf(wholePiece(context), face), piece.thickness).against.map(
       ({ what, measured, wanted, says }): Finding => ({
         check: 'post-size',
         severity: 'warn',

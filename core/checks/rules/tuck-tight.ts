@@ -1,10 +1,7 @@
 import { setFold } from '../../job/edits/kinds';
 import { leastTuck } from '../../trade/folds';
-import type { Check } from '../check';
+import { type Check, HAIR } from '../check';
 import { foundOnFace } from '../found';
-
-/** Less than this is rounding, points. */
-const HAIR = 0.01;
 
 export const tuckTight: Check = {
   id: 'tuck-tight',

@@ -10,6 +10,7 @@ import type { Tone } from '../../scene/device';
 import type { ArtPaint } from '../art-in/art';
 import { hashOf } from '../hash';
 import type { PictureSeen } from '../pdf/drawn/hear';
+import { turnedOver } from '../pdf/drawn/images';
 import { unpacked } from '../pdf/parsed/filters';
 import { Stream } from '../pdf/parsed/syntax';
 import { arrayOf, nameOf, type PdfView } from '../pdf/parsed/view';
@@ -114,8 +115,6 @@ function ownJpeg(view: PdfView, { stream, read, partly }: PictureSeen): Uint8Arr
 /** One plate of some that are laid together. */
 const plateOf = (amounts: Uint8Array, count: number, at: number): Uint8Array =>
   Uint8Array.from({ length: amounts.length / count }, (_, i) => amounts[i * count + at]!);
-
-const turnedOver = (amounts: Uint8Array): Uint8Array => amounts.map((amount) => 255 - amount);
 
 /** Greys of one ink: white where there is none of it. */
 const greys = (

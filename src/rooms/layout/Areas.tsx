@@ -36,8 +36,8 @@ export interface Named {
 }
 
 /** The names that stand on a face: of what is kept clear, and of its panels. */
-export const namesOn = (piece: Piece, face: Face): Named[] => [
-  ...areasOf(piece, face).flatMap((area) => {
+export const namesOn = (piece: Piece, face: Face, areas = areasOf(piece, face)): Named[] => [
+  ...areas.flatMap((area) => {
     const of = area.kind === 'clear' ? nameAt(area) : undefined;
     return of ? [{ of, text: area.name }] : [];
   }),
@@ -114,7 +114,7 @@ export function Areas({ face, toScreen, zoom }: { face: Face; toScreen(box: Box)
           />
         );
       })}
-      {namesOn(piece, face).map((named) => (
+      {namesOn(piece, face, areas).map((named) => (
         <Slip key={named.text} box={slipOf(named, toScreen)} text={named.text} />
       ))}
     </g>

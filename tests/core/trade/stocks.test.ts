@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { chooseStock } from '../../../core/job/edits/pieces';
-import { STOCK_GROUPS, STOCKS, weighs } from '../../../core/trade/stocks';
+import { STOCK_GROUPS, STOCKS } from '../../../core/trade/stocks';
+import { weighs } from '../../../core/trade/weight';
 import { fromPoints } from '../../../core/units/length';
 import { cardWith, mm } from '../../kit';
 

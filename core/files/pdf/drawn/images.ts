@@ -88,7 +88,7 @@ const TWO_TONES: Record<
   },
 };
 
-const turnedOver = (bytes: Uint8Array): Uint8Array => bytes.map((byte) => 255 - byte);
+export const turnedOver = (bytes: Uint8Array): Uint8Array => bytes.map((byte) => 255 - byte);
 
 /** The samples of a picture, a byte each; undefined where its packing is not read. */
 function samplesOf(view: PdfView, stream: Stream, channels: number, isIndex: boolean): Uint8Array | undefined {
@@ -106,7 +106,7 @@ function samplesOf(view: PdfView, stream: Stream, channels: number, isIndex: boo
     const pixels = jpegPixels(bytes, channels);
     if (pixels.width !== width || pixels.height !== height) return undefined;
     // Pictures by themselves hold the opposite of each amount, and are turned as they are decoded; a PDF says what it holds.
-    return channels === 4 ? pixels.colour.map((each) => 255 - each) : pixels.colour;
+    return channels === 4 ? turnedOver(pixels.colour) : pixels.colour;
   } catch {
     return undefined;
   }
@@ -141,7 +141,7 @@ export function gray(
   const flips = file.get(arrayOf(file, stream.dict.get('Decode'))[0]) === 1;
   // A stencil paints where its sample is 0; a soft mask shows as much as it says.
   const turned = isStencil !== flips;
-  return { width, height, amounts: turned ? samples.map((each) => 255 - each) : samples };
+  return { width, height, amounts: turned ? turnedOver(samples) : samples };
 }
 
 function keyedOut(samples: Uint8Array, ranges: readonly number[], channels: number, pixels: number): Uint8Array {

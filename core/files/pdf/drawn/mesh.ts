@@ -150,14 +150,21 @@ const pointsOf = ({ triangles, patches }: Mesh): Point[] => [
   ...patches.flatMap(({ points }) => points),
 ];
 
-function rasterOf(points: readonly Point[]): Raster | undefined {
+/** Where points lie, and how far apart; undefined where that is nowhere. */
+function reachOf(points: readonly Point[]): { left: number; top: number; wide: number; high: number } | undefined {
   let [left, top, right, foot] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const { x, y } of points) {
     [left, right] = [Math.min(left, x), Math.max(right, x)];
     [top, foot] = [Math.min(top, y), Math.max(foot, y)];
   }
   const [wide, high] = [right - left, foot - top];
-  if (!(wide > 0 && high > 0 && Number.isFinite(wide * high))) return undefined;
+  return wide > 0 && high > 0 && Number.isFinite(wide * high) ? { left, top, wide, high } : undefined;
+}
+
+function rasterOf(points: readonly Point[]): Raster | undefined {
+  const reach = reachOf(points);
+  if (!reach) return undefined;
+  const { left, top, wide, high } = reach;
   const fine = Math.min(FINE, Math.sqrt(MOST_CELLS / (wide * high)));
   return {
     x: left,
@@ -215,9 +222,9 @@ function layMesh(drawing: Drawing, stream: Stream, matrix: Matrix, resources: Di
   };
   fillAll(mesh.triangles);
   for (const patch of mesh.patches) {
-    const own = rasterOf(patch.points);
-    if (!own || lookedAt > MOST_LOOKED_AT) continue;
-    const steps = Math.ceil((Math.max(own.width / own.fine, own.height / own.fine) * on.fine) / SQUARE);
+    const reach = reachOf(patch.points);
+    if (!reach || lookedAt > MOST_LOOKED_AT) continue;
+    const steps = Math.ceil((Math.max(reach.wide, reach.high) * on.fine) / SQUARE);
     fillAll(cut(patch, Math.max(FEWEST, Math.min(MOST, steps))));
   }
   if (lookedAt > MOST_LOOKED_AT) return undefined;

@@ -48,10 +48,10 @@ export function PostCard({ piece }: { piece: Piece }) {
             options={piece.faces.map(({ id, name }) => [id, name] as const)}
             onChange={(face) => put({ face })}
           />
-          {face && panels.length > 0 && (
+          {panels.length > 0 && (
             <Pick
               label="Addressed"
-              value={String(panelOf(piece, face))}
+              value={String(panelOf(piece, panels))}
               options={panels.map(({ name }, i) => [String(i), name] as const)}
               onChange={(panel) => put({ panel: Number(panel) })}
             />
