@@ -1,6 +1,6 @@
 import { findingsListed, pagesSaid, plateSaid } from '../core/files/pdf/findings-listed';
 import { type Inspection, inspectPdf, type PageInspected } from '../core/files/pdf/inspect';
-import type { BoxNumbers } from '../core/files/pdf/page-read';
+import type { BoxNumbers } from '../core/files/pdf/parsed/boxes';
 import { SyntaxFault } from '../core/files/pdf/parsed/syntax';
 import type { Standard } from '../core/files/pdf/rules';
 import { shopOf } from '../core/trade/shops';
@@ -83,7 +83,7 @@ The standard is the one that the file claims, unless --standard names another: $
     try {
       const spec = typeof shop === 'string' ? shopGiven(shop) : shopOf('metric-offset');
       const screenInks = (await loadKit()).press(spec.condition).separateAll;
-      const found = inspectPdf(bytes, spec, { standard: known, screenInks });
+      const found = await inspectPdf(bytes, spec, { standard: known, screenInks });
       console.log(json ? JSON.stringify(found, null, 2) : lines(found).join('\n'));
       const { rules, findings, unread } = found;
       const isWrong =

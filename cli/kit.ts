@@ -3,6 +3,7 @@ import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { type ColourEngine, createColourEngine, createPress, type Press } from '../core/colour/engine';
+import { lendJpx } from '../core/packed/jpx';
 import { openJpegDecoder } from '../core/picture/jpeg-decode';
 import { conditionOf } from '../core/trade/conditions';
 import type { PressCondition } from '../core/trade/schema';
@@ -36,6 +37,7 @@ export async function loadKit(assets: Readonly<Record<string, Uint8Array>> = {})
   const cutter = await createFontCutter(readFileSync(packageFile('harfbuzzjs/dist/harfbuzz-subset.wasm')));
   const engine = await createColourEngine(readFileSync(packageFile('lcms-wasm/dist/lcms.wasm')));
   openJpegDecoder(readFileSync(packageFile('@jsquash/jpeg/codec/dec/mozjpeg_dec.wasm')));
+  lendJpx(async () => bytesOf(packageFile('pdfjs-dist/wasm/openjpeg.wasm')));
   const presses = new Map<string, Press>();
   return {
     engine,

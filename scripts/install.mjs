@@ -16,6 +16,7 @@ const DEBIAN = {
   transicc: 'liblcms2-utils',
   'hb-shape': 'libharfbuzz-bin',
   zbarimg: 'zbar-tools',
+  opj_compress: 'libopenjp2-tools',
   // A font with CFF outlines, as designers have them.
   '/usr/share/fonts/opentype/cantarell/Cantarell-Regular.otf': 'fonts-cantarell',
   '/usr/share/unicode/auxiliary/LineBreakTest.txt': 'unicode-data',

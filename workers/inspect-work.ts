@@ -35,7 +35,7 @@ export async function inspectFile(
   const bytes = new Uint8Array(await file.arrayBuffer());
   try {
     const { separateAll } = kit.press(shop.condition);
-    const inspection = inspectPdf(bytes, shop, {
+    const inspection = await inspectPdf(bytes, shop, {
       screenInks: separateAll,
       hear: (page, of) => tell({ done: (0.9 * (page - 1)) / of, what: `Reading page ${page} of ${of}` }),
     });

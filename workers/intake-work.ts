@@ -4,6 +4,7 @@ import { readPressProfile } from '../core/colour/profile';
 import type { Art } from '../core/files/art-in/art';
 import { hashOf } from '../core/files/hash';
 import { type JobBundle, readJobFile } from '../core/files/job-file';
+import { readyPictures } from '../core/files/pdf/drawn/jpx';
 import { openPdf, PdfArtError, readPageArt } from '../core/files/pdf-in/page';
 import { readSvg } from '../core/files/svg-in/read';
 import type { Asset } from '../core/job/schema';
@@ -172,6 +173,7 @@ export async function readPage(bytes: Uint8Array, page: number, added: readonly 
   const here = opened.fonts.flatMap((name) => namedTypeface(name, faces)?.id ?? []);
   await Promise.all([loadJpegDecoder(), kit.loadFonts([...here, PLAIN.lettering.typeface])]);
   try {
+    await readyPictures(opened.view, page);
     const { files, ...art } = readPageArt(opened, page, {
       type: { styles: [], fonts: book },
       typefaceOf: (name) => namedTypeface(name, faces)?.id,

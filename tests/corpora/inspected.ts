@@ -199,7 +199,7 @@ const files = folders.flatMap((folder) => filesIn(folder, '.pdf')).filter((_, i)
 for (const file of files) {
   const began = process.cpuUsage();
   try {
-    const found = inspectPdf(new Uint8Array(readFileSync(file)), shop, { screenInks });
+    const found = await inspectPdf(new Uint8Array(readFileSync(file)), shop, { screenInks });
     const took = process.cpuUsage(began).user / 1000;
     if (took > 15_000) tell('slow', file, `${Math.round(took)} ms`);
     const differences = [

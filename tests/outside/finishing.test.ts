@@ -100,7 +100,10 @@ describe('finishing in a file', () => {
 
   it('is told apart from inks when any file is looked into', async () => {
     const path = await exportTo('seen.pdf', bundle, { pieceId: piece.id, marks: true });
-    const seen = inspectPdf(new Uint8Array(readFileSync(path)), { ...shop, plates: { process: 'four', spots: 1 } });
+    const seen = await inspectPdf(new Uint8Array(readFileSync(path)), {
+      ...shop,
+      plates: { process: 'four', spots: 1 },
+    });
     expect(seen.finishing.map(({ name, pages }) => [name, pages])).toEqual([
       ['Foil', [1]],
       ['Die line', [1]],

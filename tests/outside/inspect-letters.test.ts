@@ -14,7 +14,7 @@ afterAll(tidyUp);
 const at = (name: string): string => join(folder, `letters-${name}`);
 const shop = shopOf('metric-offset');
 const { separateAll: screenInks } = kit.press(shop.condition);
-const seen = (name: string): Inspection => inspectPdf(new Uint8Array(readFileSync(at(name))), shop);
+const seen = (name: string): Promise<Inspection> => inspectPdf(new Uint8Array(readFileSync(at(name))), shop);
 
 /** Letters that are contents themselves (ISO 32000-1, 9.6.5): a filled box, and a bitmap, in a program of PostScript. */
 const TYPE_3 = `%!PS
@@ -36,10 +36,10 @@ end /Own exch definefont pop
 /Own findfont 20 scalefont setfont 40 40 moveto (ab) show showpage`;
 
 describe('letters that are contents themselves', () => {
-  it('are letters and no pictures or lines, of a typeface that is in the file, as tall as they are', () => {
+  it('are letters and no pictures or lines, of a typeface that is in the file, as tall as they are', async () => {
     writeFileSync(at('type3.ps'), TYPE_3);
     run('gs', ['-q', '-dNOPAUSE', '-dBATCH', '-sDEVICE=pdfwrite', '-o', at('type3.pdf'), at('type3.ps')]);
-    const { fonts, pages, findings } = seen('type3.pdf');
+    const { fonts, pages, findings } = await seen('type3.pdf');
     expect(run('pdffonts', [at('type3.pdf')])).toMatch(/Type 3.*yes/);
     expect(fonts).toEqual([expect.objectContaining({ kind: 'Type3', embedded: true, pages: [1] })]);
     expect(pages[0]).toMatchObject({ pictures: [], thinnestLine: undefined, plates: ['Black'] });
@@ -60,7 +60,7 @@ describe('a typeface that is not in the file', () => {
     page.drawText('Tea garden', { x: 40, y: 40, size: 12, font: used });
     page.node.setFontDictionary(PDFName.of('Idle'), idle.ref);
     writeFileSync(at('idle.pdf'), await file.save());
-    const missing = seen('idle.pdf').findings.filter(({ check }) => check === 'not-embedded');
+    const missing = (await seen('idle.pdf')).findings.filter(({ check }) => check === 'not-embedded');
     expect(missing.map(({ page, says }) => [page, says])).toEqual([[1, expect.stringContaining('Helvetica')]]);
   });
 });
@@ -78,11 +78,13 @@ describe('colours of a screen', () => {
     writeFileSync(at('screen.pdf'), await file.save());
     const bytes = new Uint8Array(readFileSync(at('screen.pdf')));
     const total = [...screenInks(Uint8Array.of(r, g, b))].reduce((sum, amount) => sum + amount / 255, 0);
-    const asked = inspectPdf(bytes, shop, { screenInks });
+    const asked = await inspectPdf(bytes, shop, { screenInks });
     expect(asked.pages[0]!.highestInk).toBeCloseTo(total, 1);
     expect(asked.findings.find(({ check }) => check === 'screen-colours')?.says).toMatch(/those of its usual profile/);
     // Without a profile they are a guess, and that is said.
-    expect(inspectPdf(bytes, shop).findings.find(({ check }) => check === 'screen-colours')?.says).toMatch(/guesses/);
+    expect((await inspectPdf(bytes, shop)).findings.find(({ check }) => check === 'screen-colours')?.says).toMatch(
+      /guesses/,
+    );
   });
 
   it('that are black lay black as well, as Ghostscript’s separation of them does', async () => {
@@ -90,7 +92,7 @@ describe('colours of a screen', () => {
     file.addPage([100, 100]).drawRectangle({ x: 20, y: 20, width: 60, height: 60, color: rgb(0, 0, 0) });
     writeFileSync(at('black.pdf'), await file.save());
     const bytes = new Uint8Array(readFileSync(at('black.pdf')));
-    const { plates } = inspectPdf(bytes, shop, { screenInks }).pages[0]!;
+    const { plates } = (await inspectPdf(bytes, shop, { screenInks })).pages[0]!;
     expect(plates).toContain('Black');
     expect((await platesOf(at('black.pdf'), 1, 72)).get('Black')).toBeDefined();
   });

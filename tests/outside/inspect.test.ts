@@ -20,12 +20,12 @@ import { folder, run, tidyUp, tiffsep } from './tools';
 
 const at = (name: string): string => join(folder, `inspect-${name}`);
 const shop = shopOf('metric-offset');
-const inspected = (bytes: Uint8Array): Inspection => inspectPdf(bytes, shop);
+const inspected = (bytes: Uint8Array): Promise<Inspection> => inspectPdf(bytes, shop);
 const read = (name: string): Uint8Array => new Uint8Array(readFileSync(at(name)));
 const known = new Map<string, Inspection>();
 /** What is found in a file of one of the makers, looked into once. */
-function foundIn(name: string): Inspection {
-  const found = known.get(name) ?? inspected(read(name));
+async function foundIn(name: string): Promise<Inspection> {
+  const found = known.get(name) ?? (await inspected(read(name)));
   known.set(name, found);
   return found;
 }
@@ -82,8 +82,8 @@ afterAll(tidyUp);
 const mm = (text: string): number => Number(text);
 
 describe.each(Object.keys(MAKERS))('%s', (name) => {
-  it('has the pages, boxes and version that pdfinfo tells', () => {
-    const found = foundIn(name);
+  it('has the pages, boxes and version that pdfinfo tells', async () => {
+    const found = await foundIn(name);
     const told = run('pdfinfo', ['-box', '-f', '1', '-l', '99', at(name)]);
     expect(found.pages).toHaveLength(Number(/Pages:\s+(\d+)/.exec(told)![1]));
     expect(found.version).toBe(/PDF version:\s+(\S+)/.exec(told)![1]);
@@ -97,7 +97,7 @@ describe.each(Object.keys(MAKERS))('%s', (name) => {
         for (const [k, n] of boxOf(kind).entries()) expect(box[k]).toBeCloseTo(n, 1);
     }
   });
-  it('has the fonts that pdffonts tells, and whether they are embedded', () => {
+  it('has the fonts that pdffonts tells, and whether they are embedded', async () => {
     const rows = run('pdffonts', [at(name)])
       .trim()
       .split('\n')
@@ -106,10 +106,10 @@ describe.each(Object.keys(MAKERS))('%s', (name) => {
       row.split(/\s+/)[0]!.replace(/^[A-Z]{6}\+/, ''),
       /\s(yes|no)\s+(yes|no)\s+(yes|no)\s/.exec(row)![1] === 'yes',
     ]);
-    const found = foundIn(name).fonts.map((font) => [font.name, font.embedded]);
+    const found = (await foundIn(name)).fonts.map((font) => [font.name, font.embedded]);
     expect(Object.fromEntries(found as never)).toEqual(Object.fromEntries(told as never));
   });
-  it('has the pictures that pdfimages tells, as fine as they are drawn', () => {
+  it('has the pictures that pdfimages tells, as fine as they are drawn', async () => {
     const rows = run('pdfimages', ['-list', at(name)])
       .trim()
       .split('\n')
@@ -118,7 +118,7 @@ describe.each(Object.keys(MAKERS))('%s', (name) => {
     const told = rows
       .filter(([, , type]) => type === 'image')
       .map((row) => [Number(row[3]), Number(row[4]), Number(row[12]), Number(row[13])]);
-    const found = foundIn(name).pages.flatMap(({ pictures }) =>
+    const found = (await foundIn(name)).pages.flatMap(({ pictures }) =>
       pictures.map(({ width, height, ppi, ppiDown }) => [width, height, Math.round(ppi), Math.round(ppiDown)]),
     );
     const sorted = (rows: number[][]) => rows.map((row) => row.join(' ')).sort();
@@ -192,7 +192,7 @@ describe('letters are laid on their plate as Ghostscript lays them', () => {
     ],
   ] as const)('in a font of %s', async (_, make) => {
     await make(at('letters.pdf'));
-    const { pages, unread } = inspected(read('letters.pdf'));
+    const { pages, unread } = await inspected(read('letters.pdf'));
     expect([unread, pages[0]!.plates]).toEqual([[], ['Black']]);
     const { grid } = readPage(viewFile(parseAnyPdf(read('letters.pdf'))), 0);
     const mine = grid.plates.get('Black')!.reduce((sum, amount) => sum + amount, 0);
@@ -206,7 +206,7 @@ describe('letters are laid on their plate as Ghostscript lays them', () => {
 
 describe('what a shop would find', () => {
   it('is told with the measured value beside what is needed', async () => {
-    const says = inspected(await byPdfLib()).findings.map((finding) => `${finding.check}: ${finding.says}`);
+    const says = (await inspected(await byPdfLib())).findings.map((finding) => `${finding.check}: ${finding.says}`);
     expect(says).toEqual(
       expect.arrayContaining([
         expect.stringMatching(
@@ -220,55 +220,58 @@ describe('what a shop would find', () => {
     );
   });
   it('is which standard it goes by: none, or one that allows more than the shop asks for', async () => {
-    const standards = (bytes: Uint8Array, asked: (typeof shop)['standard']): string[] =>
-      inspectPdf(bytes, { ...shop, standard: asked }).findings.flatMap(({ check, says }) =>
+    const standards = async (bytes: Uint8Array, asked: (typeof shop)['standard']): Promise<string[]> =>
+      (await inspectPdf(bytes, { ...shop, standard: asked })).findings.flatMap(({ check, says }) =>
         check === 'standard' ? [says] : [],
       );
-    expect(standards(await byPdfLib(), 'PDF/X-4')).toEqual([
+    expect(await standards(await byPdfLib(), 'PDF/X-4')).toEqual([
       expect.stringMatching(/^The file claims no standard; the shop asks for PDF\/X-4\./),
     ]);
     const { job, assets } = openDemo();
     const asked = { pieceId: 'envelope-dl', shop: shopOf('metric-offset'), marks: false, standard: 'PDF/X-4' as const };
     const x4 = await writePdf(job, asked, { ...kit, press: kit.press('general-coated'), assets });
-    expect(standards(x4, 'PDF/X-4')).toEqual([]);
-    expect(standards(x4, 'PDF/X-1a:2001')).toEqual([expect.stringMatching(/^The file claims PDF\/X-4; the shop asks/)]);
+    expect(await standards(x4, 'PDF/X-4')).toEqual([]);
+    expect(await standards(x4, 'PDF/X-1a:2001')).toEqual([
+      expect.stringMatching(/^The file claims PDF\/X-4; the shop asks/),
+    ]);
     // All that PDF/X-1a allows is allowed by PDF/X-4.
-    expect(standards(read('own.pdf'), 'PDF/X-4')).toEqual([]);
+    expect(await standards(read('own.pdf'), 'PDF/X-4')).toEqual([]);
   });
-  it('is nothing in a sound file of our own, and all its rules hold', () => {
-    const { findings, rules, unread } = foundIn('own.pdf');
+  it('is nothing in a sound file of our own, and all its rules hold', async () => {
+    const { findings, rules, unread } = await foundIn('own.pdf');
     expect([findings, unread, rules.filter(({ faults }) => faults.length > 0)]).toEqual([[], [], []]);
   });
-  it('is the same whoever wrote the objects anew', () => {
-    const plates = (name: string) =>
-      foundIn(name).pages.map((page) => [page.plates, Math.round(page.highestInk * 100)]);
+  it('is the same whoever wrote the objects anew', async () => {
+    const plates = async (name: string) =>
+      (await foundIn(name)).pages.map((page) => [page.plates, Math.round(page.highestInk * 100)]);
     for (const name of ['objects-in-streams.pdf', 'linearised.pdf', 'unpacked.pdf', 'ghostscript.pdf'])
-      expect(plates(name), name).toEqual(plates('own.pdf'));
+      expect(await plates(name), name).toEqual(await plates('own.pdf'));
   });
 });
 
 describe('a file that is not as it should be', () => {
   const own = (): Uint8Array => read('own.pdf');
-  it('is read past bytes before its head and after its end', () => {
+  it('is read past bytes before its head and after its end', async () => {
     const after = new Uint8Array([...own(), ...new TextEncoder().encode('\nmore of it\n')]);
-    expect(inspected(after).pages).toHaveLength(2);
-    const before = inspected(new Uint8Array([...new TextEncoder().encode('hello\n'), ...own()]));
+    expect((await inspected(after)).pages).toHaveLength(2);
+    const before = await inspected(new Uint8Array([...new TextEncoder().encode('hello\n'), ...own()]));
     expect([before.pages.length, before.repaired]).toEqual([2, ['bytes before its head']]);
   });
-  it('is repaired where its table is lost', () => {
+  it('is repaired where its table is lost', async () => {
     const bytes = own();
     const text = new TextDecoder('latin1').decode(bytes);
     const cut = bytes.slice(0, text.lastIndexOf('xref'));
-    const { pages, repaired } = inspected(cut);
+    const { pages, repaired } = await inspected(cut);
     expect([pages.length, repaired]).toEqual([2, expect.arrayContaining(['its table of objects'])]);
   });
-  it('is read past what has no place in a dictionary: a stream, a word, a name without a value', () => {
+  it('is read past what has no place in a dictionary: a stream, a word, a name without a value', async () => {
     const text = (page: string): Uint8Array =>
       new TextEncoder().encode(
         `%PDF-1.4\n1 0 obj << /Type /Catalog /Pages 2 0 R >> endobj\n2 0 obj << /Type /Pages /Kids [3 0 R] /Count 1 >> endobj\n` +
           `3 0 obj << /Type /Page /Parent 2 0 R ${page} /MediaBox [0 0 200 100] >> endobj\ntrailer << /Root 1 0 R >>\n%%EOF\n`,
       );
-    const media = (page: string): unknown => inspected(text(page)).pages.map((each) => each.media);
+    const media = async (page: string): Promise<unknown> =>
+      (await inspected(text(page))).pages.map((each) => each.media);
     for (const page of [
       '',
       '/AP << /N << /Length 0 >>\nstream\nendstream >>',
@@ -276,39 +279,39 @@ describe('a file that is not as it should be', () => {
       '5 /Sound 1',
       '/First /Rotate 0 word',
     ])
-      expect(media(page), page).toEqual([[0, 0, 200, 100]]);
-    expect(inspected(text('/Odd word')).repaired).toContain('object 3 holds what has no place there');
-    expect(inspected(text('/Odd (word)')).repaired).not.toContain('object 3 holds what has no place there');
+      expect(await media(page), page).toEqual([[0, 0, 200, 100]]);
+    expect((await inspected(text('/Odd word'))).repaired).toContain('object 3 holds what has no place there');
+    expect((await inspected(text('/Odd (word)'))).repaired).not.toContain('object 3 holds what has no place there');
   });
-  it('is refused with what to do where it is encrypted', () => {
+  it('is refused with what to do where it is encrypted', async () => {
     run('qpdf', ['--encrypt', 'a', 'b', '256', '--', at('own.pdf'), at('secret.pdf')]);
-    expect(() => inspected(read('secret.pdf'))).toThrow(/encrypted\. Save it without a password/);
+    await expect(inspected(read('secret.pdf'))).rejects.toThrow(/encrypted\. Save it without a password/);
   });
-  it('is no page where nothing of it is left', () => {
+  it('is no page where nothing of it is left', async () => {
     for (const bytes of [new Uint8Array(), own().slice(0, 900), new TextEncoder().encode('%PDF-1.4\n%%EOF')])
-      expect(() => inspected(bytes)).toThrow(SyntaxFault);
+      await expect(inspected(bytes)).rejects.toThrow(SyntaxFault);
   });
   it('ends, where its pages lead to one another', async () => {
     const file = await PDFDocument.load(await byPdfLib());
     const pages = file.catalog.lookup(PDFName.of('Pages'), PDFDict);
     pages.set(PDFName.of('Kids'), file.context.obj([file.catalog.get(PDFName.of('Pages'))!, file.getPage(0).ref]));
-    expect(inspected(await file.save({ useObjectStreams: false })).pages).toHaveLength(1);
+    expect((await inspected(await file.save({ useObjectStreams: false }))).pages).toHaveLength(1);
   });
   it(
     'never brings it down, whatever has become of it',
-    () => {
+    async () => {
       const files = Object.keys(MAKERS).map(read);
-      fc.assert(
-        fc.property(
+      await fc.assert(
+        fc.asyncProperty(
           fc.nat(files.length - 1),
           // Places and lengths in millionths: a fraction by itself is nearly always next to nothing.
           fc.array(fc.tuple(fc.nat(1e6), fc.nat(255)), { minLength: 1, maxLength: 40 }),
           fc.option(fc.integer({ min: 2e5, max: 1e6 })),
-          (n, changes, keep) => {
+          async (n, changes, keep) => {
             const bytes = files[n]!.slice(0, Math.round((files[n]!.length * (keep ?? 1e6)) / 1e6));
             for (const [place, byte] of changes) bytes[Math.floor((place * (bytes.length - 1)) / 1e6)] = byte;
             try {
-              expect(inspected(bytes).pages.length).toBeGreaterThan(0);
+              expect((await inspected(bytes)).pages.length).toBeGreaterThan(0);
             } catch (error) {
               if (!(error instanceof SyntaxFault)) throw error;
               expect(error.message.length).toBeGreaterThan(10);

@@ -58,16 +58,16 @@ const orderOf = ({ piece }: Good): OrderAsked => ({
   delivery: '',
   file: { name: 'a.pdf', size: 1, sha256: 'a'.repeat(64) },
 });
-function saidOf(bytes: Uint8Array): FileSaid {
+async function saidOf(bytes: Uint8Array): Promise<FileSaid> {
   try {
-    return inspectPdf(bytes, shop, { screenInks: press.separateAll });
+    return await inspectPdf(bytes, shop, { screenInks: press.separateAll });
   } catch (error) {
     if (error instanceof SyntaxFault) return { problem: error.message };
     throw error;
   }
 }
-const answer = (bytes: Uint8Array, good: Good, manner: Manner = 'strict') =>
-  verdictOn(saidOf(bytes), orderOf(good), shop, manner);
+const answer = async (bytes: Uint8Array, good: Good, manner: Manner = 'strict') =>
+  verdictOn(await saidOf(bytes), orderOf(good), shop, manner);
 
 /** The file with something done to its first page, by another writer. */
 async function changed(bytes: Uint8Array, change: (file: PDFDocument) => void | Promise<void>): Promise<Uint8Array> {
@@ -183,11 +183,11 @@ describe('a file that is right', () => {
   it.each(GOOD.map((good, i) => [i, good.says, good] as const))('is accepted (%i: %s)', async (_, _says, good) => {
     const bytes = await fileOf(good);
     for (const manner of MANNERS) {
-      const { verdict, lines } = answer(bytes, good, manner);
+      const { verdict, lines } = await answer(bytes, good, manner);
       expect([verdict, ...lines.filter(({ kind }) => kind !== 'note').map(({ says }) => says)]).toEqual(['accepted']);
     }
     // Written anew by another writer it is right still.
-    expect(answer(await changed(bytes, () => undefined), good).verdict).toBe('accepted');
+    expect((await answer(await changed(bytes, () => undefined), good)).verdict).toBe('accepted');
   });
 });
 
@@ -199,7 +199,7 @@ describe('the same file with a fault', () => {
   it.each(all.map(([[says, check, change], good]) => [says, good.says, check, change, good] as const))(
     'is sent back: %s (%s)',
     async (_, _of, check, change, good) => {
-      const { verdict, lines } = answer(await changed(await fileOf(good), change), good);
+      const { verdict, lines } = await answer(await changed(await fileOf(good), change), good);
       expect(lines.map((line) => line.check)).toContain(check);
       expect(verdict).toBe('back');
     },
@@ -210,7 +210,7 @@ describe('the same file with a fault', () => {
     async (part) => {
       const [good] = GOOD;
       const bytes = await fileOf(good!);
-      expect(answer(bytes.slice(0, bytes.length * part), good!).verdict).toBe('back');
+      expect((await answer(bytes.slice(0, bytes.length * part), good!)).verdict).toBe('back');
     },
   );
 });

@@ -132,12 +132,16 @@ describe('meshes', () => {
     await expectPlates(name, bytes, { within: 0.04, off: 0.02 });
   });
 
-  it('that make no sense are told of, and none goes on for ever', () => {
-    const unread = (bytes: Uint8Array) => inspectPdf(bytes, shopOf('metric-offset')).unread;
-    expect(unread(shown(5, lattice, '/VerticesPerRow 1'))).toEqual(['page 1: a gradient of a kind that is not read']);
-    expect(unread(shown(4, [], ''))).toEqual(['page 1: a gradient of a kind that is not read']);
+  it('that make no sense are told of, and none goes on for ever', async () => {
+    const unread = async (bytes: Uint8Array) => (await inspectPdf(bytes, shopOf('metric-offset'))).unread;
+    expect(await unread(shown(5, lattice, '/VerticesPerRow 1'))).toEqual([
+      'page 1: a gradient of a kind that is not read',
+    ]);
+    expect(await unread(shown(4, [], ''))).toEqual(['page 1: a gradient of a kind that is not read']);
     const over = Array.from({ length: 20_000 }, () => triangles.slice(0, 27)).flat();
-    expect(unread(shown(4, over))).toEqual(['page 1: a gradient of a kind that is not read']);
-    expect(unread(shown(6, patches([[], []]).slice(0, 40)))).toEqual(['page 1: a gradient of a kind that is not read']);
+    expect(await unread(shown(4, over))).toEqual(['page 1: a gradient of a kind that is not read']);
+    expect(await unread(shown(6, patches([[], []]).slice(0, 40)))).toEqual([
+      'page 1: a gradient of a kind that is not read',
+    ]);
   });
 });

@@ -1,11 +1,13 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect } from 'vitest';
+import { readyPictures } from '../../core/files/pdf/drawn/jpx';
 import { inspectPdf } from '../../core/files/pdf/inspect';
 import { readPage } from '../../core/files/pdf/page-read';
 import { parseAnyPdf } from '../../core/files/pdf/parsed/file';
 import { viewFile } from '../../core/files/pdf/parsed/view';
 import { shopOf } from '../../core/trade/shops';
+import '../kit';
 import { folder, platesOf } from './tools';
 
 /** How near plates have to be, and the share of points that may be further off. */
@@ -25,8 +27,10 @@ export async function expectPlates(
 ): Promise<void> {
   const path = join(folder, `${name.replace(/\W+/g, '-')}.pdf`);
   writeFileSync(path, bytes);
-  expect(inspectPdf(bytes, shopOf('metric-offset')).unread).toEqual([]);
-  const { gridAt } = readPage(viewFile(parseAnyPdf(bytes)), 0);
+  expect((await inspectPdf(bytes, shopOf('metric-offset'))).unread).toEqual([]);
+  const view = viewFile(parseAnyPdf(bytes));
+  await readyPictures(view, 0);
+  const { gridAt } = readPage(view, 0);
   const grid = gridAt(72);
   const theirs = await platesOf(path, 1, 72);
   let inked = 0;

@@ -3,7 +3,7 @@ import type { Piece } from '../../job/schema';
 import { formatSize, type PieceUnit } from '../../units/length';
 import { type PdfAsked, pageBoxes } from '../pdf/asked';
 import { pdfBox } from '../pdf/document';
-import type { BoxNumbers } from '../pdf/page-read';
+import type { BoxNumbers } from '../pdf/parsed/boxes';
 import type { PdfFacts } from '../pdf/read-back';
 import type { RuleSeen } from '../pdf/rules';
 import { STANDARD_FACTS, type Standard } from '../pdf/standards';

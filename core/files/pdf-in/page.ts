@@ -9,7 +9,7 @@ import { baseFont } from '../pdf/drawn/fonts';
 import { functionOf } from '../pdf/drawn/functions';
 import type { PictureSeen } from '../pdf/drawn/hear';
 import { screenBytes } from '../pdf/drawn/spaces';
-import { type BoxNumbers, boxAt, mediaOf, trimOf } from '../pdf/page-read';
+import { type BoxNumbers, boxAt, mediaOf, trimOf } from '../pdf/parsed/boxes';
 import { parseAnyPdf, refuseEncrypted } from '../pdf/parsed/file';
 import { SyntaxFault } from '../pdf/parsed/syntax';
 import { arrayOf, nameOf, type PdfView, viewFile } from '../pdf/parsed/view';

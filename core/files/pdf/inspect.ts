@@ -9,19 +9,11 @@ import { conditionOf } from '../../trade/conditions';
 import { INK_LIMITS } from '../../trade/ink-limits';
 import type { Severity, ShopSpec } from '../../trade/schema';
 import type { GlyphSeen } from './drawn/hear';
+import { readyPictures } from './drawn/jpx';
 import type { ScreenInks } from './drawn/spaces';
 import { shortOfBleed } from './ink-at-edge';
-import {
-  type BoxNumbers,
-  blankRead,
-  boxAt,
-  mediaOf,
-  type PageRead,
-  type PictureDrawn,
-  pictureDrawn,
-  readPage,
-  trimOf,
-} from './page-read';
+import { blankRead, type PageRead, type PictureDrawn, pictureDrawn, readPage } from './page-read';
+import { type BoxNumbers, boxAt, mediaOf, trimOf } from './parsed/boxes';
 import { parseAnyPdf, refuseEncrypted } from './parsed/file';
 import { layersIn } from './parsed/layers';
 import { SyntaxFault } from './parsed/syntax';
@@ -380,11 +372,11 @@ function standardMissed(claimed: string | undefined, asked: Standard): FileFindi
  * Looks into a PDF of any make as a shop with this spec would. Throws SyntaxFault, with what to do, where it is encrypted, or
  * nothing of it can be read.
  */
-export function inspectPdf(
+export async function inspectPdf(
   bytes: Uint8Array,
   shop: ShopSpec,
   { standard, screenInks, hear }: InspectAsked = {},
-): Inspection {
+): Promise<Inspection> {
   const file = parseAnyPdf(bytes);
   refuseEncrypted(file);
   const unread: string[] = [];
@@ -397,6 +389,7 @@ export function inspectPdf(
   const drawn = view.pages.slice(0, MOST_DRAWN);
   for (const [i] of drawn.entries()) {
     hear?.(i + 1, drawn.length);
+    await readyPictures(view, i);
     const read = readOrBlank(view, i, screenInks, (what) => unread.push(what));
     const facts = inspectPage(view, i, { ...read, grid: inkOnly(read.grid, finishes) }, finishes);
     pages.push(facts);

@@ -4,12 +4,9 @@ import type { Box } from '../../geometry/box';
 import { drawPage } from './drawn/draw';
 import type { GlyphSeen, Hear, PathSeen, PictureSeen } from './drawn/hear';
 import type { ScreenInks } from './drawn/spaces';
+import { mediaOf, trimOf } from './parsed/boxes';
 import { filtersOf } from './parsed/filters';
-import type { Dict } from './parsed/syntax';
-import { arrayOf, type PdfView } from './parsed/view';
-
-/** A box of a page in points as [x0, y0, x1, y1], origin lower left. */
-export type BoxNumbers = [x0: number, y0: number, x1: number, y1: number];
+import type { PdfView } from './parsed/view';
 
 /** A picture as it is drawn on a page. */
 export interface PictureDrawn {
@@ -43,21 +40,6 @@ export interface PageRead {
   /** What is see-through, each once. */
   soft: string[];
 }
-
-/** A box that a page has or inherits, its corners in order; undefined where it has none that is a box. */
-export function boxAt({ file }: PdfView, page: Dict, name: string): BoxNumbers | undefined {
-  const values = arrayOf(file, page.get(name)).map((each) => Number(file.get(each)));
-  if (values.length !== 4 || !values.every(Number.isFinite)) return undefined;
-  const [a, b, c, d] = values as BoxNumbers;
-  return [Math.min(a, c), Math.min(b, d), Math.max(a, c), Math.max(b, d)];
-}
-
-/** Where a page is drawn: its media box, or a letter's where it has none (ISO 32000-1 asks for one). */
-export const mediaOf = (view: PdfView, page: Dict): BoxNumbers => boxAt(view, page, 'MediaBox') ?? [0, 0, 612, 792];
-
-/** Where a page is cut: its trim, else its art, crop or media box (ISO 32000-1, 14.11.2). */
-export const trimOf = (view: PdfView, page: Dict): BoxNumbers =>
-  boxAt(view, page, 'TrimBox') ?? boxAt(view, page, 'ArtBox') ?? boxAt(view, page, 'CropBox') ?? mediaOf(view, page);
 
 /** Cells an inch that plates are compared at, unless a sheet is so large that they are too many. */
 export const cellsFor = (box: Pick<Box, 'width' | 'height'>): number => cellsWithin(box, 72, 3_000_000);

@@ -1,14 +1,6 @@
 import { baseFont, isEmbedded } from './drawn/fonts';
-import {
-  type BoxNumbers,
-  boxAt,
-  mediaOf,
-  type PageRead,
-  type PictureDrawn,
-  pictureDrawn,
-  readPage,
-  trimOf,
-} from './page-read';
+import { type PageRead, type PictureDrawn, pictureDrawn, readPage } from './page-read';
+import { type BoxNumbers, boxAt, mediaOf, trimOf } from './parsed/boxes';
 import { parsePdf } from './parsed/file';
 import { contentsOf } from './parsed/filters';
 import { spotsIn } from './parsed/spots';

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { flushSync } from 'react-dom';
 import { type FindingListed, findingsListed, pagesSaid, plateSaid } from '../../../core/files/pdf/findings-listed';
 import type { PageInspected } from '../../../core/files/pdf/inspect';
-import type { BoxNumbers } from '../../../core/files/pdf/page-read';
+import type { BoxNumbers } from '../../../core/files/pdf/parsed/boxes';
 import { apply } from '../../../core/geometry/matrix';
 import type { PagePicture } from '../../../workers/draw-pages';
 import type { Inspected } from '../../../workers/inspect-work';

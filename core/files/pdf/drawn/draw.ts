@@ -1,7 +1,8 @@
 import type { LaidPicture } from '../../../devices/plates/device';
 import type { Point } from '../../../geometry/box';
-import { IDENTITY, type Matrix, multiply } from '../../../geometry/matrix';
+import { boxAround, IDENTITY, type Matrix, multiply } from '../../../geometry/matrix';
 import type { MayBlend } from '../../../scene/device';
+import { mediaOf } from '../parsed/boxes';
 import { SyntaxFault } from '../parsed/syntax';
 import type { PdfView } from '../parsed/view';
 import { hasBlends } from './graphics-state';
@@ -51,11 +52,13 @@ export function drawPage(
   pictures = new Map<string, LaidPicture>(),
 ): void {
   const base = multiply(turned, [1, 0, 0, -1, -origin.x, origin.y]);
+  const [x0, y0, x1, y1] = mediaOf(view, view.pages[page] ?? new Map());
   const drawing: Drawing = {
     view,
     device,
     hear,
     base,
+    sheet: boxAround({ x: x0, y: y0, width: x1 - x0, height: y1 - y0 }, base),
     pictures,
     inksOf,
     screenInks,

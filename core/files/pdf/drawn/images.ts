@@ -6,7 +6,7 @@ import { jpegPixels } from '../../../picture/jpeg-decode';
 import { unpacked } from '../parsed/filters';
 import { type Dict, Stream } from '../parsed/syntax';
 import { arrayOf, type PdfView } from '../parsed/view';
-import { RGB, type ScreenInks, type Space, screenBytes, spaceOf } from './spaces';
+import { BY_CHANNELS, RGB, type ScreenInks, type Space, screenBytes, spaceOf } from './spaces';
 
 /** Pictures of a PDF as amounts of ink (ISO 32000-1, 8.9). */
 
@@ -22,7 +22,7 @@ export interface ImageRead {
 }
 
 /** A picture of more pixels than this is measured, but not looked into. */
-const MOST_PIXELS = 120_000_000;
+export const MOST_PIXELS = 120_000_000;
 
 const numberAt = ({ file }: PdfView, dict: Dict, key: string): number => {
   const found = file.get(dict.get(key));
@@ -101,6 +101,12 @@ function samplesOf(view: PdfView, stream: Stream, channels: number, isIndex: boo
     const rows = TWO_TONES[left](view, bytes, parms, width, height);
     return rows && bytesOf(rows, width, height, 1, 1, isIndex);
   }
+  if (left === 'JPXDecode') {
+    const read = view.jpx.get(stream);
+    return read && read.width === width && read.height === height && read.channels === channels
+      ? read.samples
+      : undefined;
+  }
   if (left !== 'DCTDecode' || !CHANNELS(channels)) return undefined;
   try {
     const pixels = jpegPixels(bytes, channels);
@@ -159,8 +165,10 @@ export function imageOf(view: PdfView, stream: Stream, resources: Dict, screenIn
   const { file } = view;
   const { dict } = stream;
   const [width, height] = [numberAt(view, dict, 'Width'), numberAt(view, dict, 'Height')];
-  const bits = numberAt(view, dict, 'BitsPerComponent') || 8;
-  const space = spaceOf(view, dict.get('ColorSpace'), resources);
+  const jpx = view.jpx.get(stream);
+  const bits = jpx ? 8 : numberAt(view, dict, 'BitsPerComponent') || 8;
+  const space =
+    dict.has('ColorSpace') || !jpx ? spaceOf(view, dict.get('ColorSpace'), resources) : BY_CHANNELS[jpx.channels];
   const facts = { width, height, bits, space: space?.says ?? 'none' };
   if (!space || space.channels === 0 || !(width > 0 && height > 0 && width * height <= MOST_PIXELS))
     return { ...facts, laid: undefined };

@@ -2,7 +2,7 @@ import { type Matrix, multiply } from '../../../geometry/matrix';
 import { type Path, transformPath } from '../../../geometry/path';
 import type { FontRead } from './fonts';
 import { fillIn } from './mesh';
-import { painted, strokeLine } from './paint';
+import { fillFlat, strokeLine } from './paint';
 import type { Running } from './state';
 
 /** Letters (ISO 32000-1, 9.4): where each stands, what it stands for, and its outline on the device. */
@@ -43,7 +43,7 @@ function drawOutline(running: Running, font: FontRead, outline: Path | undefined
   const { colour, tile, mesh } = state.paint.fill;
   if (FILLS.includes(mode)) {
     if (tile || mesh) fillIn(running, shape);
-    else if (colour) painted(running, 'fill', () => drawing.device.fillPath(shape, colour));
+    else if (colour) fillFlat(running, shape, colour);
   }
   if (STROKES.includes(mode)) strokeLine(running, shape);
   if (CLIPS.includes(mode)) running.letters.push(shape);

@@ -8,6 +8,7 @@ import { contentsOf } from '../parsed/filters';
 import { type Dict, Stream, type Value } from '../parsed/syntax';
 import { dictOf, nameOf, numbersOf } from '../parsed/view';
 import { functionOf } from './functions';
+import { goesOn } from './shade-reach';
 import { runOf } from './shades';
 import { spaceOf } from './spaces';
 import { type Drawing, firstState, matrixOf, type Running } from './state';
@@ -38,7 +39,8 @@ function gradientOf(drawing: Drawing, form: Stream): Coverage | undefined {
     multiply(base, matrixOf(view, form.dict.get('Matrix'))),
     matrixOf(view, pattern?.get('Matrix')),
   );
-  const run = shading && runOf(drawing, shading, there);
+  // A coverage has no ends: one that does is laid as a light.
+  const run = shading && goesOn(view, shading).every((on) => on) ? runOf(drawing, shading, there) : undefined;
   return run && { ...run, stops: run.stops.map(({ at, values }) => ({ at, amount: values[0] ?? 0 })) };
 }
 

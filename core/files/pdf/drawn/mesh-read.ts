@@ -1,4 +1,6 @@
+import type { LaidPicture } from '../../../devices/plates/device';
 import type { Point } from '../../../geometry/box';
+import type { Matrix } from '../../../geometry/matrix';
 import { contentsOf } from '../parsed/filters';
 import type { Stream } from '../parsed/syntax';
 import { numbersOf, type PdfView } from '../parsed/view';
@@ -17,6 +19,13 @@ export interface Patch {
 export interface Mesh {
   triangles: (readonly [Corner, Corner, Corner])[];
   patches: Patch[];
+}
+
+/** A shading as a picture of amounts of ink. */
+export interface MeshLaid {
+  laid: LaidPicture;
+  /** Lays the unit square, top left corner first. */
+  place: Matrix;
 }
 
 export const MESHES = [4, 5, 6, 7];

@@ -3,44 +3,49 @@ import type { Point } from '../../../geometry/box';
 import { apply, type Matrix } from '../../../geometry/matrix';
 import type { Path } from '../../../geometry/path';
 import { type Dict, Stream, type Value } from '../parsed/syntax';
+import { dictOf, numbersOf } from '../parsed/view';
 import { functionOf } from './functions';
-import { type Corner, MESHES, type Mesh, meshOf, type Patch } from './mesh-read';
+import { type Corner, MESHES, type Mesh, type MeshLaid, meshOf, type Patch } from './mesh-read';
 import { fillArea, painted } from './paint';
+import { layCells } from './shade-cells';
+import { areApart } from './shades';
 import { type ScreenInks, spaceOf } from './spaces';
 import type { Drawing, Running } from './state';
 
 /** Meshes as pictures of amounts of ink: what they do not reach is not there. */
 
-interface MeshLaid {
-  laid: LaidPicture;
-  /** Lays the unit square, top left corner first. */
-  place: Matrix;
-}
-
 const NOT_READ = 'a gradient of a kind that is not read';
 
-/** The mesh that a shading is; undefined where it is another kind. */
-export function meshIn({ view }: Drawing, value: Value | undefined): Stream | undefined {
+/** A mesh, or a colour that runs in another way that is laid cell by cell. */
+export type Laid = Stream | Dict;
+
+/** What of a shading is laid as a picture; undefined where it is a gradient, or who listens keeps no pictures of them. */
+export function meshIn({ view, hear }: Drawing, value: Value | undefined): Laid | undefined {
   const found = view.file.get(value);
-  return found instanceof Stream && MESHES.includes(Number(view.file.get(found.dict.get('ShadingType'))))
-    ? found
-    : undefined;
+  const dict = dictOf(view.file, value);
+  const kind = Number(view.file.get(dict?.get('ShadingType')));
+  if (found instanceof Stream && MESHES.includes(kind)) return found;
+  if (!dict || hear.noMeshes) return undefined;
+  return kind === 1 || (kind === 3 && areApart(numbersOf(view, dict.get('Coords')))) ? dict : undefined;
 }
 
 /** The meshes that have been laid, by what laid them: a page is drawn more than once. */
-const kept = new WeakMap<Stream, { key: string; screenInks: ScreenInks | undefined; made: MeshLaid | undefined }>();
-function laidOnce(drawing: Drawing, stream: Stream, matrix: Matrix, resources: Dict): MeshLaid | undefined {
+const kept = new WeakMap<Laid, { key: string; screenInks: ScreenInks | undefined; made: MeshLaid | undefined }>();
+function laidOnce(drawing: Drawing, stream: Laid, matrix: Matrix, resources: Dict): MeshLaid | undefined {
   const key = matrix.join();
   const found = kept.get(stream);
   const { screenInks } = drawing;
   if (found?.key === key && found.screenInks === screenInks) return found.made;
-  const made = layMesh(drawing, stream, matrix, resources);
+  const made =
+    stream instanceof Stream && MESHES.includes(Number(drawing.view.file.get(stream.dict.get('ShadingType'))))
+      ? layMesh(drawing, stream, matrix, resources)
+      : layCells(drawing, stream instanceof Stream ? stream.dict : stream, matrix, resources);
   kept.set(stream, { key, screenInks, made });
   return made;
 }
 
 /** Draws a mesh where the device lets it be seen. */
-export function drawMesh(running: Running, stream: Stream, matrix: Matrix): void {
+export function drawMesh(running: Running, stream: Laid, matrix: Matrix): void {
   const { drawing, resources } = running;
   const made = drawing.hear.noMeshes ? undefined : laidOnce(drawing, stream, matrix, resources);
   if (!made) {

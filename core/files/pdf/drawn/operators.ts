@@ -7,6 +7,7 @@ import { fontAt, setState } from './graphics-state';
 import { endText, show } from './letters';
 import { drawMesh, fillIn, meshIn } from './mesh';
 import { painted, strokeLine } from './paint';
+import { reachOf } from './shade-reach';
 import { shadeOf } from './shades';
 import { spaceOf } from './spaces';
 import { devicePaint, type How, matrixOf, type Paint, type Running } from './state';
@@ -98,7 +99,10 @@ function chosen(running: Running, { space }: Paint, n: readonly number[], given:
   const there = multiply(base, matrixOf(view, dict?.get('Matrix')));
   const mesh = meshIn(running.drawing, dict?.get('Shading'));
   if (mesh) return { space, colour: undefined, mesh: { stream: mesh, matrix: there } };
-  return { space, colour: dict && shadeOf(running.drawing, dict.get('Shading'), there, running.resources) };
+  const shading = dictOf(view.file, dict?.get('Shading'));
+  const reach = shading && reachOf(view, shading, there);
+  const colour = shading && shadeOf(running.drawing, shading, there, running.resources);
+  return { space, colour, ...(reach ? { reach } : {}) };
 }
 
 /** The operators that choose colours, for areas or for lines. */
@@ -193,7 +197,8 @@ export const OPERATORS: Readonly<Record<string, Operator>> = {
       return;
     }
     const shade = shadeOf(drawing, shading, state.ctm, resources);
-    if (shade) painted(running, 'fill', () => drawing.device.fillPath(EVERYWHERE, shade));
+    const within = reachOf(drawing.view, dictOf(drawing.view.file, shading) ?? new Map(), state.ctm)?.(EVERYWHERE);
+    if (shade) painted(running, 'fill', () => drawing.device.fillPath(within ?? EVERYWHERE, shade));
   },
   ...colourOperators('fill'),
   ...colourOperators('stroke'),

@@ -1,6 +1,7 @@
 import type { Pen } from '../../../colour/fill';
 import { apply, invert, type Matrix, multiply } from '../../../geometry/matrix';
 import type { Path } from '../../../geometry/path';
+import type { Colour } from '../../../scene/colour';
 import type { MayBlend } from '../../../scene/device';
 import { operationsOf } from '../parsed/file';
 import { contentsOf } from '../parsed/filters';
@@ -58,7 +59,18 @@ export function fillArea(running: Running, path: Path): void {
     overprints: state.overprint.fill,
     lettering: drawing.lettering > 0,
   });
-  painted(running, 'fill', () => drawing.device.fillPath(path, colour));
+  fillFlat(running, path, colour);
+}
+
+/** Fills an area in a colour, as far as that reaches. */
+export function fillFlat(running: Running, path: Path, colour: Colour): void {
+  const { device } = running.drawing;
+  const within = running.state.paint.fill.reach?.(path);
+  painted(running, 'fill', () => {
+    if (within) device.beginClip(within);
+    device.fillPath(path, colour);
+    if (within) device.endClip();
+  });
 }
 
 const scaleOf = ([a, b, c, d]: Matrix): number => Math.sqrt(Math.abs(a * d - b * c));

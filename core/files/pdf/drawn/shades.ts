@@ -22,6 +22,13 @@ interface Run {
   stops: readonly { at: number; values: readonly number[] }[];
 }
 
+/** Whether two circles have neither one middle nor is the inner one a point within the outer one. */
+export function areApart([x0 = 0, y0 = 0, r0 = 0, x1 = 0, y1 = 0, r1 = 1]: readonly number[]): boolean {
+  const [inner, outer] = [Math.min(r0, r1), Math.max(r0, r1)];
+  const off = Math.hypot(x1 - x0, y1 - y0) / outer;
+  return off > OFF_MIDDLE && !(off < 1 && inner <= OFF_MIDDLE * outer);
+}
+
 /** A shading that runs along a line, or about a middle; undefined for other kinds. */
 export function runOf({ view, hear }: Drawing, dict: Dict, matrix: Matrix): Run | undefined {
   const { file } = view;

@@ -86,7 +86,7 @@ const DEVICE: Readonly<Record<string, Space>> = {
   Lab: LAB,
   Pattern: PATTERN,
 };
-const BY_CHANNELS: Readonly<Record<number, Space>> = { 1: GRAY, 3: RGB, 4: CMYK };
+export const BY_CHANNELS: Readonly<Record<number, Space>> = { 1: GRAY, 3: RGB, 4: CMYK };
 const MOST_DEEP = 6;
 
 const inked = (names: readonly string[]): Space => ({

@@ -1,7 +1,7 @@
 import type { Blend } from '../../../colour/blend';
 import type { Plates } from '../../../colour/ink';
 import type { LaidPicture } from '../../../devices/plates/device';
-import type { Point } from '../../../geometry/box';
+import type { Box, Point } from '../../../geometry/box';
 import { IDENTITY, type Matrix } from '../../../geometry/matrix';
 import type { Path, Segment } from '../../../geometry/path';
 import type { Colour, Coverage } from '../../../scene/colour';
@@ -12,6 +12,7 @@ import { numbersOf, type PdfView } from '../parsed/view';
 import type { FontRead } from './fonts';
 import type { Hear } from './hear';
 import type { gray, ImageRead } from './images';
+import type { Reach } from './shade-reach';
 import { type ScreenInks, type Space, spaceOf } from './spaces';
 
 /** What a page is drawn with, and the state of its drawing (ISO 32000-1, 8.4). */
@@ -23,8 +24,10 @@ export interface Paint {
   tile?: Stream;
   /** What a tile without colours of its own is drawn in. */
   tileIn?: Colour;
-  /** A mesh instead of a colour, and what lays its space on the device. */
-  mesh?: { stream: Stream; matrix: Matrix };
+  /** How far a gradient reaches, where it ends. */
+  reach?: Reach;
+  /** A mesh instead of a colour, or another that is laid cell by cell, and what lays its space on the device. */
+  mesh?: { stream: Stream | Dict; matrix: Matrix };
 }
 
 export type How = 'fill' | 'stroke';
@@ -56,6 +59,8 @@ export interface Drawing {
   hear: Hear;
   /** From the page's units to the device's. */
   base: Matrix;
+  /** The page's sheet on the device. */
+  sheet: Box;
   /** Pictures by the names that the device is given. */
   pictures: Map<string, LaidPicture>;
   fonts: Map<Dict, FontRead>;

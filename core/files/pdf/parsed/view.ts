@@ -1,3 +1,4 @@
+import type { JpxPixels } from '../../../packed/jpx';
 import { type Operation, operationsOf } from './file';
 import { contentsOf } from './filters';
 import type { PdfFile } from './pdf-file';
@@ -20,6 +21,8 @@ export interface PdfView {
   /** Every dictionary of the file, those of streams and those inside others too. */
   dicts: readonly Dict[];
   streams: readonly Stream[];
+  /** Pictures that are unpacked before their page is drawn, since that cannot be done while it is. */
+  jpx: Map<Stream, JpxPixels>;
 }
 
 export const dictOf = ({ get }: Pick<PdfFile, 'get'>, value: Value | undefined): Dict | undefined => {
@@ -152,6 +155,7 @@ export function viewFile(file: PdfFile, unread?: (of: string) => void): PdfView 
     contents: [...pages.flatMap((page, i) => contentsOfPage(file, page, i + 1, trying)), ...drawn, ...letters],
     dicts,
     streams: all.flatMap(([, value]) => (value instanceof Stream ? [value] : [])),
+    jpx: new Map(),
   };
 }
 
