@@ -1,6 +1,5 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { basename, dirname, join } from 'node:path';
-import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, IMAGE_PPI, ImageError } from '../core/files/face-images';
 import { asAsked, prove } from '../core/files/hand-off/prove';
 import { provenImages } from '../core/files/hand-off/prove-images';
@@ -9,6 +8,7 @@ import { type HandOffSettings, pdfAsked, settingsOf } from '../core/files/hand-o
 import type { PdfAsked } from '../core/files/pdf/asked';
 import type { Standard } from '../core/files/pdf/standards';
 import { writePdf } from '../core/files/pdf/write';
+import { separatedPictures } from '../core/files/separated';
 import { writeSvg } from '../core/files/svg-file';
 import { finishPlate } from '../core/job/finishing';
 import { pressConditionOf } from '../core/job/press-of';

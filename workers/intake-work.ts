@@ -5,8 +5,11 @@ import type { Art } from '../core/files/art-in/art';
 import { hashOf } from '../core/files/hash';
 import { type JobBundle, readJobFile } from '../core/files/job-file';
 import { readyPictures } from '../core/files/pdf/drawn/jpx';
+import { onePage } from '../core/files/pdf/one-page';
 import { openPdf, PdfArtError, readPageArt } from '../core/files/pdf-in/page';
+import { readWhole } from '../core/files/pdf-in/whole-facts';
 import { readSvg } from '../core/files/svg-in/read';
+import type { PageIn } from '../core/job/edits/placed';
 import type { Asset } from '../core/job/schema';
 import type { Column } from '../core/job/table';
 import { asKept } from '../core/picture/as-kept';
@@ -192,6 +195,52 @@ export async function readPage(bytes: Uint8Array, page: number, added: readonly 
     if (error instanceof PdfArtError) return { pages, problem: error.message };
     throw error;
   }
+}
+
+/** A page of a PDF that is to be placed as one thing, with how many pages its file has. */
+export interface WholeTaken extends PageIn {
+  pages: number;
+}
+
+async function pageByItself(bytes: Uint8Array, page: number): Promise<{ own: Uint8Array; pages: number }> {
+  const { view, pages } = openPdf(bytes);
+  return { pages, own: pages === 1 ? bytes : await onePage(view, Math.min(page, pages - 1)) };
+}
+
+/** More pages of a file than this are not looked through for one that is missing. */
+const MOST_SOUGHT = 200;
+
+/** A page of a PDF by itself, as it was placed: the one with that hash, if there is one. */
+export async function pageOfHash(
+  bytes: Uint8Array,
+  hashes: readonly string[],
+): Promise<[string, Uint8Array] | undefined> {
+  const { pages } = openPdf(bytes);
+  for (let n = 0; n < Math.min(pages, MOST_SOUGHT); n++) {
+    const { own } = await pageByItself(bytes, n);
+    const hash = await quickHash(own);
+    if (hashes.includes(hash)) return [hash, own];
+  }
+  return undefined;
+}
+
+/** Puts a page of a PDF, 0 first, on the shelf as it is, by itself where it has others beside it. Throws with words for the user. */
+export async function takeWhole(bytes: Uint8Array, page: number, name: string): Promise<WholeTaken> {
+  const { own, pages } = await pageByItself(bytes, page);
+  await loadJpegDecoder();
+  const { width, height, facts, unread, spots } = readWhole(own);
+  if (unread.length > 0)
+    throw new PictureError(
+      `This page cannot be placed whole, since not all of it can be shown: ${unread.join(', ')}. Import its elements instead, or export it again with its typefaces in it.`,
+    );
+  const hash = await quickHash(own);
+  await keepOnShelf(hash, own);
+  return {
+    hash,
+    asset: { name: name.slice(0, 255), type: 'application/pdf', width, height, page: facts },
+    spots,
+    pages,
+  };
 }
 
 /** What a text tells of a client. Its tables of numbers and names come when they are first asked for. */

@@ -19,6 +19,8 @@ export function intake(): Room<Rooms['intake']> {
       },
       traceLogo: tooLong('This picture', 'Trace it in a drawing program, and add it as an SVG or PDF.'),
       readPage: tooLong('This page', 'Export only what is needed of it, or import it as a picture instead.'),
+      takeWhole: tooLong('This page', 'Export only what is needed of it, or import it as a picture instead.'),
+      pageOfHash: tooLong('This file', 'Export only the page that was placed.'),
       takeIn: tooLong('This picture', 'Save it again from its program, with fewer pixels.'),
       fontsInFile: tooLong('This font', 'Get it again from where it came from.'),
       takeInFont: tooLong('This font', 'Get it again from where it came from.'),

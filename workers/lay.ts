@@ -4,12 +4,13 @@ import type { PlateContext } from '../core/checks/plate-check';
 import type { ColourEngine, Press } from '../core/colour/engine';
 import type { LaidPicture } from '../core/devices/plates/device';
 import { laidPicture } from '../core/devices/plates/pictures';
+import { isPdfFile } from '../core/files/pdf-in/whole';
+import { laidFile } from '../core/files/separated';
 import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';
 import { pressConditionOf } from '../core/job/press-of';
 import type { Job } from '../core/job/schema';
 import { shopIn } from '../core/job/shops-of';
-import { decodePicture } from '../core/picture/decode';
 import { LARGE } from '../core/picture/limits';
 import { type ImageRef, imageKey } from '../core/scene/device';
 import { imagesIn } from '../core/scene/images';
@@ -63,8 +64,8 @@ const FINE = 4000;
 /** A picture on its plates. Of a large one, as many pixels as plates can tell apart. */
 async function separated(bytes: Uint8Array, image: ImageRef, engine: ColourEngine, press: Press): Promise<LaidPicture> {
   await loadJpegDecoder();
-  const pixels = image.width * image.height > LARGE ? await smallPixels(bytes, FINE) : decodePicture(bytes);
-  return laidPicture(pixels, image, engine, press);
+  if (isPdfFile(bytes) || image.width * image.height <= LARGE) return laidFile(bytes, image, engine, press);
+  return laidPicture(await smallPixels(bytes, FINE), image, engine, press);
 }
 
 /** The printed faces of a piece on their plates; none where the job has no such piece. */

@@ -67,6 +67,8 @@ const rooms = {
       'takeTable',
       'takeRowPictures',
       'readPage',
+      'takeWhole',
+      'pageOfHash',
     ),
     ...from(() => import('./lists-in'), 'readPeople', 'readInks', 'readShopFile', 'readReplyFile'),
   }),

@@ -1,7 +1,9 @@
 import pngUrl from '@jsquash/png/codec/pkg/squoosh_png_bg.wasm?url';
+import { PROCESS_PLATES } from '../core/colour/ink';
 import { decodePicture, type Pixels } from '../core/picture/decode';
 import { PictureError } from '../core/picture/limits';
 import { isSideways, type PictureFacts, probePicture, refuseSize } from '../core/picture/probe';
+import type { SeparatedPicture } from '../core/picture/separate';
 import { bytesAt } from './fetch';
 import { loadJpegDecoder } from './kit';
 import { once } from './once';
@@ -177,6 +179,20 @@ export async function smallPixels(bytes: Uint8Array, longest = LONGEST_PREVIEW):
     ...(isGray ? { space: 'GRAY' as const, colour: pixels.colour.filter((_, i) => i % 3 === 0) } : {}),
     ...(icc ? { icc } : {}),
   };
+}
+
+/** A page's amounts of process ink as the screen has them, where it covers anything. */
+export function inkLook({ width, height, plates, amounts, alpha }: SeparatedPicture): Promise<Blob> {
+  const canvas = new OffscreenCanvas(width, height);
+  const image = new ImageData(width, height);
+  const at = PROCESS_PLATES.map((plate) => plates.indexOf(plate));
+  for (let i = 0; i < width * height; i++) {
+    const amount = (k: number): number => (at[k]! < 0 ? 0 : amounts[i * plates.length + at[k]!]!);
+    for (let c = 0; c < 3; c++) image.data[4 * i + c] = ((255 - amount(c)) * (255 - amount(3))) / 255;
+    image.data[4 * i + 3] = alpha ? alpha[i]! : 255;
+  }
+  canvas.getContext('2d')!.putImageData(image, 0, 0);
+  return packed(canvas, true);
 }
 
 /** Amounts of ink as light that is left of white, until the press's own colours are there. */

@@ -1,6 +1,5 @@
 import { layPiece } from '../core/checks/on-plates';
 import type { Press } from '../core/colour/engine';
-import { separatedPictures } from '../core/devices/plates/pictures';
 import { faceImages, type ImageFile, type ImagesAsked } from '../core/files/face-images';
 import { exportName, plainName } from '../core/files/file-names';
 import type { Going, LetGo, Stop } from '../core/files/gate';
@@ -23,6 +22,7 @@ import { reportJson } from '../core/files/report';
 import { reportPdf } from '../core/files/report-pdf';
 import { type ReviewPiece, reviewPage } from '../core/files/review/page';
 import { sidePicture } from '../core/files/review/pictures';
+import { separatedPictures } from '../core/files/separated';
 import { type SvgWords, writeSvg } from '../core/files/svg-file';
 import { ticketWith } from '../core/files/ticket';
 import { pieceOf } from '../core/job/find';

@@ -60,6 +60,7 @@ import { offFace } from './rules/off-face';
 import { outOfGamut } from './rules/out-of-gamut';
 import { outsideSafe } from './rules/outside-safe';
 import { pastLine } from './rules/past-line';
+import { placedColours, placedDetail } from './rules/placed-page';
 import { placeholderWords } from './rules/placeholder-words';
 import { postSize } from './rules/post-size';
 import { registrationColour } from './rules/registration-colour';
@@ -142,6 +143,8 @@ export const CHECKS: readonly Check[] = [
   frameNearTrim,
   frameUneven,
   offFace,
+  placedColours,
+  placedDetail,
   sizeNotOffered,
   emptyFace,
   cornerCut,

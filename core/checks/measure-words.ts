@@ -29,6 +29,7 @@ const MEASURED: Record<string, (measure: Measure, unit: PieceUnit) => string> = 
   'short-of-bleed': (measure, unit) => `${measureWords(measure, unit)} outside the trim`,
   'outside-safe': toTrim,
   'corner-cut': toTrim,
+  'placed-detail': (measure, unit) => (measure.kind === 'length' ? toTrim : measureWords)(measure, unit),
   'across-fold': (measure, unit) => `${measureWords(measure, unit)} over the fold`,
   'die-cuts': toDie,
   'die-bleed': (measure, unit) => `${measureWords(measure, unit)} outside the die line`,

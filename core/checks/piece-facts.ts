@@ -37,7 +37,8 @@ export function platesUsed(element: Element, { inks, styles, assets }: PlateSour
 
 /** A picture is separated into all four process inks, unless it is line art or grey: those are black alone. */
 const platesOfPicture = ({ reseparate }: Picture, asset: Asset | undefined): readonly string[] =>
-  asset && (isLineArt(asset) || (asset.space === 'GRAY' && !reseparate)) ? ['Black'] : PROCESS_PLATES;
+  asset?.page?.plates ??
+  (asset && (isLineArt(asset) || (asset.space === 'GRAY' && !reseparate)) ? ['Black'] : PROCESS_PLATES);
 
 const platesDrawn = (element: Element, job: PlateSources): string[] => [
   ...(element.kind === 'picture' && !element.inks ? platesOfPicture(element, job.assets[element.asset]) : []),
@@ -54,7 +55,7 @@ export function pieceFacts(job: Job, piece: Pick<Piece, 'faces'>): PieceFacts {
     lowestPpi: least(
       elements.flatMap((e) => {
         const asset = e.kind === 'picture' ? job.assets[e.asset] : undefined;
-        return e.kind === 'picture' && asset ? [effectivePpi(e, asset.width, asset.height)] : [];
+        return e.kind === 'picture' && asset && !asset.page ? [effectivePpi(e, asset.width, asset.height)] : [];
       }),
     ),
     smallestType: least(

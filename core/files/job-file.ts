@@ -8,6 +8,7 @@ import { jobSchema } from '../job/whole';
 import { isSideways, probePicture } from '../picture/probe';
 import { takeFont } from '../type/take-font';
 import { hashOf } from './hash';
+import { cellsOfWhole, openWhole } from './pdf-in/whole';
 import { readZip, ZipTooLarge } from './zip-in';
 
 /** A job and the bytes of its pictures and fonts by hash. */
@@ -22,7 +23,12 @@ export class JobFileError extends Error {}
 /** What a job file may hold, in bytes unpacked. */
 export const FILE_LIMITS = { job: 50_000_000, total: 1_000_000_000, entries: 2_000 } as const;
 
-const EXTENSION: Record<Asset['type'], string> = { 'image/jpeg': 'jpg', 'image/png': 'png', 'image/tiff': 'tif' };
+const EXTENSION: Record<Asset['type'], string> = {
+  'image/jpeg': 'jpg',
+  'image/png': 'png',
+  'image/tiff': 'tif',
+  'application/pdf': 'pdf',
+};
 /** TrueType or CFF outlines: OpenType files of both kinds are called otf. */
 export const fontPath = (hash: string): string => `fonts/${hash}.otf`;
 export const profilePath = (hash: string): string => `profiles/${hash}.icc`;
@@ -144,6 +150,14 @@ export function readJob(json: unknown): Job {
 
 /** What a job says of a picture is what its checks go by: the file has to agree. */
 function holdAgainst(asset: Asset, bytes: Uint8Array): void {
+  if (asset.type === 'application/pdf' && asset.page) {
+    const { width, height } = cellsOfWhole(openWhole(bytes));
+    if (width !== asset.width || height !== asset.height)
+      throw new JobFileError(
+        `The page ${asset.name} in this file is of another size than the job says. Ask for it to be saved again.`,
+      );
+    return;
+  }
   const { type, width, height, orientation } = probePicture(bytes);
   const upright = isSideways(orientation) ? [height, width] : [width, height];
   if (type !== asset.type || upright[0] !== asset.width || upright[1] !== asset.height)

@@ -7,9 +7,8 @@ import { type Box, outset } from '../geometry/box';
 import type { Matrix } from '../geometry/matrix';
 import type { Job, Piece } from '../job/schema';
 import { asFace } from '../job/turned';
-import { decodePicture } from '../picture/decode';
 import { woven } from '../picture/keep';
-import { proofPicture, type SeparatedPicture, separatePicture } from '../picture/separate';
+import { proofPicture, type SeparatedPicture } from '../picture/separate';
 import { drawFace } from '../scene/face';
 import { groundsOf } from '../scene/grounds';
 import { imagesIn } from '../scene/images';
@@ -18,6 +17,7 @@ import { sourcesOf } from '../scene/sources';
 import type { FontBook } from '../type/font';
 import type { FontCutter } from '../type/subset';
 import { refuseMissing } from './refuse-missing';
+import { separatedFile } from './separated';
 import { fontFaces, type SvgFonts, staysText, wordsText } from './svg-words';
 
 /** How words stand in an SVG file: as the outlines of their letters, or as text with what it needs of its fonts. */
@@ -162,8 +162,8 @@ export function writeSvg(
   refuseMissing(job, face ? [face] : [], ({ asset }) => kit.assets[asset] !== undefined);
   const hrefs = new Map<string, string>();
   const sizes = new Map<string, string>();
-  for (const [key, { asset, separation }] of imagesIn(face ? [face] : [], sources)) {
-    const picture = separatePicture(decodePicture(kit.assets[asset]!), kit.engine, kit.press, separation);
+  for (const [key, image] of imagesIn(face ? [face] : [], sources)) {
+    const picture = separatedFile(kit.assets[image.asset]!, image, kit.engine, kit.press);
     hrefs.set(key, pngUrl(proofPng(picture, kit.engine, kit.press, job.inks)));
     sizes.set(key, `${picture.width} × ${picture.height}`);
   }

@@ -116,6 +116,9 @@ const from15 = (job: Loose): Loose => ({ ...job, version: 16 });
 /** Folds may lie level, cross, and make four panels since: nothing of an older job changes. */
 const from16 = (job: Loose): Loose => ({ ...job, version: 17 });
 
+/** A page of a PDF may be placed whole since: nothing of an older job changes. */
+const from17 = (job: Loose): Loose => ({ ...job, version: 18 });
+
 /** The step from each version to the next. */
 const STEPS: Record<number, (job: Loose) => Loose> = {
   1: from1,
@@ -134,6 +137,7 @@ const STEPS: Record<number, (job: Loose) => Loose> = {
   14: from14,
   15: from15,
   16: from16,
+  17: from17,
 };
 
 /** An older job brought to the present version; anything else comes back as it is. */

@@ -16,6 +16,7 @@ import { finishSchema, MOST_FINISHES } from './finishing';
 import { logoSchema, rolesSchema } from './house';
 import { kindFacts } from './kinds';
 import { orderSchema } from './order';
+import { placedPageSchema } from './placed-page';
 import { sheetSchema } from './sheet';
 import { tableSchema } from './table';
 import { underlaySchema } from './underlay';
@@ -24,7 +25,7 @@ export * from './element';
 
 /** The document. Lengths in points from the trim's top left corner, y down; tints 0 to 1. */
 
-export const JOB_VERSION = 17;
+export const JOB_VERSION = 18;
 
 /** A line to lay things out by; upright where `axis` is x. */
 export const guideSchema = z.strictObject({ axis: z.enum(['x', 'y']), at: place });
@@ -98,7 +99,9 @@ export type Piece = z.infer<typeof pieceSchema>;
 /** A picture kept with the job under the SHA-256 of its bytes; width and height in upright pixels. */
 export const assetSchema = z.strictObject({
   name: z.string().max(255),
-  type: z.enum(['image/jpeg', 'image/png', 'image/tiff']),
+  type: z.enum(['image/jpeg', 'image/png', 'image/tiff', 'application/pdf']),
+  /** Of a page of a PDF, whose width and height are the cells that its plates are looked at in. */
+  page: placedPageSchema.optional(),
   width: z.int().min(1),
   height: z.int().min(1),
   /** What its numbers are; unknown of those taken in by older versions. */

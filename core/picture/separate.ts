@@ -23,6 +23,8 @@ export interface SeparatedPicture {
   alpha?: Uint8Array;
   /** It came as black and white alone. */
   lineArt?: true;
+  /** It is a page of a PDF, which has no pixels. */
+  page?: true;
 }
 
 function grayAsRgb(gray: Uint8Array): Uint8Array {

@@ -33,6 +33,8 @@ export interface ImageRef {
   width: number;
   height: number;
   separation: Separation;
+  /** The plates of a page of a PDF, which has cells instead of pixels. */
+  page?: readonly string[];
 }
 
 /** Tells a picture separated in one way from all others. */
@@ -84,6 +86,8 @@ export interface Device {
 
 /** What devices that lay plates can do besides: what of others' files no element of this app has. */
 export interface Blending {
+  /** What follows, up to the end of a group, is a group by itself: what overprints in it prints over nothing below it. */
+  beginApart(): void;
   /** What follows, up to the end of a group, mixes with what lies below it. */
   beginBlend(blend: Blend): void;
   /** How light a drawing on a ground of those inks is at each cell, 0 to 1. */

@@ -1,5 +1,6 @@
 import { type Box, unionOf } from '../geometry/box';
 import { boxAround, multiply, ontoBox } from '../geometry/matrix';
+import { boxPath, transformPath } from '../geometry/path';
 import type { Code, Element, Picture, Shape } from '../job/schema';
 import { pictureMatrix } from '../picture/place';
 import { plates } from './colour';
@@ -43,7 +44,15 @@ function drawPicture(picture: Picture, sources: SceneSources, device: Device): v
       ],
     });
   device.beginClip(outlineOf(picture));
-  device.drawImage(image, pictureMatrix(picture, image.width, image.height));
+  const place = pictureMatrix(picture, image.width, image.height);
+  const page = sources.assets[picture.asset]?.page;
+  // Where a page has nothing it lays nothing: its ink ends before its frame does.
+  if (page)
+    device.beginClip(
+      transformPath(boxPath(page.inked), multiply(place, [1 / page.width, 0, 0, 1 / page.height, 0, 0])),
+    );
+  device.drawImage(image, place);
+  if (page) device.endClip();
   device.endClip();
   if (fade) device.endFade();
 }

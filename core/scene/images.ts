@@ -15,8 +15,9 @@ function separationOf({ inks, reseparate, inkLimit }: Picture, sources: ImageSou
 export function imageOf(picture: Picture, sources: ImageSources): ImageRef | undefined {
   const asset = sources.assets[picture.asset];
   if (!asset) return undefined;
-  const { width, height } = asset;
-  return { asset: picture.asset, width, height, separation: separationOf(picture, sources) };
+  const { width, height, page } = asset;
+  const separation = page ? {} : separationOf(picture, sources);
+  return { asset: picture.asset, width, height, separation, ...(page ? { page: page.plates } : {}) };
 }
 
 /** Every picture on some faces, each once for each way that it is separated, by its key. */

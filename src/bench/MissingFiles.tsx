@@ -12,13 +12,13 @@ import { isFontFile } from './own-fonts';
 /** What a file of a job is, in words. */
 function nameOf(job: Job, hash: string): string {
   const { assets, fonts, conditions } = job;
-  if (assets[hash]) return `the picture ${assets[hash].name}`;
+  if (assets[hash]) return `the ${assets[hash].page ? 'PDF page' : 'picture'} ${assets[hash].name}`;
   if (fonts[hash]) return `the font ${fonts[hash].family} ${fonts[hash].style}`;
   return `the ICC profile ${conditions[hash]?.name ?? ''}`.trim();
 }
 
-/** The hashes that a file may be known by: as it is, a packed font as the plain one in it, a collection as its fonts. */
-async function hashesOf(file: File, bytes: Uint8Array): Promise<[string, Uint8Array][]> {
+/** The hashes that a file may be known by: as it is, a packed font as the plain one in it, a collection as its fonts, a PDF as one of its pages. */
+async function hashesOf(file: File, bytes: Uint8Array, missing: readonly string[]): Promise<[string, Uint8Array][]> {
   const found: [string, Uint8Array][] = [[hashOf(bytes), bytes]];
   if (isFontFile(file)) {
     const fonts = await intake().fontsInFile(bytes);
@@ -26,6 +26,10 @@ async function hashesOf(file: File, bytes: Uint8Array): Promise<[string, Uint8Ar
       const font = await intake().takeInFont(bytes, i);
       found.push([font.hash, font.bytes]);
     }
+  }
+  if (/\.pdf$/i.test(file.name)) {
+    const page = await intake().pageOfHash(bytes, missing);
+    if (page) found.push(page);
   }
   return found;
 }
@@ -47,7 +51,7 @@ export function MissingFiles() {
     const others: string[] = [];
     for (const file of files)
       try {
-        const found = await hashesOf(file, new Uint8Array(await file.arrayBuffer()));
+        const found = await hashesOf(file, new Uint8Array(await file.arrayBuffer()), missing ?? []);
         const fits = found.find(([hash]) => missing?.includes(hash));
         if (fits) await keepAsset(...fits);
         else others.push(`${file.name} is another file.`);

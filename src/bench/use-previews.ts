@@ -43,14 +43,14 @@ function put(all: string, preview: Preview): void {
 }
 
 /** What a picture on plates of its own looks like depends on what those inks look like. */
-const spotsOf = ({ separation }: ImageRef, inks: readonly Ink[]): Ink[] => {
-  const plates = new Set((separation.inks ?? []).flatMap(Object.keys));
+const spotsOf = ({ separation, page = [] }: ImageRef, inks: readonly Ink[]): Ink[] => {
+  const plates = new Set([...page, ...(separation.inks ?? []).flatMap(Object.keys)]);
   return inks.filter((ink) => ink.kind === 'spot' && plates.has(ink.name));
 };
 
-/** The browser draws a file as it is, at once; one that is too large for that is made small first, off the page. */
-async function firstLook({ asset, width, height }: ImageRef): Promise<Blob | undefined> {
-  if (width * height > LARGE) return pressRoom().firstLook(asset);
+/** The browser draws a picture as it is, at once; what is too large for that, or a page, is made small first, off the page. */
+async function firstLook({ asset, width, height, page }: ImageRef): Promise<Blob | undefined> {
+  if (page || width * height > LARGE) return pressRoom().firstLook(asset);
   const bytes = await bytesOf(asset);
   return bytes && new Blob([bytes.slice()]);
 }

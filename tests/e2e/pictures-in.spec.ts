@@ -95,3 +95,40 @@ test('a page of a PDF is imported as text, shapes and inks that can be changed, 
     execFileSync('qpdf', ['--qdf', '--object-streams=disable', file, '-'], { maxBuffer: 1 << 28 }).toString('latin1'),
   ).toMatch(/^0?\.9 0?\.1 0?\.35 0?\.05 (k|sc|scn)$/m);
 });
+
+test('a page of a PDF is placed as one thing, with its inks, and leaves as it came', async ({ page }, info) => {
+  const moss = { id: 'moss', name: 'Moss', kind: 'spot' as const, cmyk: [0.6, 0.1, 0.9, 0.2] as const };
+  const drawn = [
+    makeShape({ id: 's', x: 40, y: 30, width: 90, height: 30, paint: { ink: 'moss', tint: 1 } }),
+    makeWords({ id: 'w', x: 42, y: 80, text: 'Seeds by post', lettering: { typeface: 'lora/regular', size: 14 } }),
+  ];
+  const job = drawn.reduce(
+    (j, each) => addElement(j, 'card-2', each),
+    addInk(cardWith([], { faces: 2 }), moss as never),
+  );
+  const asked = { pieceId: 'card', shop: shopOf('metric-offset'), marks: true };
+  const pdf = await writePdf(job, asked, { ...kit, press: checkKit.press, assets: {} });
+  await page
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'seeds.pdf', mimeType: 'application/pdf', buffer: Buffer.from(pdf) });
+  const dialog = page.getByRole('dialog', { name: 'Import seeds.pdf' });
+  await dialog.getByRole('button', { name: 'One thing, as it is' }).click();
+  await expect(dialog.getByRole('alert')).toHaveText('There is nothing to see on this page.');
+  await expect(dialog.getByRole('button', { name: 'Place' })).toBeDisabled();
+  await dialog.getByRole('spinbutton', { name: 'Page' }).fill('2');
+  await page.keyboard.press('Enter');
+  await expect(dialog).toContainText('Prints on Black, Moss.');
+  await expect(dialog).toContainText('The spot ink Moss is added to the job.');
+  await dialog.getByRole('button', { name: 'Place' }).click();
+  await expect(row(page, /^seeds/)).toContainText('PDF page');
+  const card = page.getByRole('region', { name: 'PDF page' });
+  await expect(card).toContainText('91 × 61 mm');
+  await expect(card).toContainText('100 %');
+  const file = info.outputPath('card.pdf');
+  writeFileSync(file, await exportedFile(page));
+  expect(execFileSync('pdftotext', [file, '-']).toString()).toContain('Seeds by post');
+  expect(execFileSync('pdffonts', [file]).toString()).toMatch(/Lora-Regular/);
+  expect(execFileSync('qpdf', ['--json', file], { maxBuffer: 1 << 28 }).toString()).toMatch(
+    /"\/Separation",\s*"\/Moss"/,
+  );
+});

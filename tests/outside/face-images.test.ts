@@ -1,8 +1,8 @@
 import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
-import { separatedPictures } from '../../core/devices/plates/pictures';
 import { faceImages, ImageError, type ImagesAsked, withoutWhite } from '../../core/files/face-images';
 import { exportName } from '../../core/files/file-names';
+import { separatedPictures } from '../../core/files/separated';
 import { shopOf } from '../../core/trade/shops';
 import { area, ink } from '../core/checks/corpus/fault';
 import { cardWith, kit, mm, openDemo } from '../kit';

@@ -1,11 +1,11 @@
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { openPngReader } from '../../cli/png-reader';
-import { separatedPictures } from '../../core/devices/plates/pictures';
 import { faceImages, type ImagesAsked, type MadeImage } from '../../core/files/face-images';
 import { provenImages } from '../../core/files/hand-off/prove-images';
 import { provenSvg } from '../../core/files/hand-off/prove-svg';
 import { ReadBackError } from '../../core/files/hand-off/read-back-error';
+import { separatedPictures } from '../../core/files/separated';
 import { writeSvg } from '../../core/files/svg-file';
 import { writeTiff } from '../../core/picture/tiff-file';
 import { shopOf } from '../../core/trade/shops';

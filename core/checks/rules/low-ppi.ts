@@ -7,7 +7,7 @@ function look({ face, shop, sources }: CheckContext): Finding[] {
   const severityOf = (ppi: number): Severity => (ppi < stop ? 'stop' : ppi < warn ? 'warn' : 'advise');
   return face.elements.flatMap((element): Finding[] => {
     const asset = element.kind === 'picture' ? sources.assets[element.asset] : undefined;
-    if (element.kind !== 'picture' || !asset || isLineArt(asset)) return [];
+    if (element.kind !== 'picture' || !asset || asset.page || isLineArt(asset)) return [];
     const ppi = effectivePpi(element, asset.width, asset.height);
     // Whole pixels an inch, as the trade counts them: 299.6 is 300.
     if (Math.round(ppi) >= wanted) return [];

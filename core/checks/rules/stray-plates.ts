@@ -12,8 +12,10 @@ import { platesUsed } from '../piece-facts';
 
 /** Sends what strays to the nearest of the piece's own inks and tints. */
 function mend(element: Element, allowed: readonly Ink[], { sources, press }: CheckContext): Fix | undefined {
-  const { inks } = sources;
+  const { inks, assets } = sources;
   if (allowed.length === 0) return undefined;
+  // A page that is placed whole keeps its inks.
+  if (element.kind === 'picture' && assets[element.asset]?.page) return undefined;
   if (element.kind === 'picture' && !element.inks) {
     const own = allowed.slice(0, 2).map((ink, i): Paint => ({ ink: ink.id, tint: i === 0 ? 1 : 0.5 }));
     const label =

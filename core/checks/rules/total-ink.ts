@@ -21,7 +21,7 @@ const topAt = ({ face, sources }: PlateContext, { x, y }: WetPlace['at']): Eleme
 function drier(element: Element, { amounts, wanted }: Finding, { sources, press }: FixContext): Fix | undefined {
   const limit = wanted.value;
   if (element.kind === 'picture') {
-    if (element.inks) return undefined;
+    if (element.inks || sources.assets[element.asset]?.page) return undefined;
     const wettest = amounts && underInkLimit(processStandIn(amounts, sources.inks), limit, press);
     const said = wettest ? ` (ΔE ${wettest.deltaE.toFixed(1)} where it is wettest)` : '';
     return {

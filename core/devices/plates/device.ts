@@ -135,7 +135,7 @@ export function platesDevice({ box, ppi, picture, begun, apart = false }: Plates
   const whole: Cover = { x: 0, y: 0, width, height, shares: new Float32Array(0) };
   /** Cells of groups that are done with. */
   const spare: Float32Array[] = [];
-  const layers: Layer[] = [apart ? groupLayer(width, height) : pageLayer(width, height, begun)];
+  const layers: Layer[] = [apart ? groupLayer(width, height, true) : pageLayer(width, height, begun)];
   const clips: (Cover | undefined)[] = [undefined];
   const shows: { show(cell: number): number; blend: Blend | undefined }[] = [];
   let overprints = 0;
@@ -183,8 +183,8 @@ export function platesDevice({ box, ppi, picture, begun, apart = false }: Plates
       if (cover.width > 0) lay(layer(), cover, inks(laid, cover), overprints > 0, false);
     }
   }
-  const beginGroup = (show: (cell: number) => number, blend?: Blend): void => {
-    layers.push(groupLayer(width, height, () => spare.pop() ?? new Float32Array(width * height)));
+  const beginGroup = (show: (cell: number) => number, blend?: Blend, isApart = false): void => {
+    layers.push(groupLayer(width, height, isApart, () => spare.pop() ?? new Float32Array(width * height)));
     shows.push({ show, blend });
     // What clips the group clips it as a whole.
     clips.push(undefined);
@@ -197,6 +197,7 @@ export function platesDevice({ box, ppi, picture, begun, apart = false }: Plates
     spare.push(...emptied(group));
   };
   const blending: Blending = {
+    beginApart: () => beginGroup(() => 1, undefined, true),
     beginBlend: (blend) => beginGroup(() => 1, blend),
     lightOf(ground, draw) {
       const device = platesDevice({ box, ppi, picture });

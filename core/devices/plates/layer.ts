@@ -11,6 +11,8 @@ export interface Layer {
   height: number;
   plates: Map<string, Float32Array>;
   whole: Float32Array | undefined;
+  /** A group that sees nothing of what lies below it. */
+  apart?: boolean;
   /** The window that all that was laid on it lies in; groups are small as a rule, and laid on what is below in no more. */
   reach: Window | undefined;
   /** Cells with nothing in them. */
@@ -53,10 +55,10 @@ export const pageLayer = (width: number, height: number, begun?: ReadonlyMap<str
 });
 export const copied = (plates: Iterable<readonly [string, Float32Array]>): Map<string, Float32Array> =>
   new Map(Array.from(plates, ([plate, cells]) => [plate, cells.slice()]));
-export const groupLayer = (width: number, height: number, make?: () => Float32Array): Layer => {
+export const groupLayer = (width: number, height: number, apart: boolean, make?: () => Float32Array): Layer => {
   const page = pageLayer(width, height);
   const from = make ?? page.make;
-  return { ...page, make: from, whole: from() };
+  return { ...page, apart, make: from, whole: from() };
 };
 
 /** Empties a group that is done with, and gives its cells back for the next: making them anew takes most of its time. */
@@ -97,7 +99,7 @@ export function lay(layer: Layer, cover: Cover, inks: readonly Ink[], overprint:
     const amount = given.get(plate);
     const stays = amount === undefined || (amount === 0 && nonZero && isProcessPlate(plate));
     if (overprint && stays) {
-      if (layer.whole) keepUnder(cells, layer.whole, layer.width, cover);
+      if (layer.whole && !layer.apart) keepUnder(cells, layer.whole, layer.width, cover);
     } else layPlate(cells, layer.width, cover, amount ?? 0);
   }
   if (layer.whole) layPlate(layer.whole, layer.width, cover, 1);
@@ -144,7 +146,10 @@ function layRow(
   }
 }
 
-/** In a group, a plate that is printed over keeps what it has, and is whole where the print makes the group so. */
+/**
+ * In a group that sees what is below it, a plate that is printed over keeps what it has, and is whole where the print makes the
+ * group so. In one by itself there is no ink of it where it had none (ISO 32000-1, 11.7.4.3): its amounts stay.
+ */
 function keepUnder(cells: Float32Array, whole: Float32Array, gridWidth: number, cover: Cover): void {
   const { x, y, width, height, shares } = cover;
   for (let row = 0; row < height; row++) {

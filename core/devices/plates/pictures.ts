@@ -1,9 +1,9 @@
 import type { ColourEngine, Press } from '../../colour/engine';
 import type { Box } from '../../geometry/box';
-import { decodePicture, type Pixels } from '../../picture/decode';
+import type { Pixels } from '../../picture/decode';
 import { reachOf } from '../../picture/reach';
 import { separatePicture } from '../../picture/separate';
-import { type ImageRef, imageKey } from '../../scene/device';
+import type { ImageRef } from '../../scene/device';
 import type { LaidPicture } from './device';
 
 /** A picture on its plates, and where its colours are out of the press's reach. */
@@ -16,25 +16,6 @@ export const laidPicture = (
   ...separatePicture(pixels, engine, press, separation),
   reach: reachOf(pixels, engine, press, separation),
 });
-
-/** Separates pictures as they are asked for, each once; one whose file is not there is undefined. */
-export function separatedPictures(
-  bytesOf: (hash: string) => Uint8Array | undefined,
-  engine: ColourEngine,
-  press: Press,
-  kept = new Map<string, LaidPicture>(),
-): (image: ImageRef) => LaidPicture | undefined {
-  return (image) => {
-    const key = imageKey(image);
-    const found = kept.get(key);
-    if (found) return found;
-    const bytes = bytesOf(image.asset);
-    if (!bytes) return undefined;
-    const made = laidPicture(decodePicture(bytes), image, engine, press);
-    kept.set(key, made);
-    return made;
-  };
-}
 
 /** Cells an inch that plates are looked at with, unless so many are too many. */
 const PPI = 150;

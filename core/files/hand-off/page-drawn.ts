@@ -57,6 +57,7 @@ export function drawnPage({ draw, media, picture }: PageProof): PageDrawn {
       heard.showGlyphs(run, colour);
     },
   });
+  for (const { drawn } of list.pictures) for (const plate of picture(drawn.image)?.plates ?? []) list.plates.add(plate);
   const gridAt = (ppi: number): PlateGrid => {
     const closer = plates(ppi);
     draw(closer);

@@ -1,5 +1,5 @@
 import { apply, type Matrix } from '../../geometry/matrix';
-import { imageKey } from '../../scene/device';
+import { type ImageRef, imageKey } from '../../scene/device';
 import type { PicturesAsked } from '../pdf/asked';
 import type { PageRead } from '../pdf/page-read';
 import type { Row } from './comparison';
@@ -60,21 +60,37 @@ function pixelsOf(width: number, ppi: number, lineArt: boolean, { fewer }: Pictu
   return less < LEAST_SIDE ? [width, LEAST_SIDE] : [less];
 }
 
+/** Whether a picture is a page of another file, which has no pixels. */
+const isPage = ({ picture }: PageProof, { image }: { image: ImageRef }): boolean => picture(image)?.page === true;
+
 const wantedOf = (page: PageProof, drawn: PageDrawn, { asked, coarsest }: PicturesProof): Wanted[] =>
-  kept(drawn, page).map(({ image, place }) => ({
-    place,
-    pixels: pixelsOf(image.width, coarsest.get(imageKey(image))!, page.picture(image)?.lineArt === true, asked),
-  }));
+  kept(drawn, page)
+    .filter((each) => !isPage(page, each))
+    .map(({ image, place }) => ({
+      place,
+      pixels: pixelsOf(image.width, coarsest.get(imageKey(image))!, page.picture(image)?.lineArt === true, asked),
+    }));
 
 /** Each value once, those that are as good as the same together. */
 const distinct = (values: readonly number[]): string =>
   [...new Set(values.map(Math.round))].sort((a, b) => a - b).join(', ') || 'none';
 
+/** The pages of other files that were laid whole, and where the file has them. */
+function placedRow(page: PageProof, drawn: PageDrawn, { placed }: PageRead): Row[] {
+  const wanted = kept(drawn, page).filter((each) => isPage(page, each));
+  if (wanted.length === 0 && placed.length === 0) return [];
+  const lost = wanted.find(({ place }) => !placed.some((seen) => onPlace(seen, place)));
+  const asked = `${wanted.length}`;
+  const read = lost ? `none ${placeSaid({ x: lost.place[4], y: lost.place[5] })}` : `${placed.length}`;
+  return [{ what: `${page.name}: pages placed whole`, asked, read, right: read === asked }];
+}
+
 export function pictureRows(page: PageProof, drawn: PageDrawn, read: PageRead, of: PicturesProof): Row[] {
   const { name, flat } = page;
   const wanted = wantedOf(page, drawn, of);
   const left = read.pictures.filter(({ partly }) => !partly);
-  if (wanted.length === 0 && left.length === 0) return [];
+  const placed = placedRow(page, drawn, read);
+  if (wanted.length === 0 && left.length === 0) return placed;
   const pairs = wanted.flatMap((each) => {
     const at = left.findIndex((seen) => onPlace(seen.place, each.place));
     return at < 0 ? [] : [{ each, seen: left.splice(at, 1)[0]! }];
@@ -90,6 +106,7 @@ export function pictureRows(page: PageProof, drawn: PageDrawn, read: PageRead, o
       : asked;
   const spaces = [...new Set(pairs.map(({ seen }) => seen.read.space))].join('; ');
   return [
+    ...placed,
     { what: `${name}: pictures and their places`, asked, read: places, right: places === asked },
     {
       what: `${name}: pictures, ppi`,

@@ -26,7 +26,9 @@ export function pictureSizes(
   const found = new Map<string, PictureSize>();
   for (const [i, n] of faces.entries()) {
     const placed = (piece.faces[n]?.elements ?? []).flatMap((e) =>
-      e.kind === 'picture' && !e.hidden && !e.sample && job.assets[e.asset] ? [e.asset] : [],
+      e.kind === 'picture' && !e.hidden && !e.sample && job.assets[e.asset] && !job.assets[e.asset]!.page
+        ? [e.asset]
+        : [],
     );
     // A single pixel is the colour of a shadow.
     const drawn = (facts.pages[i]?.pictures ?? []).filter(({ width, height }) => width * height > 1);

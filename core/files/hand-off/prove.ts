@@ -1,8 +1,7 @@
 import type { LaidPicture } from '../../devices/plates/device';
 import { pieceOf } from '../../job/find';
 import type { Job } from '../../job/schema';
-import { decodePicture } from '../../picture/decode';
-import { sameBytes, separatePicture } from '../../picture/separate';
+import { sameBytes } from '../../picture/separate';
 import { type Device, type ImageRef, imageKey } from '../../scene/device';
 import { sourcesOf } from '../../scene/sources';
 import { type PdfAsked, type PicturesAsked, pageBoxes } from '../pdf/asked';
@@ -14,6 +13,7 @@ import { held, type RuleSeen } from '../pdf/rules';
 import { drawSideAsked, type SheetAsked, sheetBox, sidesOf } from '../pdf/sheet';
 import { STANDARD_FACTS, type Standard } from '../pdf/standards';
 import { drawPageAsked } from '../pdf/write';
+import { separatedFile } from '../separated';
 import { comparison, type Row, rulesRow } from './comparison';
 import { drawnPage, type PageDrawn, type PageProof, spotsDrawn } from './page-drawn';
 import { pageRows } from './page-rows';
@@ -36,8 +36,7 @@ const separatedOf =
   (image: ImageRef): LaidPicture | undefined => {
     const key = imageKey(image);
     const file = kit.assets[image.asset];
-    const found =
-      kept.get(key) ?? (file && separatePicture(decodePicture(file), kit.engine, kit.press, image.separation));
+    const found = kept.get(key) ?? (file && separatedFile(file, image, kit.engine, kit.press));
     if (found) kept.set(key, found);
     return found;
   };

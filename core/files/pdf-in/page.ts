@@ -1,6 +1,6 @@
 import { hexOf } from '../../colour/engine';
 import type { Cmyk } from '../../colour/ink';
-import { boxAround, IDENTITY, type Matrix, multiply } from '../../geometry/matrix';
+import { boxAround } from '../../geometry/matrix';
 import { boxPath } from '../../geometry/path';
 import { JOB_LIMITS } from '../../trade/job-limits';
 import type { Art, ArtInk, ArtItem } from '../art-in/art';
@@ -9,12 +9,12 @@ import { baseFont } from '../pdf/drawn/fonts';
 import { functionOf } from '../pdf/drawn/functions';
 import type { PictureSeen } from '../pdf/drawn/hear';
 import { screenBytes } from '../pdf/drawn/spaces';
-import { type BoxNumbers, boxAt, mediaOf, trimOf } from '../pdf/parsed/boxes';
 import { parseAnyPdf, refuseEncrypted } from '../pdf/parsed/file';
 import { SyntaxFault } from '../pdf/parsed/syntax';
 import { arrayOf, nameOf, type PdfView, viewFile } from '../pdf/parsed/view';
 import { artDevice } from './art-device';
 import type { ColourList } from './colours';
+import { frameOf } from './frame';
 import { inLines, type LineSources } from './lines';
 import { pictureFiles } from './pictures';
 
@@ -55,7 +55,7 @@ export function openPdf(bytes: Uint8Array): PdfOpened {
 const GREY: Cmyk = [0, 0, 0, 0.6];
 
 /** What each spot ink of a file is shown as at full tint, by what its colour spaces say. */
-function standIns(view: PdfView): (name: string) => Cmyk {
+export function standIns(view: PdfView): (name: string) => Cmyk {
   const known = new Map<string, Cmyk>();
   for (const dict of view.dicts)
     for (const value of dict.values()) {
@@ -71,36 +71,6 @@ function standIns(view: PdfView): (name: string) => Cmyk {
       else if (numbers.length === 1) known.set(name, [0, 0, 0, 1 - a]);
     }
   return (name) => known.get(name) ?? GREY;
-}
-
-/** The usual bleed: 3 mm, in points (common practice). */
-const BLEED = (3 / 25.4) * 72;
-
-/** What of a page is taken in: all that is printed of it, its trim and its bleed, not its marks. */
-function frameOf(view: PdfView, page: number): { trim: BoxNumbers; frame: BoxNumbers } {
-  const dict = view.pages[page]!;
-  const trim = trimOf(view, dict);
-  const bleed = boxAt(view, dict, 'BleedBox');
-  if (!boxAt(view, dict, 'TrimBox')) {
-    const seen = boxAt(view, dict, 'CropBox') ?? mediaOf(view, dict);
-    return { trim: seen, frame: seen };
-  }
-  if (bleed) return { trim, frame: bleed };
-  // Nothing is said of a bleed: as much as is usual, before the marks begin.
-  const media = mediaOf(view, dict);
-  const frame = trim.map((n, i) => (i < 2 ? Math.max(n - BLEED, media[i]!) : Math.min(n + BLEED, media[i]!)));
-  return { trim, frame: frame as BoxNumbers };
-}
-
-/** What turns a page upright and brings its units to points; `width` and `height` in its own units. */
-function uprightOf(turned: number, unit: number, width: number, height: number): Matrix {
-  const turns: readonly Matrix[] = [
-    IDENTITY,
-    [0, 1, -1, 0, height, 0],
-    [-1, 0, 0, -1, width, height],
-    [0, -1, 1, 0, 0, width],
-  ];
-  return multiply([unit, 0, 0, unit, 0, 0], turns[(((Math.round(turned / 90) % 4) + 4) % 4) as 0]!);
 }
 
 const countOf = (items: readonly ArtItem[]): number =>
@@ -135,11 +105,8 @@ export function readPageArt({ view }: PdfOpened, page: number, type: Omit<LineSo
     picture: (_, place) => (seen ? pictures.picture(seen, place) : []),
     tone: pictures.tone,
   });
-  const { trim, frame } = frameOf(view, page);
-  const unit = Number(view.file.get(dict.get('UserUnit')) ?? 1) || 1;
-  const turned = Number(view.file.get(dict.get('Rotate')) ?? 0) || 0;
+  const { trim, frame, upright } = frameOf(view, page);
   const [width, height] = [frame[2] - frame[0], frame[3] - frame[1]];
-  const upright = uprightOf(turned, unit, width, height);
   const sheet = boxAround({ x: 0, y: 0, width, height }, upright);
   device.beginClip(boxPath(sheet));
   try {

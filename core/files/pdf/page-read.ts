@@ -1,6 +1,7 @@
 import { type PlateGrid, platesDevice } from '../../devices/plates/device';
 import { cellsWithin } from '../../devices/plates/pictures';
 import type { Box } from '../../geometry/box';
+import type { Matrix } from '../../geometry/matrix';
 import { drawPage } from './drawn/draw';
 import type { GlyphSeen, Hear, PathSeen, PictureSeen } from './drawn/hear';
 import type { ScreenInks } from './drawn/spaces';
@@ -31,6 +32,8 @@ export interface PageRead {
   letters: GlyphSeen[];
   pictures: PictureSeen[];
   paths: PathSeen[];
+  /** Where pages of other files lie in it; told apart only where that is asked. */
+  placed: Matrix[];
   /** Its plates, all of its sheet. */
   grid: PlateGrid;
   /** The same at other cells an inch. */
@@ -56,14 +59,23 @@ function sheetOf(view: PdfView, page: number): Box {
 export function blankRead(view: PdfView, page: number): PageRead {
   const box = sheetOf(view, page);
   const gridAt = (ppi: number): PlateGrid => platesDevice({ box, ppi, picture: () => undefined }).grid();
-  return { letters: [], pictures: [], paths: [], grid: gridAt(cellsFor(box)), gridAt, unread: [], soft: [] };
+  return {
+    letters: [],
+    pictures: [],
+    paths: [],
+    placed: [],
+    grid: gridAt(cellsFor(box)),
+    gridAt,
+    unread: [],
+    soft: [],
+  };
 }
 
 /**
  * Draws a page of a file and tells what is on it, colours of a screen as a press has them where `screenInks` says it. Throws
  * SyntaxFault where it cannot be read.
  */
-export function readPage(view: PdfView, page: number, screenInks?: ScreenInks): PageRead {
+export function readPage(view: PdfView, page: number, screenInks?: ScreenInks, { placedApart = false } = {}): PageRead {
   const box = sheetOf(view, page);
   const [x, , , y] = trimOf(view, view.pages[page]!);
   const pictures = new Map();
@@ -72,13 +84,19 @@ export function readPage(view: PdfView, page: number, screenInks?: ScreenInks): 
     drawPage(view, { page, origin: { x, y }, screenInks }, device, hear, pictures);
     return device.grid();
   };
-  const read: Pick<PageRead, 'letters' | 'pictures' | 'paths'> = { letters: [], pictures: [], paths: [] };
+  const read: Pick<PageRead, 'letters' | 'pictures' | 'paths' | 'placed'> = {
+    letters: [],
+    pictures: [],
+    paths: [],
+    placed: [],
+  };
   const unread = new Set<string>();
   const soft = new Set<string>();
   const grid = drawn(cellsFor(box), {
     glyph: (glyph) => read.letters.push(glyph),
     picture: (picture) => !picture.lettering && read.pictures.push(picture),
     path: (path) => !path.lettering && read.paths.push(path),
+    ...(placedApart ? { placed: (place) => read.placed.push(place) } : {}),
     unread: (what) => unread.add(what),
     soft: (what) => soft.add(what),
   });

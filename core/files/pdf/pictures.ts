@@ -7,7 +7,10 @@ import { probePicture } from '../../picture/probe';
 import { resampled } from '../../picture/resample';
 import { keepsNumbers, type SeparatedPicture, type Separation, separatePicture } from '../../picture/separate';
 import { type ImageRef, imageKey } from '../../scene/device';
+import { isPdfFile, openWhole } from '../pdf-in/whole';
+import { separatedFile } from '../separated';
 import { ExportError, type PicturesAsked } from './asked';
+import { embedPage } from './embed-page';
 import { embedJpeg, embedLineArt, embedPicture, embedPlainJpeg } from './images';
 
 /** Pictures on their way into a file: each is decoded and separated once. */
@@ -67,12 +70,13 @@ export function pictureDesk(
     const bytes = kit.assets[image.asset];
     if (!bytes)
       throw new ExportError(`The picture ${kit.nameOf(image.asset) ?? image.asset} is missing. Put it in again.`);
-    const pixels = decodePicture(bytes);
-    const separated = separatePicture(pixels, kit.engine, kit.press, image.separation);
+    const pixels = isPdfFile(bytes) ? undefined : decodePicture(bytes);
     const made = {
-      ...separated,
+      ...(pixels
+        ? separatePicture(pixels, kit.engine, kit.press, image.separation)
+        : separatedFile(bytes, image, kit.engine, kit.press)),
       bytes,
-      passes: passes(bytes, pixels, image.separation, kit),
+      passes: pixels !== undefined && passes(bytes, pixels, image.separation, kit),
     };
     kept.set(imageKey(image), made);
     return made;
@@ -80,6 +84,8 @@ export function pictureDesk(
   return {
     separated: open,
     embed(image, ppi) {
+      const page = kit.assets[image.asset];
+      if (page && isPdfFile(page)) return embedPage(context, openWhole(page));
       const whole = open(image);
       if (whole.lineArt && whole.plates.length === 1 && isBilevel(whole.amounts))
         return embedLineArt(context, whole, plateRef);

@@ -3,6 +3,7 @@ import { type PageRead, type PictureDrawn, pictureDrawn, readPage } from './page
 import { type BoxNumbers, boxAt, mediaOf, trimOf } from './parsed/boxes';
 import { parsePdf } from './parsed/file';
 import { contentsOf } from './parsed/filters';
+import { placedIn } from './parsed/placed';
 import { spotsIn } from './parsed/spots';
 import type { Dict } from './parsed/syntax';
 import { Stream } from './parsed/syntax';
@@ -48,13 +49,14 @@ function fontFacts({ file }: PdfView, font: Dict): FontFacts {
   };
 }
 
-export function fontsIn(view: PdfView): FontFacts[] {
+/** The fonts that contents use, but for some. */
+export function fontsIn(view: PdfView, but: ReadonlySet<Dict> = new Set()): FontFacts[] {
   const fonts = view.contents.flatMap(({ resources }) => [
     ...(dictOf(view.file, resources.get('Font'))?.values() ?? []),
   ]);
   const facts = fonts.flatMap((each) => {
     const font = dictOf(view.file, each);
-    return font ? [fontFacts(view, font)] : [];
+    return font && !but.has(font) ? [fontFacts(view, font)] : [];
   });
   return [...new Map(facts.map((each) => [each.name, each])).values()];
 }
@@ -97,7 +99,7 @@ export interface FileRead {
 export function readFile(bytes: Uint8Array): FileRead {
   const view = viewFile(parsePdf(bytes));
   const { file } = view;
-  const pages = view.pages.map((_, i) => readPage(view, i));
+  const pages = view.pages.map((_, i) => readPage(view, i, undefined, { placedApart: true }));
   const facts: PdfFacts = {
     version: file.version,
     standard: standardOf(view),
@@ -114,7 +116,7 @@ export function readFile(bytes: Uint8Array): FileRead {
         pictures: pictures.map((picture) => pictureDrawn(view, picture)),
       };
     }),
-    fonts: fontsIn(view),
+    fonts: fontsIn(view, placedIn(view)),
     spots: spotsIn(view),
     screenColours: screenColoursIn(view),
   };

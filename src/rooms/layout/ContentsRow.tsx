@@ -61,6 +61,7 @@ function summaryOf(element: Element, finding: Finding | undefined, { unit, ...jo
   }
   if (element.kind === 'picture') {
     const asset = job.assets[element.asset];
+    if (asset?.page) return `${logo}PDF page, ${asset.page.plates.length} plates`;
     return `${logo}picture${asset ? `, ${Math.round(effectivePpi(element, asset.width, asset.height))} ppi` : ''}`;
   }
   if (element.kind === 'code') return `${logo}${element.text.split('\n')[0]}`;

@@ -33,16 +33,26 @@ export function PictureCard({ picture }: { picture: Picture }) {
   if (!asset) return null;
   const { wanted } = shop.ppi;
   const full = 72 / wanted;
-  const rows: [string, string][] = [
+  const size = (width: number, height: number): string => formatSize(width, height, unit, unit === 'in' ? 2 : 1);
+  const { page } = asset;
+  const perPixel = pointsPerPixel(picture, asset.width, asset.height);
+  const ofPage: [string, string][] = page
+    ? [
+        ['Its own size', size(page.width, page.height)],
+        ['Here', `${Math.round((100 * perPixel * asset.width) / page.width)} %`],
+        ['Plates', page.plates.join(', ')],
+      ]
+    : [];
+  const ofPixels: [string, string][] = [
     ['Pixels', `${asset.width} × ${asset.height}`],
     ['At this size', `${Math.round(effectivePpi(picture, asset.width, asset.height))} ppi`],
-    [`Largest at ${wanted} ppi`, formatSize(asset.width * full, asset.height * full, unit, unit === 'in' ? 2 : 1)],
+    [`Largest at ${wanted} ppi`, size(asset.width * full, asset.height * full)],
   ];
   return (
-    <section aria-label="Picture" className="grid gap-1.5">
-      <h2 className="heading">Picture</h2>
+    <section aria-label={page ? 'PDF page' : 'Picture'} className="grid gap-1.5">
+      <h2 className="heading">{page ? 'PDF page' : 'Picture'}</h2>
       <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-0.5 rounded border border-base-300 bg-base-100 p-2">
-        {rows.map(([what, value]) => (
+        {(page ? ofPage : ofPixels).map(([what, value]) => (
           <div key={what} className="contents">
             <dt className="quiet">{what}</dt>
             <dd className="text-right">{value}</dd>

@@ -16,6 +16,9 @@ const WAYS = [
 
 /** How something prints: over the inks below it or left out of them; a picture in which inks. */
 export function PrintCard({ element }: { element: Element }) {
+  const { job: whole } = useBench();
+  // A page of a PDF keeps its own.
+  const hasInks = element.kind === 'picture' && !whole.assets[element.asset]?.page;
   const pictured = element.kind === 'picture' && (element.inks ?? element.reseparate ?? element.inkLimit) !== undefined;
   return (
     <Fold title="How it prints" inUse={element.overprint !== undefined || pictured}>
@@ -28,7 +31,7 @@ export function PrintCard({ element }: { element: Element }) {
       {element.kind === 'words' && (
         <p className="quiet text-[13px]">By default, black text below 12 pt overprints; everything else knocks out.</p>
       )}
-      {element.kind === 'picture' && <PictureInks picture={element} />}
+      {hasInks && <PictureInks picture={element} />}
     </Fold>
   );
 }

@@ -25,7 +25,7 @@ const BY_HAND = new Set([
   'line-art-ppi', 'upscaled-picture', 'stretched-picture', 'rgb-picture', 'jpeg-quality', 'small-type',
   'missing-glyph', 'placeholder-words', 'long-lines', 'empty-detail', 'code-small', 'out-of-gamut',
   'shop-plates', 'transparent-picture', 'hidden-left', 'sample-left', 'covered', 'keep-clear',
-  'post-size', 'across-fold', 'unprintable-margin', 'logo-small', 'logo-crowded', 'logo-altered',
+  'placed-colours', 'placed-detail', 'post-size', 'across-fold', 'unprintable-margin', 'logo-small', 'logo-crowded', 'logo-altered',
   'die-cuts', 'die-bleed', 'die-form', 'tool-through', 'finish-close', 'finish-edge',
   'varnish-register', 'glue-covered', 'white-under', 'logo-versions', 'near-piece-sizes', 'dense-fold', 'solid-by-fold', 'fold-score', 'laser-letterhead',
 ]);

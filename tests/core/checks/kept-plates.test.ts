@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { keepPlates } from '../../../core/checks/kept-plates';
 import { layPiece, platesFound } from '../../../core/checks/on-plates';
 import type { PlateContext } from '../../../core/checks/plate-check';
-import { separatedPictures } from '../../../core/devices/plates/pictures';
+import { separatedPictures } from '../../../core/files/separated';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Element, Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';

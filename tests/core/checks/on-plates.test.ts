@@ -4,7 +4,7 @@ import { layPiece } from '../../../core/checks/on-plates';
 import type { PlateContext } from '../../../core/checks/plate-check';
 import { contrastOf } from '../../../core/checks/words-on-plates';
 import { partOf, platesDevice } from '../../../core/devices/plates/device';
-import { separatedPictures } from '../../../core/devices/plates/pictures';
+import { separatedPictures } from '../../../core/files/separated';
 import { makeShape } from '../../../core/job/make';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Element } from '../../../core/job/schema';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Finding } from '../../../core/checks/check';
 import { layPiece, platesFound } from '../../../core/checks/on-plates';
 import type { Lab } from '../../../core/colour/ink';
-import { separatedPictures } from '../../../core/devices/plates/pictures';
+import { separatedPictures } from '../../../core/files/separated';
 import { makePicture } from '../../../core/job/make';
 import type { Picture } from '../../../core/job/schema';
 import { onBlack } from '../../../core/picture/reach';

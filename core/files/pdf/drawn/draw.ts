@@ -83,7 +83,7 @@ export function drawPage(
   if (!content) return;
   // A page is a group by itself (11.4.7): what blends on bare paper blends with nothing.
   const apart = device.blending !== undefined && hasBlends(view, content.resources);
-  if (apart) device.beginGroup(1);
+  if (apart) device.blending?.beginApart();
   drawing.run(content.operations, content.resources, firstState(drawing), 0);
   if (apart) device.endGroup();
 }

@@ -55,6 +55,8 @@ export interface Hear {
   path?(path: PathSeen): void;
   /** Something that is not drawn as it is, in a few words. */
   unread?(what: string): void;
+  /** A page of another file that lies there whole: nothing is told of what is on it. */
+  placed?(place: Matrix): void;
   /** Who listens keeps no meshes: they are told of as what is not read. */
   noMeshes?: true;
   /** Something that is see-through, in a few words. */

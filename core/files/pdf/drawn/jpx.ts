@@ -1,30 +1,12 @@
 import { unpackJpx } from '../../../packed/jpx';
 import { unpacked } from '../parsed/filters';
-import { type Dict, Ref, Stream, type Value } from '../parsed/syntax';
+import { dictsBelow } from '../parsed/placed';
+import type { Dict } from '../parsed/syntax';
 import { nameOf, type PdfView } from '../parsed/view';
 import { MOST_PIXELS } from './images';
 import { spaceOf } from './spaces';
 
 /** Pictures packed as JPEG 2000 (ISO 32000-1, 7.4.9), whose decoder has to be waited for. */
-
-/** All streams that a page's resources lead to. */
-function streamsOf({ file }: PdfView, resources: Value | undefined): Stream[] {
-  const seen = new Set<Value>();
-  const found: Stream[] = [];
-  const left = [resources];
-  while (left.length > 0) {
-    const given = left.pop();
-    const value = given instanceof Ref ? file.get(given) : given;
-    if (value === undefined || seen.has(value)) continue;
-    if (value instanceof Stream || value instanceof Map || Array.isArray(value)) seen.add(value);
-    if (value instanceof Stream) {
-      found.push(value);
-      left.push(value.dict);
-    } else if (value instanceof Map) for (const [key, each] of value) key !== 'Parent' && left.push(each);
-    else if (Array.isArray(value)) left.push(...value);
-  }
-  return found;
-}
 
 /** What a picture's own dictionary says of its samples. */
 function askedOf(view: PdfView, dict: Dict): { channels?: number; indexes?: boolean } {
@@ -41,9 +23,10 @@ export async function readyPictures(view: PdfView, page: number): Promise<void> 
   view.jpx.clear();
   // Most files have none: their resources need not be gone through.
   if (!view.streams.some(({ dict }) => isJpx(view, dict))) return;
-  for (const stream of streamsOf(view, view.contents[page]?.resources)) {
+  const used = dictsBelow(view, view.contents[page]?.resources);
+  for (const stream of view.streams) {
     const { dict } = stream;
-    if (!isJpx(view, dict) || (view.file.get(dict.get('SMaskInData')) ?? 0) !== 0) continue;
+    if (!used.has(dict) || !isJpx(view, dict) || (view.file.get(dict.get('SMaskInData')) ?? 0) !== 0) continue;
     const { bytes, left } = unpacked(stream, view.file);
     const read = left === 'JPXDecode' ? await unpackJpx(bytes, MOST_PIXELS, askedOf(view, dict)) : undefined;
     if (read) view.jpx.set(stream, read);

@@ -1,4 +1,3 @@
-import type { LaidPicture } from '../../../devices/plates/device';
 import type { Point } from '../../../geometry/box';
 import { apply, type Matrix } from '../../../geometry/matrix';
 import type { Path } from '../../../geometry/path';

@@ -5,6 +5,7 @@ import { boxPath, transformPath } from '../../../geometry/path';
 import { isShade } from '../../../scene/colour';
 import { operationsOf } from '../parsed/file';
 import { contentsOf } from '../parsed/filters';
+import { PLACED } from '../parsed/placed';
 import type { Dict, Stream } from '../parsed/syntax';
 import { dictOf, numbersOf } from '../parsed/view';
 import { hasBlends } from './graphics-state';
@@ -87,12 +88,25 @@ export function drawForm(running: Running, form: Stream): void {
     draw(inside);
     return;
   }
+  if (form.dict.has(PLACED) && drawing.hear.placed) {
+    const { hear } = drawing;
+    drawing.hear.placed(multiply(state.ctm, [1, 0, 0, -1, 0, 1]));
+    drawing.hear = { ...(hear.unread ? { unread: hear.unread } : {}), ...(hear.soft ? { soft: hear.soft } : {}) };
+    asWhole(device, state, state.opacity.fill, () => {
+      if (device.blending) device.blending.beginApart();
+      else device.beginGroup(1);
+      draw({ ...inside, opacity: { fill: 1, stroke: 1 }, mask: undefined, blend: undefined });
+      device.endGroup();
+    });
+    drawing.hear = hear;
+    return;
+  }
   const plain: State = { ...inside, opacity: { fill: 1, stroke: 1 }, mask: undefined, blend: undefined };
   const group = dictOf(view.file, form.dict.get('Group'));
   // What blends in a group by itself does not see what lies below the group.
-  const apart = view.file.get(group?.get('I')) === true && hasBlends(view, own);
+  const apart = device.blending !== undefined && view.file.get(group?.get('I')) === true && hasBlends(view, own);
   asWhole(device, state, state.opacity.fill, () => {
-    if (apart) device.beginGroup(1);
+    if (apart) device.blending?.beginApart();
     draw(plain);
     if (apart) device.endGroup();
   });

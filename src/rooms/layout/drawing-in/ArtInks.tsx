@@ -10,6 +10,7 @@ import type { Box } from '../../../../core/geometry/box';
 import { addArt } from '../../../../core/job/edits/copies';
 import { addAsset } from '../../../../core/job/edits/elements';
 import { addInk } from '../../../../core/job/edits/inks';
+import { placeOnFace } from '../../../../core/job/edits/placed';
 import type { Job, Paint, Piece } from '../../../../core/job/schema';
 import { useBench } from '../../../bench/bench';
 import { Tick } from '../../../parts/Tick';
@@ -18,27 +19,14 @@ import { type Incoming, nextDrawing } from './incoming';
 
 const NEW = 'new';
 
-/** Trims that differ by less than this, in points, are of the same size: half a millimetre. */
-const SAME_SIZE = 1.42;
-
 const nameOf = (ink: ArtInk): string =>
   ink.kind === 'screen' ? ink.hex : ink.kind === 'process' ? cmykText(ink.cmyk) : ink.name;
 
-/**
- * Where the art lies: trim on trim where it is a finished piece of this size; else as large as it is, unless the face is
- * smaller.
- */
+/** Where the art lies: a drawing has no trim of its own. */
 function placeOf(art: Art, piece: Piece, drawing: Incoming): Box {
-  const trim = art.trim ?? { x: 0, y: 0, width: art.width, height: art.height };
-  const isThisSize =
-    drawing.kind === 'pdf' &&
-    Math.abs(trim.width - piece.width) < SAME_SIZE &&
-    Math.abs(trim.height - piece.height) < SAME_SIZE;
-  if (isThisSize) return { x: -trim.x, y: -trim.y, width: art.width, height: art.height };
-  const scale = Math.min(1, (0.9 * piece.width) / art.width, (0.9 * piece.height) / art.height);
-  const [width, height] = [art.width * scale, art.height * scale];
-  const middle = drawing.at ?? { x: piece.width / 2, y: piece.height / 2 };
-  return { x: middle.x - width / 2, y: middle.y - height / 2, width, height };
+  const whole = { x: 0, y: 0, width: art.width, height: art.height };
+  const trim = drawing.kind === 'pdf' ? (art.trim ?? whole) : { ...whole, width: 0, height: 0 };
+  return placeOnFace({ width: art.width, height: art.height, trim }, piece, drawing.at);
 }
 
 /** The colours of some art and the inks they are printed in; what could not be kept; then it is placed on the face. */

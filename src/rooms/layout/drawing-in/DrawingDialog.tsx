@@ -8,6 +8,7 @@ import { Dialog } from '../../../parts/Dialog';
 import { ArtInks } from './ArtInks';
 import { type Incoming, nextDrawing } from './incoming';
 import { PageChoice } from './PageChoice';
+import { WholePage } from './WholePage';
 
 /** A typeface that text of a PDF is set in before it is placed. */
 function typefacesOf(items: Art['items']): string[] {
@@ -24,7 +25,9 @@ export function DrawingDialog({ drawing }: { drawing: Incoming }) {
   const [pages, setPages] = useState(1);
   const [problem, setProblem] = useState<string>();
   const { fonts } = job;
+  const [isWhole, setWhole] = useState(false);
   useEffect(() => {
+    if (isWhole) return;
     let isHere = true;
     const fromPdf = async (): Promise<Art> => {
       const { art, pages: count, problem: why } = await intake().readPage(drawing.bytes, page - 1, ownTypefaces(fonts));
@@ -41,7 +44,7 @@ export function DrawingDialog({ drawing }: { drawing: Incoming }) {
     return () => {
       isHere = false;
     };
-  }, [drawing, page, fonts]);
+  }, [drawing, page, fonts, isWhole]);
   const isRead = read?.page === page;
   return (
     <Dialog title={`Import ${drawing.name}`} onClose={nextDrawing} wide={drawing.kind === 'pdf'}>
@@ -49,18 +52,43 @@ export function DrawingDialog({ drawing }: { drawing: Incoming }) {
         {drawing.kind === 'pdf' && (
           <PageChoice bytes={drawing.bytes} page={page} pages={pages} onChange={(to) => setPage(to)} />
         )}
-        <div>
-          {problem && (
+        <div className="grid content-start gap-3">
+          {drawing.kind === 'pdf' && <Way isWhole={isWhole} onChange={setWhole} />}
+          {isWhole && <WholePage drawing={drawing} page={page} onPages={setPages} />}
+          {!isWhole && problem && (
             <p role="alert" className="text-error">
               {problem}
             </p>
           )}
-          {!isRead && !problem && (
+          {!isWhole && !isRead && !problem && (
             <p role="status">{drawing.kind === 'pdf' ? 'Reading the page…' : 'Reading the drawing…'}</p>
           )}
-          {isRead && !problem && <ArtInks key={page} art={read.art} drawing={drawing} />}
+          {!isWhole && isRead && !problem && <ArtInks key={page} art={read.art} drawing={drawing} />}
         </div>
       </div>
     </Dialog>
+  );
+}
+
+/** Whether what is on a page comes in as elements that can be edited, or all of it as one thing that stays as it is. */
+function Way({ isWhole, onChange }: { isWhole: boolean; onChange(isWhole: boolean): void }) {
+  const ways = [
+    { label: 'Elements to edit', whole: false },
+    { label: 'One thing, as it is', whole: true },
+  ];
+  return (
+    <fieldset className="join" aria-label="Import the page as">
+      {ways.map(({ label, whole }) => (
+        <button
+          key={label}
+          type="button"
+          aria-pressed={isWhole === whole}
+          className={`btn btn-sm join-item ${isWhole === whole ? 'btn-neutral' : ''}`}
+          onClick={() => onChange(whole)}
+        >
+          {label}
+        </button>
+      ))}
+    </fieldset>
   );
 }

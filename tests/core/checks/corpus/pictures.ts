@@ -1,3 +1,4 @@
+import type { PlacedPage } from '../../../../core/job/placed-page';
 import { type Fault, pictured, sideAt } from './fault';
 
 /** Faults of pictures. 300 ppi: common practice; 150, 225, 450 and 550 from memory of the Ghent Workgroup's specification. */
@@ -26,7 +27,32 @@ const file = (
   twin: pictured(sideAt(300), { space: 'CMYK', ...good }, {}, { shop }),
 });
 
+/** A page of a PDF of an inch square, at its own size: what is said of it, and of its sound twin. */
+const paged = (check: string, says: string, bad: Partial<PlacedPage>, good: Partial<PlacedPage>): Fault => {
+  const page = {
+    width: 72,
+    height: 72,
+    trim: { x: 0, y: 0, width: 72, height: 72 },
+    inked: { x: 10, y: 10, width: 52, height: 52 },
+    plates: ['Black'],
+  };
+  const of = (facts: Partial<PlacedPage>) =>
+    pictured(25.4, { type: 'application/pdf', page: { ...page, ...facts } }, { x: 0, y: 0 });
+  return { check, says, faulty: of(bad), twin: of(good) };
+};
+
 export const PICTURES: readonly Fault[] = [
+  paged('placed-colours', 'a placed page in colours of a screen', { screen: true }, {}),
+  paged('placed-colours', 'a placed page in a spot ink of another job', { plates: ['Teal'] }, { plates: ['Copper'] }),
+  paged('placed-detail', 'a placed page with words of 4 pt', { words: 4 }, { words: 7 }),
+  paged('placed-detail', 'a placed page with a line of 0.1 pt', { line: 0.1 }, { line: 0.5 }),
+  paged('placed-detail', 'a placed page with a picture of 120 ppi', { ppi: 120 }, { ppi: 300 }),
+  paged(
+    'placed-detail',
+    'a placed page with words at the trim',
+    { lettered: { x: 6, y: 30, width: 40, height: 10 } },
+    { lettered: { x: 14, y: 30, width: 40, height: 10 } },
+  ),
   at('low-ppi', 'a photograph at 240 ppi', 240, 300),
   at('low-ppi', 'a photograph at 200 ppi', 200, 300),
   at('heavy-picture', 'a photograph at 600 ppi', 600, 400),

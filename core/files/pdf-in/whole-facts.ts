@@ -1,0 +1,98 @@
+import { type Cmyk, isProcessPlate } from '../../colour/ink';
+import { type Box, unionOf } from '../../geometry/box';
+import { boxAround, type Matrix } from '../../geometry/matrix';
+import type { PlacedPage } from '../../job/placed-page';
+import { PictureError } from '../../picture/limits';
+import type { GlyphSeen } from '../pdf/drawn/hear';
+import { screenColoursIn } from '../pdf/read-back';
+import { standIns } from './page';
+import { cellsOfWhole, layWhole, openWhole } from './whole';
+
+/** What is known of a page that is placed as one thing, once and for all: its checks go by it. */
+
+export interface WholeRead {
+  width: number;
+  height: number;
+  facts: PlacedPage;
+  /** What of it cannot be shown as it is, each in a few words. */
+  unread: string[];
+  /** Its spot inks, and what each is shown as at full tint. */
+  spots: Record<string, Cmyk>;
+}
+
+/** Less than this of an ink, of 255, is nothing that a plate could hold. */
+const HARDLY_ANY = 1;
+
+const least = (values: readonly number[]): number | undefined =>
+  values.length > 0 ? Math.round(1000 * values.reduce((a, b) => Math.min(a, b))) / 1000 : undefined;
+
+/** What the cells lie in that are covered at all, in points of the page. */
+function inkedIn(alpha: Uint8Array, { width, height }: { width: number; height: number }, scale: number): Box {
+  const box = { left: width, top: height, right: -1, foot: -1 };
+  for (let y = 0, i = 0; y < height; y++)
+    for (let x = 0; x < width; x++, i++)
+      if (alpha[i]! > HARDLY_ANY) {
+        box.left = Math.min(box.left, x);
+        box.right = Math.max(box.right, x);
+        box.top = Math.min(box.top, y);
+        box.foot = y;
+      }
+  const [wide, high] = [Math.max(0, box.right + 1 - box.left), Math.max(0, box.foot + 1 - box.top)];
+  return { x: box.left / scale, y: box.top / scale, width: wide / scale, height: high / scale };
+}
+
+/** Capitals are so high, as a share of the size (common practice). */
+const CAPITALS = 0.7;
+
+/** What a letter lies in, in points of the page. */
+function boxOf({ x, y, size, advance, angle }: GlyphSeen, scale: number): Box {
+  const [cos, sin] = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)];
+  const there: Matrix = [cos / scale, sin / scale, -sin / scale, cos / scale, x / scale, y / scale];
+  return boxAround({ x: 0, y: -CAPITALS * size, width: advance, height: CAPITALS * size }, there);
+}
+
+/** Looks a file's first page over. Throws PictureError where it cannot be placed. */
+export function readWhole(bytes: Uint8Array): WholeRead {
+  const page = openWhole(bytes);
+  const cells = cellsOfWhole(page);
+  const letters: GlyphSeen[] = [];
+  const pens: number[] = [];
+  const ppis: number[] = [];
+  const unread = new Set<string>();
+  const scale = cells.width / page.width;
+  const { plates, amounts, alpha } = layWhole(bytes, cells, undefined, {
+    glyph: (glyph) => glyph.seen && glyph.text.trim() !== '' && letters.push(glyph),
+    path: ({ pen, lettering }) => pen && !lettering && pens.push(pen.weight / scale),
+    picture: ({ read, place: [a, b, c, d], lettering }) =>
+      !lettering &&
+      read.bits > 1 &&
+      ppis.push(72 * scale * Math.min(read.width / Math.hypot(a, b), read.height / Math.hypot(c, d))),
+    unread: (what) => unread.add(what),
+  });
+  const inked = inkedIn(alpha!, cells, scale);
+  if (inked.width === 0 && unread.size === 0) throw new PictureError('There is nothing to see on this page.');
+  const laid = plates.filter((_, k) => {
+    for (let i = k; i < amounts.length; i += plates.length) if (amounts[i]! > HARDLY_ANY) return true;
+    return false;
+  });
+  const [words, line, ppi] = [least(letters.map(({ size }) => size / scale)), least(pens), least(ppis)];
+  const lettered = unionOf(letters.map((letter) => boxOf(letter, scale)));
+  const standIn = standIns(page.view);
+  return {
+    ...cells,
+    facts: {
+      width: page.width,
+      height: page.height,
+      trim: page.trim,
+      inked,
+      plates: laid,
+      ...(screenColoursIn(page.view).length > 0 ? { screen: true as const } : {}),
+      ...(words === undefined ? {} : { words }),
+      ...(lettered ? { lettered } : {}),
+      ...(line === undefined ? {} : { line }),
+      ...(ppi === undefined ? {} : { ppi }),
+    },
+    unread: [...unread],
+    spots: Object.fromEntries(plates.filter((plate) => !isProcessPlate(plate)).map((name) => [name, standIn(name)])),
+  };
+}

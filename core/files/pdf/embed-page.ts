@@ -1,0 +1,114 @@
+import {
+  PDFArray,
+  PDFBool,
+  type PDFContext,
+  PDFDict,
+  PDFHexString,
+  PDFName,
+  PDFNull,
+  PDFNumber,
+  type PDFObject,
+  PDFRawStream,
+  type PDFRef,
+} from '@cantoo/pdf-lib';
+import { multiply } from '../../geometry/matrix';
+import type { WholePage } from '../pdf-in/whole';
+import { contentsOf } from './parsed/filters';
+import { PLACED } from './parsed/placed';
+import { type Dict, Name, Ref, Stream, Text, type Value } from './parsed/syntax';
+import { arrayOf, dictOf, nameOf, type PdfView } from './parsed/view';
+import { flate } from './streams';
+
+/** A page of another file as a form of this one: its objects as they are, their streams packed as they were. */
+
+/** A name's characters as its bytes, however they are written. */
+const nameOfPdf = (name: string): PDFName => PDFName.of(name.replaceAll('#', '#23'));
+
+/** Copies objects, each once, and what they refer to. */
+export function copier({ file }: PdfView, context: PDFContext): (value: Value | undefined) => PDFObject {
+  const known = new Map<number, PDFRef>();
+  const dictOfPdf = (dict: Dict, without: readonly string[] = []): PDFDict => {
+    const made = PDFDict.withContext(context);
+    for (const [key, value] of dict) if (!without.includes(key)) made.set(nameOfPdf(key), copy(value));
+    return made;
+  };
+  function copy(value: Value | undefined): PDFObject {
+    if (value instanceof Ref) {
+      const before = known.get(value.number);
+      if (before) return before;
+      const found = file.get(value);
+      // What is nothing, or a page, leads back into its file.
+      if (found === undefined || found === null) return PDFNull;
+      const ref = context.nextRef();
+      known.set(value.number, ref);
+      context.assign(ref, copy(found));
+      return ref;
+    }
+    if (value instanceof Stream) {
+      const dict = dictOfPdf(value.dict, ['Length']);
+      dict.set(PDFName.of('Length'), PDFNumber.of(value.raw.length));
+      return PDFRawStream.of(dict, value.raw);
+    }
+    if (value instanceof Name) return nameOfPdf(value.name);
+    if (value instanceof Text)
+      return PDFHexString.of(
+        Array.from(value.text, (c) => (c.charCodeAt(0) & 255).toString(16).padStart(2, '0')).join(''),
+      );
+    if (Array.isArray(value)) {
+      const made = PDFArray.withContext(context);
+      for (const each of value) made.push(copy(each));
+      return made;
+    }
+    if (value instanceof Map && nameOf(file, value.get('Type')) === 'Page') return PDFNull;
+    if (value instanceof Map) return dictOfPdf(value, ['StructParents', 'StructParent']);
+    if (typeof value === 'number') return PDFNumber.of(value);
+    if (typeof value === 'boolean') return value ? PDFBool.True : PDFBool.False;
+    return PDFNull;
+  }
+  return copy;
+}
+
+/** All that a page draws, its parts one after the other. */
+export function contentOf(view: PdfView, n: number): Uint8Array {
+  const { file } = view;
+  const given = file.get(view.pages[n]!.get('Contents'));
+  const streams = (Array.isArray(given) ? arrayOf(file, given) : [given]).map((each) => file.get(each));
+  const parts = streams.flatMap((each) => (each instanceof Stream ? [contentsOf(each, file), Uint8Array.of(10)] : []));
+  // States that are saved and never taken up again would go on beyond the page.
+  const words = view.contents[n]?.operations.map(({ word }) => word) ?? [];
+  const open = words.filter((word) => word === 'q').length - words.filter((word) => word === 'Q').length;
+  if (open > 0) parts.push(new TextEncoder().encode(' Q'.repeat(open)));
+  const whole = new Uint8Array(parts.reduce((sum, { length }) => sum + length, 0));
+  let at = 0;
+  for (const part of parts) {
+    whole.set(part, at);
+    at += part.length;
+  }
+  return whole;
+}
+
+/**
+ * Embeds a file's first page as a form that draws it into the unit square, as pictures are drawn; it is a group by itself, so
+ * that it mixes with nothing below it.
+ */
+export function embedPage(context: PDFContext, { view, frame, upright, width, height }: WholePage): PDFRef {
+  const page = view.pages[0]!;
+  const copy = copier(view, context);
+  const resources = copy(dictOf(view.file, page.get('Resources')) ?? new Map());
+  const [x0, , , y1] = frame;
+  const matrix = [[1 / width, 0, 0, -1 / height, 0, 1] as const, upright, [1, 0, 0, -1, -x0, y1] as const].reduce(
+    (outer, inner) => multiply(outer, inner),
+  );
+  return context.register(
+    flate(context, contentOf(view, 0), {
+      Type: 'XObject',
+      Subtype: 'Form',
+      FormType: 1,
+      BBox: frame,
+      Matrix: matrix,
+      Resources: resources,
+      Group: { Type: 'Group', S: 'Transparency', CS: 'DeviceCMYK', I: true },
+      [PLACED]: true,
+    }),
+  );
+}

@@ -1,0 +1,205 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { degrees, PDFDocument, PDFName, PDFNumber, StandardFonts } from '@cantoo/pdf-lib';
+import { afterAll, describe, expect, it } from 'vitest';
+import { prove } from '../../core/files/hand-off/prove';
+import { hashOf } from '../../core/files/hash';
+import { type JobBundle, readJobFile, writeJobFile } from '../../core/files/job-file';
+import { onePage } from '../../core/files/pdf/one-page';
+import { parseAnyPdf } from '../../core/files/pdf/parsed/file';
+import { viewFile } from '../../core/files/pdf/parsed/view';
+import { writePdf } from '../../core/files/pdf/write';
+import { openPdf } from '../../core/files/pdf-in/page';
+import { readWhole } from '../../core/files/pdf-in/whole-facts';
+import { pageFrame, placePage } from '../../core/job/edits/placed';
+import { makeShape } from '../../core/job/make';
+import { shopOf } from '../../core/trade/shops';
+import { kit, openDemo } from '../kit';
+import { boxesOf, exportTo, folder, platesOf, run, tidyUp, tiffsep } from './tools';
+import { torture } from './torture';
+
+afterAll(tidyUp);
+
+/** A page of a PDF placed as one thing: what the written file has there, by Ghostscript, qpdf and poppler. */
+
+const shop = shopOf('metric-offset');
+const press = kit.press(shop.condition);
+
+/** A job whose only element is that page, on the first face of its first piece. */
+function placed(bundle: JobBundle, bytes: Uint8Array): JobBundle {
+  const read = readWhole(bytes);
+  const [first] = bundle.job.pieces;
+  const piece = {
+    ...first!,
+    faces: first!.faces.slice(0, 1).map(({ groups: _, ...face }) => ({ ...face, elements: [] })),
+  };
+  const hash = hashOf(bytes);
+  const { width, height, facts, spots } = read;
+  const asset = { name: 'Page', type: 'application/pdf' as const, width, height, page: facts };
+  let n = 0;
+  const at = pageFrame(asset, piece);
+  const job = placePage(
+    { ...bundle.job, pieces: [piece] },
+    piece.faces[0]!.id,
+    { hash, asset, spots },
+    at,
+    () => `placed-${n++}`,
+  );
+  return { job, assets: { ...bundle.assets, [hash]: bytes } };
+}
+
+async function written(name: string, bundle: JobBundle, standard: 'PDF/X-4' | 'PDF/X-1a:2003') {
+  const asked = { pieceId: bundle.job.pieces[0]!.id, shop, marks: false, standard };
+  const full = { ...kit, press, assets: bundle.assets };
+  const bytes = await writePdf(bundle.job, asked, full);
+  const path = join(folder, `${name}.pdf`);
+  writeFileSync(path, bytes);
+  return { path, bytes, proven: prove(bundle.job, asked, bytes, full) };
+}
+
+describe('a page placed whole', () => {
+  const demo = openDemo();
+  const one = ({ job, assets }: JobBundle, i: number): JobBundle => ({
+    job: { ...job, pieces: [job.pieces[i]!] },
+    assets,
+  });
+  it.each([
+    ['card', one(demo, 0)],
+    ['torture', torture()],
+  ] as const)('has the plates of the page itself: %s', async (name, bundle) => {
+    const source = await exportTo(`${name}-source.pdf`, bundle, { marks: false });
+    const bytes = await onePage(openPdf(new Uint8Array(readFileSync(source))).view, 0);
+    const again = placed(bundle, bytes);
+    const { path, proven } = await written(`${name}-whole`, again, 'PDF/X-4');
+    expect(proven.rows.filter(({ right }) => !right)).toEqual([]);
+    expect(run('qpdf', ['--check', path])).toMatch(/No syntax or stream encoding errors/);
+    const [before, after] = [await platesOf(source, 1, 72), await platesOf(path, 1, 72)];
+    expect([...after.keys()].sort()).toEqual([...before.keys()].sort());
+    for (const [plate, { ink }] of before) {
+      const other = after.get(plate)!.ink;
+      const mean = ink.reduce((sum, amount, i) => sum + Math.abs(amount - other[i]!), 0) / ink.length / 255;
+      expect(mean, plate).toBeLessThan(0.002);
+    }
+  });
+
+  it('keeps the bytes of its typefaces and pictures, and is kept with the job', async () => {
+    const source = await exportTo('kept-source.pdf', one(demo, 0), { marks: false });
+    const bytes = await onePage(openPdf(new Uint8Array(readFileSync(source))).view, 0);
+    const again = placed(one(demo, 0), bytes);
+    expect(readJobFile(writeJobFile(again)).assets).toEqual(
+      Object.fromEntries(
+        Object.entries(again.assets).filter(([hash]) => hash in again.job.assets && hash === hashOf(bytes)),
+      ),
+    );
+    const { path, bytes: file } = await written('kept', again, 'PDF/X-4');
+    const fonts = (pdf: string): string[] => run('pdffonts', [pdf]).trim().split('\n').slice(2);
+    const page = join(folder, 'kept-page.pdf');
+    writeFileSync(page, bytes);
+    expect(fonts(path)).toHaveLength(fonts(page).length);
+    expect(fonts(path).length).toBeGreaterThan(0);
+    const raw = viewFile(parseAnyPdf(bytes)).streams.filter(({ dict }) => dict.has('Length1') || dict.has('Width'));
+    expect(raw.length).toBeGreaterThan(0);
+    for (const stream of raw) expect(Buffer.from(file).includes(Buffer.from(stream.raw))).toBe(true);
+  });
+
+  it('is flattened where nothing may be see-through', async () => {
+    const source = await exportTo('flat-source.pdf', one(demo, 0), { marks: false });
+    const bytes = await onePage(openPdf(new Uint8Array(readFileSync(source))).view, 0);
+    const { path, proven } = await written('flat', placed(one(demo, 0), bytes), 'PDF/X-1a:2003');
+    expect(proven.rows.filter(({ right }) => !right)).toEqual([]);
+    const fine = async (pdf: string) =>
+      (await tiffsep(pdf, ['-r600', '-dDownScaleFactor=6'])).filter(({ page }) => page === 1);
+    const after = new Map((await fine(path)).map(({ name, levels }) => [name, levels]));
+    for (const { name, levels } of await fine(source)) {
+      const mean =
+        levels.reduce((sum, level, i) => sum + Math.abs(level - after.get(name)![i]!), 0) / levels.length / 255;
+      expect(mean, name).toBeLessThan(0.007);
+    }
+  });
+
+  it('is brought upright, to its size and over what lies below it', async () => {
+    // A sheet whose corner is elsewhere, turned, in units of its own; its content is in parts, and saves a state too many.
+    const file = await PDFDocument.create();
+    const sheet = file.addPage([140, 80]);
+    sheet.setMediaBox(30, 20, 140, 80);
+    sheet.setRotation(degrees(90));
+    sheet.node.set(PDFName.of('UserUnit'), PDFNumber.of(1.5));
+    const part = (text: string) => file.context.register(file.context.stream(text));
+    sheet.node.set(
+      PDFName.of('Contents'),
+      file.context.obj([
+        part('q 1 0 0 0 k 30 20 70 40 re f'),
+        part('q 0 0 0 1 k /G gs 60 30 50 40 re f 0 1 0 0 k 150 80 20 20 re f'),
+      ]),
+    );
+    sheet.node.set(
+      PDFName.of('Resources'),
+      file.context.obj({ ExtGState: { G: { Type: 'ExtGState', OP: true, op: true, OPM: 1 } } }),
+    );
+    const bytes = await file.save();
+    const read = readWhole(bytes);
+    // Ninety degrees: 80 points across by 140 down, one and a half times as large.
+    expect([read.facts.width, read.facts.height]).toEqual([120, 210]);
+    const [first] = demo.job.pieces;
+    const ground = makeShape({
+      id: 'ground',
+      x: 0,
+      y: 0,
+      width: first!.width,
+      height: first!.height,
+      paint: { ink: 'black', tint: 0.3 },
+    });
+    const piece = { ...first!, faces: [{ id: 'only', name: 'Front', elements: [ground] }] };
+    const hash = hashOf(bytes);
+    const asset = {
+      name: 'Sheet',
+      type: 'application/pdf' as const,
+      width: read.width,
+      height: read.height,
+      page: read.facts,
+    };
+    const at = { x: 20, y: 10, width: 60, height: 105 };
+    const job = placePage({ ...demo.job, pieces: [piece] }, 'only', { hash, asset, spots: {} }, at, () => 'sheet');
+    const { path, proven } = await written('upright', { job, assets: { ...demo.assets, [hash]: bytes } }, 'PDF/X-4');
+    expect(proven.rows.filter(({ right }) => !right)).toEqual([]);
+    const plates = await platesOf(path, 1, 144);
+    const [trim, media] = [boxesOf(path)[0]!['TrimBox']!, boxesOf(path)[0]!['MediaBox']!];
+    // A place of the page in its own units, from its lower left corner; turned, its foot is at the left. Half of 1.5 as large.
+    const inkAt = (x: number, y: number, plate: string): number => {
+      const [across, down] = [(y / 80) * at.width + at.x, (x / 140) * at.height + at.y];
+      return Math.round(100 * plates.get(plate)!.at(across + trim[0]!, down + media[3]! - trim[3]!));
+    };
+    expect([inkAt(10, 10, 'Cyan'), inkAt(10, 10, 'Black')]).toEqual([100, 0]);
+    expect([inkAt(50, 25, 'Cyan'), inkAt(50, 25, 'Black')]).toEqual([100, 100]);
+    expect([inkAt(75, 45, 'Cyan'), inkAt(75, 45, 'Black')]).toEqual([0, 100]);
+    expect([inkAt(130, 70, 'Magenta'), inkAt(130, 70, 'Black')]).toEqual([100, 0]);
+    expect([inkAt(120, 20, 'Magenta'), inkAt(120, 20, 'Black')]).toEqual([0, 30]);
+  });
+
+  it('is refused in words where it cannot be', async () => {
+    const blank = await PDFDocument.create();
+    blank.addPage([100, 100]);
+    const lettered = await PDFDocument.create();
+    lettered.addPage([100, 100]).drawText('Tea', { font: await lettered.embedFont(StandardFonts.Helvetica) });
+    expect(readWhole(await lettered.save()).unread).toEqual(['letters of Helvetica']);
+    const empty = await blank.save();
+    expect(() => readWhole(empty)).toThrow('There is nothing to see on this page.');
+    expect(() => readWhole(empty.slice(0, 200))).toThrow(/no page that can be read|cannot be read/);
+    writeFileSync(join(folder, 'open.pdf'), empty);
+    run('qpdf', ['--encrypt', 'a', 'b', '256', '--', 'open.pdf', 'secret.pdf']);
+    expect(() => readWhole(new Uint8Array(readFileSync(join(folder, 'secret.pdf'))))).toThrow(/password/);
+  });
+
+  it('is held against what the job says of it', async () => {
+    const source = await exportTo('held-source.pdf', one(demo, 0), { marks: false });
+    const again = placed(one(demo, 0), await onePage(openPdf(new Uint8Array(readFileSync(source))).view, 0));
+    const [hash, asset] = Object.entries(again.job.assets).find(([, { page }]) => page)!;
+    const other = {
+      ...again,
+      job: { ...again.job, assets: { ...again.job.assets, [hash]: { ...asset, width: 100 } } },
+    };
+    expect(() => readJobFile(writeJobFile(other))).toThrow(
+      'The page Page in this file is of another size than the job says.',
+    );
+  });
+});
