@@ -1,3 +1,5 @@
+import { inWindows } from './windows-latin';
+
 /** Text of files that do not say how it is written. */
 
 /** Ways of writing that tables come in, by the name that browsers know (WHATWG Encoding), and what people call them. */
@@ -60,5 +62,8 @@ function guessed(bytes: Uint8Array): { encoding: Encoding; isSure: boolean } {
 /** The text of a file: as its marks and bytes tell, as it is said, or by a guess at what Western Europe writes. */
 export function readText(bytes: Uint8Array, said?: Encoding): TextRead {
   const { encoding, isSure } = said ? { encoding: said, isSure: true } : guessed(bytes);
-  return { text: new TextDecoder(encoding).decode(bytes).replace(/^\uFEFF/, ''), encoding, isSure };
+  const text = new TextDecoder(encoding).decode(bytes).replace(/^\uFEFF/, '');
+  // Where Windows has letters, a decoder that takes it for ISO's Latin leaves what nobody writes.
+  const whole = encoding === 'windows-1252' ? text.replace(/[\x80-\x9f]/g, (c) => inWindows(c.charCodeAt(0))) : text;
+  return { text: whole, encoding, isSure };
 }

@@ -10,10 +10,11 @@ import { SyntaxFault } from '../../core/files/pdf/parsed/syntax';
 import { shopOf } from '../../core/trade/shops';
 import { kit } from '../kit';
 import { filesIn } from './compare';
+import { againstWords, wordsTold } from './words-placed';
 
 /**
  * PDFs that others made, looked into, beside what general-purpose tools say of them: pages and boxes by pdfinfo, typefaces by
- * pdffonts, pictures by pdfimages, words by pdftotext, plates by Ghostscript’s tiffsep.
+ * pdffonts, pictures by pdfimages, words and where they stand by pdftotext, plates by Ghostscript’s tiffsep.
  *   tsx tests/corpora/inspected.ts FOLDER… [--every N] [--pages N] [--list FILE] [--no-plates]
  */
 
@@ -199,7 +200,8 @@ const files = folders.flatMap((folder) => filesIn(folder, '.pdf')).filter((_, i)
 for (const file of files) {
   const began = process.cpuUsage();
   try {
-    const found = await inspectPdf(new Uint8Array(readFileSync(file)), shop, { screenInks });
+    const bytes = new Uint8Array(readFileSync(file));
+    const found = await inspectPdf(bytes, shop, { screenInks });
     const took = process.cpuUsage(began).user / 1000;
     if (took > 15_000) tell('slow', file, `${Math.round(took)} ms`);
     const differences = [
@@ -207,6 +209,7 @@ for (const file of files) {
       ...againstPdffonts(file, found),
       ...againstPdfimages(file, found),
       ...againstPdftotext(file, found),
+      ...againstWords(bytes, wordsTold(said('pdftotext', ['-bbox', '-l', String(PAGES), file, '-']) ?? '')),
       ...(values.plates ? await againstTiffsep(file, found) : []),
     ];
     if (differences.length === 0) counts['the same']++;

@@ -24,6 +24,8 @@ describe('text of a file', () => {
   it('in no Unicode is a guess, and read as it is said', () => {
     const western = Uint8Array.from('Zo\xEB \xC5gren', (c) => c.charCodeAt(0));
     expect(readText(western)).toEqual({ text: 'Zoë Ågren', encoding: 'windows-1252', isSure: false });
+    // Letters that ISO's Latin has not got: by the table of the WHATWG's Encoding standard.
+    expect(readText(Uint8Array.from([0x80, 0x92, 0x96, 0x8a, 0xe9])).text).toBe('€’–Šé');
     const polish = Uint8Array.from('Pawe\xB3', (c) => c.charCodeAt(0));
     expect(readText(polish).text).toBe('Pawe³');
     expect(readText(polish, 'windows-1250').text).toBe('Paweł');

@@ -7,7 +7,9 @@ import { contentsOf } from '../parsed/filters';
 import { type Dict, Name, Stream, Text } from '../parsed/syntax';
 import { arrayOf, dictOf, nameOf, numbersOf, type PdfView } from '../parsed/view';
 import { type CffFacts, cffFacts } from './cff';
-import { characterOf, usualName } from './letter-names';
+import { characterIn, characterNamed, namesOf } from './encodings';
+import { usualName } from './letter-names';
+import { standardFont, standardWidth } from './standard-fonts';
 import { readType1 } from './type1';
 
 /** Fonts of a PDF as their letters are shown (ISO 32000-1, 9.5 to 9.10). */
@@ -96,6 +98,8 @@ interface Program {
   glyphFor(character: number): number | undefined;
   /** The glyph of a name, and of a code that has none: of fonts whose letters are known by names. */
   named(name: string | undefined, code: number): number | undefined;
+  /** The name that the program itself gives a code. */
+  ownName(code: number): string | undefined;
   /** The glyphs by their CIDs, where those are not the glyphs' numbers. */
   cids?: ReadonlyMap<number, number> | undefined;
   upem: number;
@@ -104,6 +108,7 @@ const NO_PROGRAM: Program = {
   outline: () => undefined,
   glyphFor: () => undefined,
   named: () => undefined,
+  ownName: () => undefined,
   upem: 1000,
 };
 
@@ -154,8 +159,9 @@ function type1Program(bytes: Uint8Array): Program {
   return {
     ...NO_PROGRAM,
     outline: (glyph) => font.outline(numbers[glyph] ?? '.notdef'),
+    ownName: (code) => font.codes.get(code),
     named: (given, code) => {
-      const name = given ?? font.codes.get(code) ?? usualName(code) ?? '.notdef';
+      const name = [given, font.codes.get(code), usualName(code)].find((each) => each && font.has(each)) ?? '.notdef';
       const at = numbers.indexOf(name);
       return at >= 0 ? at : numbers.push(name) - 1;
     },
@@ -176,7 +182,13 @@ function programOf(view: PdfView, descriptor: Dict | undefined): Program {
       glyphFor: (character) =>
         font.has(character) ? font.shape({ text: String.fromCodePoint(character) })[0]?.id : undefined,
       named: (name, code) =>
-        (name === undefined ? cff?.codes.get(code) : undefined) ?? cff?.names.get(name ?? usualName(code) ?? ''),
+        cff?.names.get(name ?? '') ??
+        cff?.codes.get(code) ??
+        (name === undefined ? cff?.names.get(usualName(code) ?? '') : undefined),
+      ownName: (code) => {
+        const glyph = cff?.codes.get(code);
+        return glyph === undefined ? undefined : [...(cff?.names ?? [])].find(([, n]) => n === glyph)?.[0];
+      },
       cids: cff?.cids,
     };
   } catch {
@@ -267,29 +279,37 @@ function simple(view: PdfView, font: Dict, told: CMap | undefined): FontRead {
   const first = Number(file.get(font.get('FirstChar')) ?? 0);
   const widths = numbersOf(view, font.get('Widths'));
   const missing = Number(file.get(descriptor?.get('MissingWidth')) ?? 500);
-  const names = differencesOf(view, font);
+  const { name } = baseFont(file, font);
+  const isHere = isEmbedded(view, descriptor);
+  const encoding =
+    nameOf(file, font.get('Encoding')) ?? nameOf(file, dictOf(file, font.get('Encoding'))?.get('BaseEncoding'));
+  const names = namesOf(encoding, differencesOf(view, font), isHere ? undefined : (standardFont(name) ?? name));
+  const standard = widths.length > 0 ? undefined : standardFont(name);
   // A symbolic TrueType without an encoding knows its letters by their codes, whatever those stand for (9.6.6.4).
   const isSymbolic = (Number(file.get(descriptor?.get('Flags')) ?? 0) & SYMBOLIC) !== 0;
   const goesByCode = isSymbolic && !font.has('Encoding');
   const unicode = (code: number): string | undefined => {
-    const name = names.get(code);
     if (told?.unicode.has(code)) return told.unicode.get(code);
-    if (name !== undefined) return characterOf(name);
-    return code >= 32 && code < 256 ? String.fromCharCode(code) : undefined;
+    const given = names.usual(code) ?? (encoding === undefined ? program.ownName(code) : undefined);
+    if (given !== undefined) return characterNamed(given);
+    return characterIn('WinAnsiEncoding', code);
   };
   return {
-    name: baseFont(file, font).name,
-    embedded: isEmbedded(view, descriptor),
+    name,
+    embedded: isHere,
     kind: nameOf(file, font.get('Subtype')) ?? 'Type1',
     codes: (text) => Array.from(text, (c) => ({ code: c.charCodeAt(0), isSpace: c === ' ' })),
-    width: (code) => widths[code - first] ?? missing,
+    width: (code) =>
+      widths[code - first] ??
+      (standard ? standardWidth(standard, names.usual(code) ?? usualName(code) ?? '') : undefined) ??
+      missing,
     unicode,
     glyph: (code) => {
       const character = unicode(code)?.codePointAt(0);
       const byCharacter = character === undefined ? undefined : program.glyphFor(character);
       const byCode = program.glyphFor(0xf000 + code) ?? program.glyphFor(code);
       return (
-        program.named(names.get(code), code) ?? (goesByCode ? (byCode ?? byCharacter) : (byCharacter ?? byCode)) ?? 0
+        program.named(names.given(code), code) ?? (goesByCode ? (byCode ?? byCharacter) : (byCharacter ?? byCode)) ?? 0
       );
     },
     outline: program.outline,

@@ -1,3 +1,5 @@
+import { inWindows } from '../../windows-latin';
+
 /**
  * Names of letters. The first 229 standard strings of a CFF, in their order (Adobe Technical Note 5176, appendix A; from
  * memory, held against Ghostscript's plates in the tests): a charset names its glyphs by their numbers here.
@@ -102,6 +104,47 @@ const CHARACTERS: Readonly<Record<string, string>> = {
   mu: 'µ',
   Euro: '€',
   nbspace: '\u00a0',
+  exclamdown: '¡',
+  cent: '¢',
+  fraction: '⁄',
+  florin: 'ƒ',
+  currency: '¤',
+  guilsinglleft: '‹',
+  guilsinglright: '›',
+  daggerdbl: '‡',
+  paragraph: '¶',
+  quotesinglbase: '‚',
+  quotedblbase: '„',
+  perthousand: '‰',
+  questiondown: '¿',
+  acute: '´',
+  circumflex: 'ˆ',
+  tilde: '˜',
+  macron: '¯',
+  breve: '˘',
+  dotaccent: '˙',
+  dieresis: '¨',
+  ring: '˚',
+  cedilla: '¸',
+  hungarumlaut: '˝',
+  ogonek: '˛',
+  caron: 'ˇ',
+  ordfeminine: 'ª',
+  ordmasculine: 'º',
+  Lslash: 'Ł',
+  lslash: 'ł',
+  onesuperior: '¹',
+  twosuperior: '²',
+  threesuperior: '³',
+  logicalnot: '¬',
+  Eth: 'Ð',
+  eth: 'ð',
+  plusminus: '±',
+  Thorn: 'Þ',
+  thorn: 'þ',
+  threequarters: '¾',
+  divide: '÷',
+  brokenbar: '¦',
 };
 
 const MARKS: Readonly<Record<string, string>> = {
@@ -113,6 +156,12 @@ const MARKS: Readonly<Record<string, string>> = {
   tilde: '\u0303',
   cedilla: '\u0327',
   caron: '\u030c',
+  macron: '\u0304',
+  breve: '\u0306',
+  dotaccent: '\u0307',
+  ogonek: '\u0328',
+  hungarumlaut: '\u030b',
+  commaaccent: '\u0327',
 };
 
 /** The character that a letter's name stands for; undefined for one that is not known. */
@@ -131,13 +180,13 @@ const BY_CHARACTER = new Map(
     return character?.length === 1 ? [[character, name] as const] : [];
   }),
 );
-/** Where Windows' Latin differs from ISO's, from 128 on. */
-const WINDOWS = '€\u0081‚ƒ„…†‡ˆ‰Š‹Œ\u008dŽ\u008f\u0090‘’“”•–—˜™š›œ\u009džŸ';
+/** The standard name of a character, or the one by its number. */
+export const nameOfCharacter = (character: string): string =>
+  BY_CHARACTER.get(character) ?? `uni${character.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`;
 
 /** The name that a code has where a font says none: ASCII, and beyond it Windows' Latin. */
 export function usualName(code: number): string | undefined {
   if (code === 39) return 'quotesingle';
   if (code === 96) return 'grave';
-  const character = code >= 128 && code < 160 ? WINDOWS[code - 128]! : String.fromCharCode(code);
-  return BY_CHARACTER.get(character);
+  return BY_CHARACTER.get(inWindows(code));
 }

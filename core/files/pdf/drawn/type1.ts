@@ -5,6 +5,7 @@ import { latin } from '../parsed/latin';
 export interface Type1 {
   /** The codes that the font itself gives its letters. */
   codes: ReadonlyMap<number, string>;
+  has(name: string): boolean;
   outline(name: string): Path | undefined;
 }
 
@@ -95,6 +96,7 @@ export function readType1(bytes: Uint8Array): Type1 {
   for (const match of clear.matchAll(/dup\s+(\d+)\s*\/(\S+)\s+put/g)) codes.set(Number(match[1]), match[2]!);
   return {
     codes,
+    has: (name) => letters.has(name),
     outline(name) {
       const program = letters.get(name);
       if (!program) return undefined;
