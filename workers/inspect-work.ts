@@ -1,6 +1,6 @@
 import type { Progress } from '../core/files/pdf/document';
 import { type Inspection, inspectPdf } from '../core/files/pdf/inspect';
-import { SyntaxFault } from '../core/files/pdf/parsed/syntax';
+import { faultSaid, SyntaxFault } from '../core/files/pdf/parsed/syntax';
 import type { ShopSpec } from '../core/trade/schema';
 import { drawPages, type PagePicture } from './draw-pages';
 import { loadJpegDecoder, openKit } from './kit';
@@ -43,6 +43,6 @@ export async function inspectFile(
     return { name, inspection, pages: await drawPages(bytes, MOST_SHOWN).catch(() => []) };
   } catch (error) {
     if (!(error instanceof SyntaxFault)) throw error;
-    throw new Error(`${name} cannot be read: ${error.message}. Export it again from the program that made it.`);
+    throw new Error(`${name} cannot be read: ${faultSaid(error, 'Export it again from the program that made it.')}`);
   }
 }

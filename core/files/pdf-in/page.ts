@@ -10,7 +10,7 @@ import { functionOf } from '../pdf/drawn/functions';
 import type { PictureSeen } from '../pdf/drawn/hear';
 import { screenBytes } from '../pdf/drawn/spaces';
 import { parseAnyPdf, refuseEncrypted } from '../pdf/parsed/file';
-import { SyntaxFault } from '../pdf/parsed/syntax';
+import { faultSaid, SyntaxFault } from '../pdf/parsed/syntax';
 import { arrayOf, nameOf, type PdfView, viewFile } from '../pdf/parsed/view';
 import { artDevice } from './art-device';
 import type { ColourList } from './colours';
@@ -47,7 +47,7 @@ export function openPdf(bytes: Uint8Array): PdfOpened {
     return { view, pages: view.pages.length, fonts: [...new Set(fonts)] };
   } catch (error) {
     if (!(error instanceof SyntaxFault)) throw error;
-    throw new PdfArtError(`This PDF cannot be read: ${error.message}. Save it again from its program.`);
+    throw new PdfArtError(`This PDF cannot be read: ${faultSaid(error, 'Save it again from its program.')}`);
   }
 }
 

@@ -26,8 +26,10 @@ const HARDLY_ANY = 1;
 const least = (values: readonly number[]): number | undefined =>
   values.length > 0 ? Math.round(1000 * values.reduce((a, b) => Math.min(a, b))) / 1000 : undefined;
 
+type Size = { width: number; height: number };
+
 /** What the cells lie in that are covered at all, in points of the page. */
-function inkedIn(alpha: Uint8Array, { width, height }: { width: number; height: number }, scale: number): Box {
+function inkedIn(alpha: Uint8Array, { width, height }: Size, page: Size): Box {
   const box = { left: width, top: height, right: -1, foot: -1 };
   for (let y = 0, i = 0; y < height; y++)
     for (let x = 0; x < width; x++, i++)
@@ -38,7 +40,8 @@ function inkedIn(alpha: Uint8Array, { width, height }: { width: number; height: 
         box.foot = y;
       }
   const [wide, high] = [Math.max(0, box.right + 1 - box.left), Math.max(0, box.foot + 1 - box.top)];
-  return { x: box.left / scale, y: box.top / scale, width: wide / scale, height: high / scale };
+  const [across, down] = [page.width / width, page.height / height];
+  return { x: box.left * across, y: box.top * down, width: wide * across, height: high * down };
 }
 
 /** Capitals are so high, as a share of the size (common practice). */
@@ -65,11 +68,12 @@ export function readWhole(bytes: Uint8Array): WholeRead {
     path: ({ pen, lettering }) => pen && !lettering && pens.push(pen.weight / scale),
     picture: ({ read, place: [a, b, c, d], lettering }) =>
       !lettering &&
+      !read.stencil &&
       read.bits > 1 &&
       ppis.push(72 * scale * Math.min(read.width / Math.hypot(a, b), read.height / Math.hypot(c, d))),
     unread: (what) => unread.add(what),
   });
-  const inked = inkedIn(alpha!, cells, scale);
+  const inked = inkedIn(alpha!, cells, page);
   if (inked.width === 0 && unread.size === 0) throw new PictureError('There is nothing to see on this page.');
   const laid = plates.filter((_, k) => {
     for (let i = k; i < amounts.length; i += plates.length) if (amounts[i]! > HARDLY_ANY) return true;

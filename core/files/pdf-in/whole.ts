@@ -56,7 +56,7 @@ export function openWhole(bytes: Uint8Array): WholePage {
 }
 
 /** Cells that a page is laid in: as many as leave small words readable, and no more than are quickly laid. */
-const CELLS = 5_000_000;
+const CELLS = 3_000_000;
 const [COARSEST, FINEST] = [100, 1200];
 
 /** The cells of a page as its pixels, which it has none of. */

@@ -4,6 +4,7 @@ import type { PdfFile } from './pdf-file';
 import { type Place, type Places, placesFound, placesOf, type RawReader } from './places';
 import {
   type Dict,
+  Encrypted,
   Name,
   Operator,
   placeOfWord,
@@ -213,7 +214,7 @@ export function parseAnyPdf(given: Uint8Array): PdfFile {
 /** Throws SyntaxFault, with what to do, for a file whose contents are encrypted. */
 export function refuseEncrypted({ trailer }: PdfFile): void {
   if (trailer.has('Encrypt'))
-    throw new SyntaxFault(
+    throw new Encrypted(
       'The file is encrypted. Save it without a password and without limits on its use, then open it again',
     );
 }

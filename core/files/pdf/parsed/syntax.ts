@@ -29,6 +29,13 @@ export class Stream {
 /** The bytes are not what the standard says; the message tells where. */
 export class SyntaxFault extends Error {}
 
+/** The file may be sound, but what is in it is not open; the message says what to do. */
+export class Encrypted extends SyntaxFault {}
+
+/** What is wrong with a file, and what to do: what the fault says itself, or `otherwise`. */
+export const faultSaid = (fault: SyntaxFault, otherwise: string): string =>
+  fault instanceof Encrypted ? `${fault.message}.` : `${fault.message}. ${otherwise}`;
+
 const UTF8 = new TextDecoder('utf-8', { fatal: true });
 /** A name's bytes as UTF-8 where they are that (ISO 32000-1, 7.3.5); else as they are, one character a byte. */
 function inUtf8(word: string): string {
