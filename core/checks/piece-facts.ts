@@ -5,7 +5,7 @@ import { letteringsOf } from '../job/look';
 import { paintsShown } from '../job/paints-shown';
 import type { Asset, Element, Job, Picture, Piece } from '../job/schema';
 import { effectivePpi } from '../picture/place';
-import { isLineArt } from './pictures-on';
+import { isLineArt, pageScale, pagesIn } from './pictures-on';
 
 /** The figures of a piece that a designer wants in sight: what the edge strip shows. */
 export interface PieceFacts {
@@ -50,17 +50,21 @@ const platesDrawn = (element: Element, job: PlateSources): string[] => [
 export function pieceFacts(job: Job, piece: Pick<Piece, 'faces'>): PieceFacts {
   const elements = elementsOf(piece);
   const used = new Set(elements.flatMap((element) => platesUsed(element, job)));
+  // What is on a page that is placed whole is as large as the page makes it.
+  const pages = pagesIn(elements, job.assets).map((page) => ({ ...page.placed, scale: pageScale(page) }));
   const process: string[] = PROCESS_PLATES.filter((plate) => used.has(plate));
   return {
-    lowestPpi: least(
-      elements.flatMap((e) => {
+    lowestPpi: least([
+      ...pages.flatMap(({ ppi, scale }) => (ppi === undefined ? [] : [ppi / scale])),
+      ...elements.flatMap((e) => {
         const asset = e.kind === 'picture' ? job.assets[e.asset] : undefined;
         return e.kind === 'picture' && asset && !asset.page ? [effectivePpi(e, asset.width, asset.height)] : [];
       }),
-    ),
-    smallestType: least(
-      elements.flatMap((e) => (e.kind === 'words' ? letteringsOf(e, job.styles).map((l) => l.size) : [])),
-    ),
+    ]),
+    smallestType: least([
+      ...pages.flatMap(({ words, scale }) => (words === undefined ? [] : [words * scale])),
+      ...elements.flatMap((e) => (e.kind === 'words' ? letteringsOf(e, job.styles).map((l) => l.size) : [])),
+    ]),
     plates: [...process, ...[...used].filter((plate) => !process.includes(plate)).sort()],
   };
 }

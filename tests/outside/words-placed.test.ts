@@ -5,6 +5,7 @@ import { afterAll, describe, expect, it } from 'vitest';
 import { readPage } from '../../core/files/pdf/page-read';
 import { openPdf } from '../../core/files/pdf-in/page';
 import { againstWords, wordsTold } from '../corpora/words-placed';
+import { plainFile } from '../fonts';
 import { page } from './page-by-hand';
 import { folder, run, tidyUp } from './tools';
 
@@ -24,6 +25,7 @@ const inFont = (font: string, lines: readonly string[]): Uint8Array => {
   const shown = lines.map((line) => `(${line}) Tj 0 -12 Td`).join(' ');
   return page(`BT /F 9 Tf 8 105 Td ${shown} ET`, '/Font<</F 5 0 R>>', [`<</Type/Font/Subtype/Type1${font}>>`]);
 };
+const ZILLA = Buffer.from(plainFile());
 const PLAIN = ['Fen Lane, Little Hollin', 'the quick brown fox jumps over', 'a lazy dog and ten more words'];
 const WORDS = ['\\223Tea\\224 \\226 cake \\222s \\200 12 a b c d', ...PLAIN];
 
@@ -72,6 +74,21 @@ describe('codes', () => {
         .join(''),
     ).toBe(words);
   });
+
+  it.each(['GBK-EUC-H', '90ms-RKSJ-H', 'Identity-V'])(
+    'by the table %s are told of, not drawn as others',
+    (encoding) => {
+      const { view } = openPdf(
+        page('BT /F 20 Tf 8 60 Td <00410042> Tj ET', '/Font<</F 5 0 R>>', [
+          `<</Type/Font/Subtype/Type0/BaseFont/Song/Encoding/${encoding}/DescendantFonts[6 0 R]>>`,
+          '<</Type/Font/Subtype/CIDFontType2/BaseFont/Song/CIDSystemInfo<</Registry(Adobe)/Ordering(GB1)/Supplement 2>>/FontDescriptor 7 0 R>>',
+          '<</Type/FontDescriptor/FontName/Song/Flags 4/FontFile2 8 0 R>>',
+          `<</Length ${ZILLA.length}>>stream\n${ZILLA.toString('latin1')}\nendstream`,
+        ]),
+      );
+      expect(readPage(view, 0).unread).toEqual(['letters of Song']);
+    },
+  );
 
   it('reach the glyphs of an embedded typeface, quotation marks too', async () => {
     // Ghostscript embeds its own outlines of Helvetica, with the encoding that the page asked for.

@@ -1,11 +1,11 @@
 import { isProcessPlate } from '../../colour/ink';
 import { distancesTo } from '../../geometry/box';
 import { boxAround, type Matrix, multiply } from '../../geometry/matrix';
-import { pictureMatrix, pointsPerPixel } from '../../picture/place';
+import { pictureMatrix } from '../../picture/place';
 import { turnOf } from '../../scene/turn';
 import { type Check, type CheckContext, type Finding, HAIR, trimOf } from '../check';
 import { found } from '../found';
-import { type PageOn, pagesOn } from '../pictures-on';
+import { type PageOn, pageScale, pagesOn } from '../pictures-on';
 
 /** Pages of other PDFs that are placed whole: what is on them stays as it is, so that only their own program can mend it. */
 
@@ -40,10 +40,6 @@ export const placedColours: Check = {
   run: (context) => pagesOn(context).flatMap((page) => colours(page, context)),
 };
 
-/** How much larger a page is where it lies than at its own size. */
-const scaleOf = ({ picture, asset, placed }: PageOn): number =>
-  (pointsPerPixel(picture, asset.width, asset.height) * asset.width) / placed.width;
-
 /** What brings a page's own points to the face. */
 function onFace({ picture, asset, placed }: PageOn): Matrix {
   const { x, y, width, height } = picture;
@@ -62,7 +58,7 @@ function wordsInside(page: PageOn, context: CheckContext): number | undefined {
 function details(page: PageOn, context: CheckContext): Finding[] {
   const { picture, placed } = page;
   const { shop, piece } = context;
-  const scale = scaleOf(page);
+  const scale = pageScale(page);
   const [words, line, ppi] = [placed.words, placed.line, placed.ppi];
   const inside = wordsInside(page, context);
   const { type, line: lines } = shop.limits;

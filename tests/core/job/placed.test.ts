@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { pieceFacts } from '../../../core/checks/piece-facts';
 import { pageFrame, placePage } from '../../../core/job/edits/placed';
 import { pictureBox } from '../../../core/picture/place';
 import { cardWith, mm } from '../../kit';
@@ -49,5 +50,13 @@ describe('a page that is placed whole', () => {
       { id: 'new-0', name: 'Moss', kind: 'spot', cmyk: [0.6, 0.2, 0.8, 0.1] },
     ]);
     expect(after.pieces[0]!.faces[0]!.elements.at(-1)).toMatchObject({ kind: 'picture', name: 'Card', x: mm(-3) });
+  });
+  it('is as fine, and its words as small, as it is made', () => {
+    const fine = { ...asset, page: { ...page, words: 10, ppi: 300 } };
+    const before = cardWith([], { width: mm(42.5), height: mm(27.5) });
+    const at = { x: 0, y: 0, width: mm(45.5), height: mm(30.5) };
+    const job = placePage(before, 'card-1', { hash: 'a'.repeat(64), asset: fine, spots: {} }, at, () => 'page');
+    const { lowestPpi, smallestType, plates } = pieceFacts(job, job.pieces[0]!);
+    expect([Math.round(lowestPpi!), smallestType!.toFixed(3), plates]).toEqual([600, '5.000', ['Black', 'Moss']]);
   });
 });

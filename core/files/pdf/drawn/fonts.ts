@@ -229,6 +229,8 @@ function composite(view: PdfView, font: Dict, told: CMap | undefined): FontRead 
   const program = programOf(view, descriptor);
   const encoding = file.get(font.get('Encoding'));
   const cmap = encoding instanceof Stream ? readCMap(view, encoding) : undefined;
+  // Codes by a table that readers have (9.7.5.2), and letters one under another, are not read: they are told of.
+  const isRead = !(encoding instanceof Name) || encoding.name === 'Identity-H';
   const bytes = cmap?.bytes ?? 2;
   const cidOf = (code: number): number => cmap?.cids.get(code) ?? code;
   const gids = file.get(own.get('CIDToGIDMap'));
@@ -263,7 +265,7 @@ function composite(view: PdfView, font: Dict, told: CMap | undefined): FontRead 
       const cid = cidOf(code);
       return table ? (table[2 * cid] ?? 0) * 256 + (table[2 * cid + 1] ?? 0) : (program.cids?.get(cid) ?? cid);
     },
-    outline: program.outline,
+    outline: isRead ? program.outline : () => undefined,
     upem: program.upem,
     em: 1,
   };
