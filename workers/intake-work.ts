@@ -6,7 +6,7 @@ import { hashOf } from '../core/files/hash';
 import { type JobBundle, readJobFile } from '../core/files/job-file';
 import { readyPictures } from '../core/files/pdf/drawn/jpx';
 import { onePage } from '../core/files/pdf/one-page';
-import { openPdf, PdfArtError, readPageArt } from '../core/files/pdf-in/page';
+import { openPdf, PdfArtError, type PdfOpened, readPageArt } from '../core/files/pdf-in/page';
 import { readWhole } from '../core/files/pdf-in/whole-facts';
 import { readSvg } from '../core/files/svg-in/read';
 import type { PageIn } from '../core/job/edits/placed';
@@ -202,10 +202,9 @@ export interface WholeTaken extends PageIn {
   pages: number;
 }
 
-async function pageByItself(bytes: Uint8Array, page: number): Promise<{ own: Uint8Array; pages: number }> {
-  const { view, pages } = openPdf(bytes);
-  return { pages, own: pages === 1 ? bytes : await onePage(view, Math.min(page, pages - 1)) };
-}
+/** A page by itself: its file as it is where it has no other. */
+const pageByItself = async ({ view, pages }: PdfOpened, bytes: Uint8Array, page: number): Promise<Uint8Array> =>
+  pages === 1 ? bytes : onePage(view, Math.min(page, pages - 1));
 
 /** More pages of a file than this are not looked through for one that is missing. */
 const MOST_SOUGHT = 200;
@@ -215,9 +214,9 @@ export async function pageOfHash(
   bytes: Uint8Array,
   hashes: readonly string[],
 ): Promise<[string, Uint8Array] | undefined> {
-  const { pages } = openPdf(bytes);
-  for (let n = 0; n < Math.min(pages, MOST_SOUGHT); n++) {
-    const { own } = await pageByItself(bytes, n);
+  const opened = openPdf(bytes);
+  for (let n = 0; n < Math.min(opened.pages, MOST_SOUGHT); n++) {
+    const own = await pageByItself(opened, bytes, n);
     const hash = await quickHash(own);
     if (hashes.includes(hash)) return [hash, own];
   }
@@ -226,7 +225,8 @@ export async function pageOfHash(
 
 /** Puts a page of a PDF, 0 first, on the shelf as it is, by itself where it has others beside it. Throws with words for the user. */
 export async function takeWhole(bytes: Uint8Array, page: number, name: string): Promise<WholeTaken> {
-  const { own, pages } = await pageByItself(bytes, page);
+  const opened = openPdf(bytes);
+  const own = await pageByItself(opened, bytes, page);
   await loadJpegDecoder();
   const { width, height, facts, unread, spots } = readWhole(own);
   if (unread.length > 0)
@@ -239,7 +239,7 @@ export async function takeWhole(bytes: Uint8Array, page: number, name: string): 
     hash,
     asset: { name: name.slice(0, 255), type: 'application/pdf', width, height, page: facts },
     spots,
-    pages,
+    pages: opened.pages,
   };
 }
 

@@ -14,7 +14,7 @@ import { shopOf } from '../../core/trade/shops';
 import { openBrowser } from '../browser';
 import { isDeep } from '../deep';
 import { kit, openDemo } from '../kit';
-import { folder, run, tidyUp, tiffsep } from './tools';
+import { folder, run, tidyUp, tiffsep, withFonts } from './tools';
 
 /** PDFs of other makes, read beside what poppler says of them. */
 
@@ -177,17 +177,7 @@ describe('letters are laid on their plate as Ghostscript lays them', () => {
       (to: string) => {
         const script = `%!PS\n/Helvetica findfont 22 scalefont setfont 72 700 moveto (${WORDS.replace(/[()]/g, '\\$&')}) show showpage`;
         writeFileSync(at('letters.ps'), script);
-        run('gs', [
-          '-q',
-          '-dNOPAUSE',
-          '-dBATCH',
-          '-dEmbedAllFonts=true',
-          '-dPDFSETTINGS=/prepress',
-          '-sDEVICE=pdfwrite',
-          '-o',
-          to,
-          at('letters.ps'),
-        ]);
+        withFonts(at('letters.ps'), to);
       },
     ],
   ] as const)('in a font of %s', async (_, make) => {

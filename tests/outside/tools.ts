@@ -45,6 +45,20 @@ export async function exportTo(
   return path;
 }
 
+/** A page of Ghostscript's own, with the outlines of its typefaces in it. */
+export const withFonts = (from: string, to: string): void =>
+  void run('gs', [
+    '-q',
+    '-dNOPAUSE',
+    '-dBATCH',
+    '-dEmbedAllFonts=true',
+    '-dPDFSETTINGS=/prepress',
+    '-sDEVICE=pdfwrite',
+    '-o',
+    to,
+    from,
+  ]);
+
 /** Pixels row by row; one or three bytes each. */
 export interface PagePixels {
   data: Buffer;

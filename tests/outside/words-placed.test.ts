@@ -1,4 +1,4 @@
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PDFDocument, StandardFonts } from '@cantoo/pdf-lib';
 import { afterAll, describe, expect, it } from 'vitest';
@@ -7,7 +7,7 @@ import { openPdf } from '../../core/files/pdf-in/page';
 import { againstWords, wordsTold } from '../corpora/words-placed';
 import { plainFile } from '../fonts';
 import { page } from './page-by-hand';
-import { folder, run, tidyUp } from './tools';
+import { folder, run, tidyUp, withFonts } from './tools';
 
 afterAll(tidyUp);
 
@@ -95,18 +95,8 @@ describe('codes', () => {
     const plain = join(folder, 'plain.pdf');
     writeFileSync(plain, inFont('/BaseFont/Helvetica/Encoding/WinAnsiEncoding', WORDS));
     const embedded = join(folder, 'embedded.pdf');
-    run('gs', [
-      '-q',
-      '-dNOPAUSE',
-      '-dBATCH',
-      '-dEmbedAllFonts=true',
-      '-dPDFSETTINGS=/prepress',
-      '-sDEVICE=pdfwrite',
-      '-o',
-      embedded,
-      plain,
-    ]);
-    const bytes = await PDFDocument.load(await import('node:fs').then(({ readFileSync }) => readFileSync(embedded)));
+    withFonts(plain, embedded);
+    const bytes = await PDFDocument.load(readFileSync(embedded));
     const saved = await bytes.save({ useObjectStreams: false });
     const { view } = openPdf(saved);
     const { letters, unread } = readPage(view, 0);

@@ -1,9 +1,10 @@
 import { type Cmyk, isProcessPlate } from '../../colour/ink';
 import { type Box, unionOf } from '../../geometry/box';
-import { boxAround, type Matrix } from '../../geometry/matrix';
+import { boxAround } from '../../geometry/matrix';
 import type { PlacedPage } from '../../job/placed-page';
 import { PictureError } from '../../picture/limits';
 import type { GlyphSeen } from '../pdf/drawn/hear';
+import { letterBox } from '../pdf/page-read';
 import { screenColoursIn } from '../pdf/read-back';
 import { standIns } from './page';
 import { cellsOfWhole, layWhole, openWhole } from './whole';
@@ -44,16 +45,6 @@ function inkedIn(alpha: Uint8Array, { width, height }: Size, page: Size): Box {
   return { x: box.left * across, y: box.top * down, width: wide * across, height: high * down };
 }
 
-/** Capitals are so high, as a share of the size (common practice). */
-const CAPITALS = 0.7;
-
-/** What a letter lies in, in points of the page. */
-function boxOf({ x, y, size, advance, angle }: GlyphSeen, scale: number): Box {
-  const [cos, sin] = [Math.cos((angle * Math.PI) / 180), Math.sin((angle * Math.PI) / 180)];
-  const there: Matrix = [cos / scale, sin / scale, -sin / scale, cos / scale, x / scale, y / scale];
-  return boxAround({ x: 0, y: -CAPITALS * size, width: advance, height: CAPITALS * size }, there);
-}
-
 /** Looks a file's first page over. Throws PictureError where it cannot be placed. */
 export function readWhole(bytes: Uint8Array): WholeRead {
   const page = openWhole(bytes);
@@ -80,7 +71,8 @@ export function readWhole(bytes: Uint8Array): WholeRead {
     return false;
   });
   const [words, line, ppi] = [least(letters.map(({ size }) => size / scale)), least(pens), least(ppis)];
-  const lettered = unionOf(letters.map((letter) => boxOf(letter, scale)));
+  const around = unionOf(letters.map(letterBox));
+  const lettered = around && boxAround(around, [1 / scale, 0, 0, 1 / scale, 0, 0]);
   const standIn = standIns(page.view);
   return {
     ...cells,

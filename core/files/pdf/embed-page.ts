@@ -12,11 +12,12 @@ import {
   type PDFRef,
 } from '@cantoo/pdf-lib';
 import { multiply } from '../../geometry/matrix';
+import { joined } from '../../packed/joined';
 import type { WholePage } from '../pdf-in/whole';
 import { contentsOf } from './parsed/filters';
 import { PLACED } from './parsed/placed';
 import { type Dict, Name, Ref, Stream, Text, type Value } from './parsed/syntax';
-import { arrayOf, dictOf, nameOf, type PdfView } from './parsed/view';
+import { dictOf, nameOf, type PdfView, pageBytes } from './parsed/view';
 import { flate } from './streams';
 
 /** A page of another file as a form of this one: its objects as they are, their streams packed as they were. */
@@ -70,21 +71,11 @@ export function copier({ file }: PdfView, context: PDFContext): (value: Value | 
 
 /** All that a page draws, its parts one after the other. */
 export function contentOf(view: PdfView, n: number): Uint8Array {
-  const { file } = view;
-  const given = file.get(view.pages[n]!.get('Contents'));
-  const streams = (Array.isArray(given) ? arrayOf(file, given) : [given]).map((each) => file.get(each));
-  const parts = streams.flatMap((each) => (each instanceof Stream ? [contentsOf(each, file), Uint8Array.of(10)] : []));
+  const content = pageBytes(view.file, view.pages[n]!, (part) => contentsOf(part, view.file));
   // States that are saved and never taken up again would go on beyond the page.
   const words = view.contents[n]?.operations.map(({ word }) => word) ?? [];
   const open = words.filter((word) => word === 'q').length - words.filter((word) => word === 'Q').length;
-  if (open > 0) parts.push(new TextEncoder().encode(' Q'.repeat(open)));
-  const whole = new Uint8Array(parts.reduce((sum, { length }) => sum + length, 0));
-  let at = 0;
-  for (const part of parts) {
-    whole.set(part, at);
-    at += part.length;
-  }
-  return whole;
+  return open > 0 ? joined([content, new TextEncoder().encode(' Q'.repeat(open))]) : content;
 }
 
 /**

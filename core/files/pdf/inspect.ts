@@ -2,7 +2,7 @@ import { isFinish } from '../../colour/finishes';
 import { type Plates, PROCESS_PLATES } from '../../colour/ink';
 import type { PlateGrid } from '../../devices/plates/device';
 import { highestOf, totalsOf } from '../../devices/plates/readings';
-import type { Box, Point } from '../../geometry/box';
+import { type Box, distancesTo, type Point } from '../../geometry/box';
 import { apply } from '../../geometry/matrix';
 import { isShade } from '../../scene/colour';
 import { conditionOf } from '../../trade/conditions';
@@ -12,7 +12,7 @@ import type { GlyphSeen } from './drawn/hear';
 import { readyPictures } from './drawn/jpx';
 import type { ScreenInks } from './drawn/spaces';
 import { shortOfBleed } from './ink-at-edge';
-import { blankRead, type PageRead, type PictureDrawn, pictureDrawn, readPage } from './page-read';
+import { blankRead, letterBox, type PageRead, type PictureDrawn, pictureDrawn, readPage } from './page-read';
 import { type BoxNumbers, boxAt, mediaOf, trimOf } from './parsed/boxes';
 import { parseAnyPdf, refuseEncrypted } from './parsed/file';
 import { layersIn } from './parsed/layers';
@@ -94,17 +94,9 @@ const cutBox = ([x0, y0, x1, y1]: BoxNumbers): Box => ({ x: 0, y: 0, width: x1 -
 const flat = (colour: GlyphSeen['colour']): Plates | undefined => (colour && !isShade(colour) ? colour : undefined);
 
 /** How far a letter's box is from the nearest edge of the cut; negative where it is cut into. */
-function toEdge({ x, y, size, advance, angle }: GlyphSeen, cut: Box): number {
-  const turn = (angle * Math.PI) / 180;
-  const corners = [
-    [0, 0],
-    [advance, 0],
-    [0, -0.7 * size],
-    [advance, -0.7 * size],
-  ].map(([a = 0, b = 0]) => [x + a * Math.cos(turn) - b * Math.sin(turn), y + a * Math.sin(turn) + b * Math.cos(turn)]);
-  const xs = corners.map(([a = 0]) => a);
-  const ys = corners.map(([, b = 0]) => b);
-  return Math.min(Math.min(...xs), Math.min(...ys), cut.width - Math.max(...xs), cut.height - Math.max(...ys));
+function toEdge(letter: GlyphSeen, cut: Box): number {
+  const { top, right, bottom, left } = distancesTo(letterBox(letter), cut);
+  return Math.min(top, right, bottom, left);
 }
 
 /** The middle of a side of the cut, a little inside it. */

@@ -1,7 +1,7 @@
 import { type PlateGrid, platesDevice } from '../../devices/plates/device';
 import { cellsWithin } from '../../devices/plates/pictures';
 import type { Box } from '../../geometry/box';
-import type { Matrix } from '../../geometry/matrix';
+import { boxAround, type Matrix } from '../../geometry/matrix';
 import { drawPage } from './drawn/draw';
 import type { GlyphSeen, Hear, PathSeen, PictureSeen } from './drawn/hear';
 import type { ScreenInks } from './drawn/spaces';
@@ -118,4 +118,14 @@ export function pictureDrawn(view: PdfView, { read, stream, place, partly }: Pic
     patch: partly && stream.dict.has('Mask'),
     soft: stream.dict.has('SMask'),
   };
+}
+
+/** Capitals are so high, as a share of the size (common practice). */
+const CAPITALS = 0.7;
+
+/** The upright box around a letter as it stands, in points of the device. */
+export function letterBox({ x, y, size, advance, angle }: GlyphSeen): Box {
+  const turn = (angle * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  return boxAround({ x: 0, y: -CAPITALS * size, width: advance, height: CAPITALS * size }, [cos, sin, -sin, cos, x, y]);
 }

@@ -17,14 +17,16 @@ export interface PageIn {
 /** Trims that differ by less than this, in points, are of the same size: half a millimetre. */
 const SAME_SIZE = 1.42;
 
-/** Where something with a trim of its own lies: trim on trim where that is the piece's size; else as large as it is, or as fits. */
+const isSameSize = (one: Pick<Box, 'width' | 'height'>, other: Pick<Box, 'width' | 'height'>): boolean =>
+  Math.abs(one.width - other.width) < SAME_SIZE && Math.abs(one.height - other.height) < SAME_SIZE;
+
+/** Where something lies: trim on trim where it has one of the piece's size; else as large as it is, or as fits. */
 export function placeOnFace(
-  { width, height, trim }: { width: number; height: number; trim: Box },
+  { width, height, trim }: { width: number; height: number; trim?: Box | undefined },
   piece: Pick<Piece, 'width' | 'height'>,
   at?: { x: number; y: number },
 ): Box {
-  if (Math.abs(trim.width - piece.width) < SAME_SIZE && Math.abs(trim.height - piece.height) < SAME_SIZE)
-    return { x: -trim.x, y: -trim.y, width, height };
+  if (trim && isSameSize(trim, piece)) return { x: -trim.x, y: -trim.y, width, height };
   const scale = Math.min(1, (0.9 * piece.width) / width, (0.9 * piece.height) / height);
   const [wide, high] = [width * scale, height * scale];
   const middle = at ?? { x: piece.width / 2, y: piece.height / 2 };
@@ -40,11 +42,9 @@ export function pageFrame(
   piece: Pick<Piece, 'width' | 'height'>,
   at?: { x: number; y: number },
 ): Pick<Picture, 'x' | 'y' | 'width' | 'height' | 'view'> {
-  const whole = placeOnFace(page, piece, at);
   const { trim } = page;
-  if (whole.x === -trim.x && whole.width === page.width) return whole;
-  const cut = { width: trim.width, height: trim.height };
-  const frame = placeOnFace({ ...cut, trim: { x: 0, y: 0, ...cut } }, piece, at);
+  if (isSameSize(trim, piece)) return placeOnFace(page, piece, at);
+  const frame = placeOnFace({ width: trim.width, height: trim.height }, piece, at);
   const [over, under] = [page.width - trim.width, page.height - trim.height];
   if (over < HAIR && under < HAIR) return frame;
   const zoom = ((page.width / width) * frame.width) / trim.width;

@@ -44,12 +44,12 @@ export const OWN_ENCODINGS: Readonly<Record<string, ReadonlyMap<number, string>>
   ZapfDingbats: new Map(DINGBATS.map(({ code, name }) => [code, name] as const)),
 };
 
-const macintosh = new TextDecoder('macintosh');
+const MACINTOSH = new TextDecoder('macintosh').decode(Uint8Array.from({ length: 256 }, (_, code) => code));
 /** Characters by their codes in the encodings that files name (annex D.2). */
 const CHARACTERS_IN: Readonly<Record<string, (code: number) => string>> = {
   // Readers of this character set differ from one another, and some take it for ISO's Latin.
   WinAnsiEncoding: inWindows,
-  MacRomanEncoding: (code) => macintosh.decode(Uint8Array.of(code)),
+  MacRomanEncoding: (code) => MACINTOSH[code]!,
 };
 
 /** The character of a code in an encoding that is named; undefined where that has none, or is not one of those. */

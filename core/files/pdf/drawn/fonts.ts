@@ -176,6 +176,7 @@ function programOf(view: PdfView, descriptor: Dict | undefined): Program {
     if (!found) return NO_PROGRAM;
     const { bytes, cff } = found;
     const font = openFont(bytes);
+    const glyphNames = new Map([...(cff?.names ?? [])].map(([name, glyph]) => [glyph, name]));
     return {
       outline: (glyph) => font.outline(glyph),
       upem: font.upem,
@@ -187,7 +188,7 @@ function programOf(view: PdfView, descriptor: Dict | undefined): Program {
         (name === undefined ? cff?.names.get(usualName(code) ?? '') : undefined),
       ownName: (code) => {
         const glyph = cff?.codes.get(code);
-        return glyph === undefined ? undefined : [...(cff?.names ?? [])].find(([, n]) => n === glyph)?.[0];
+        return glyph === undefined ? undefined : glyphNames.get(glyph);
       },
       cids: cff?.cids,
     };

@@ -12,7 +12,7 @@ export interface PdfFunction {
   domain: readonly [number, number];
 }
 
-const within = (n: number, low: number, high: number): number => Math.max(low, Math.min(high, n));
+export const within = (n: number, low: number, high: number): number => Math.max(low, Math.min(high, n));
 
 const MOST_DEEP = 8;
 /** A sampled function is read at so many places. */
@@ -81,21 +81,31 @@ export function functionOf(view: PdfView, value: Value | undefined, deep = 0): P
   return undefined;
 }
 
-function sampled(view: PdfView, stream: Stream, domain: readonly [number, number]): PdfFunction | undefined {
-  const { file } = view;
-  const { bytes } = unpacked(stream, file);
-  const count = numbersOf(view, stream.dict.get('Size'))[0] ?? 0;
-  const bits = Number(file.get(stream.dict.get('BitsPerSample')) ?? 8);
+/** The samples of a function, one of its results at a time: 0 for one that is not there. Undefined for depths that are not read. */
+export function samplesOf(
+  view: PdfView,
+  stream: Stream,
+): { outputs: number; at(sample: number, output: number): number } | undefined {
+  const { bytes } = unpacked(stream, view.file);
+  const bits = Number(view.file.get(stream.dict.get('BitsPerSample')) ?? 8);
   const range = numbersOf(view, stream.dict.get('Range'));
   const outputs = range.length / 2;
-  if (![8, 16].includes(bits) || count < 2 || outputs < 1) return undefined;
+  if (![8, 16].includes(bits) || outputs < 1) return undefined;
   const decode = stream.dict.has('Decode') ? numbersOf(view, stream.dict.get('Decode')) : range;
   const wide = bits / 8;
-  const at = (i: number, k: number): number => {
-    const from = (i * outputs + k) * wide;
+  const at = (sample: number, k: number): number => {
+    const from = (sample * outputs + k) * wide;
     const raw = wide === 2 ? ((bytes[from] ?? 0) * 256 + (bytes[from + 1] ?? 0)) / 65535 : (bytes[from] ?? 0) / 255;
     return decode[2 * k]! + raw * (decode[2 * k + 1]! - decode[2 * k]!);
   };
+  return { outputs, at };
+}
+
+function sampled(view: PdfView, stream: Stream, domain: readonly [number, number]): PdfFunction | undefined {
+  const count = numbersOf(view, stream.dict.get('Size'))[0] ?? 0;
+  const samples = samplesOf(view, stream);
+  if (!samples || count < 2) return undefined;
+  const { outputs, at } = samples;
   const step = (domain[1] - domain[0]) / (count - 1);
   const knots = Array.from(
     { length: Math.min(count, 256) - 2 },
@@ -111,18 +121,24 @@ function sampled(view: PdfView, stream: Stream, domain: readonly [number, number
 /** Places at which a calculation is asked between the ends of its domain: nothing says where it bends. */
 const ASKED = 64;
 
-function calculating(view: PdfView, stream: Stream, domain: readonly [number, number]): PdfFunction | undefined {
+/** What a program makes of its inputs, within its range. Throws NotCalculable, for some inputs perhaps only when it is asked. */
+export function calculatorOf(view: PdfView, stream: Stream): (inputs: readonly number[]) => number[] {
   const range = numbersOf(view, stream.dict.get('Range'));
+  const count = range.length / 2;
+  const program = programOf(new TextDecoder('latin1').decode(contentsOf(stream, view.file)));
+  return (inputs) => {
+    const values = calculated(program, inputs);
+    if (values.length < count) throw new NotCalculable('A function leaves too little.');
+    return values
+      .slice(values.length - count)
+      .map((value, k) => within(Number.isNaN(value) ? 0 : value, range[2 * k]!, range[2 * k + 1]!));
+  };
+}
+
+function calculating(view: PdfView, stream: Stream, domain: readonly [number, number]): PdfFunction | undefined {
   try {
-    const program = programOf(new TextDecoder('latin1').decode(contentsOf(stream, view.file)));
-    const of = (t: number): number[] => {
-      const values = calculated(program, [t]);
-      const count = range.length / 2;
-      if (values.length < count) throw new NotCalculable('A function leaves too little.');
-      return values
-        .slice(values.length - count)
-        .map((value, k) => within(Number.isNaN(value) ? 0 : value, range[2 * k]!, range[2 * k + 1]!));
-    };
+    const calculator = calculatorOf(view, stream);
+    const of = (t: number): number[] => calculator([t]);
     const knots = Array.from(
       { length: ASKED },
       (_, i) => domain[0] + ((i + 1) / (ASKED + 1)) * (domain[1] - domain[0]),

@@ -1,8 +1,8 @@
 import { unpackJpx } from '../../../packed/jpx';
-import { unpacked } from '../parsed/filters';
+import { filtersOf, unpacked } from '../parsed/filters';
 import { dictsBelow } from '../parsed/placed';
 import type { Dict } from '../parsed/syntax';
-import { nameOf, type PdfView } from '../parsed/view';
+import type { PdfView } from '../parsed/view';
 import { MOST_PIXELS } from './images';
 import { spaceOf } from './spaces';
 
@@ -21,20 +21,15 @@ function askedOf(view: PdfView, dict: Dict): { channels?: number; indexes?: bool
  */
 export async function readyPictures(view: PdfView, page: number): Promise<void> {
   view.jpx.clear();
+  const packed = view.streams.filter((stream) => filtersOf(stream, view.file).at(-1) === 'JPXDecode');
   // Most files have none: their resources need not be gone through.
-  if (!view.streams.some(({ dict }) => isJpx(view, dict))) return;
+  if (packed.length === 0) return;
   const used = dictsBelow(view, view.contents[page]?.resources);
-  for (const stream of view.streams) {
+  for (const stream of packed) {
     const { dict } = stream;
-    if (!used.has(dict) || !isJpx(view, dict) || (view.file.get(dict.get('SMaskInData')) ?? 0) !== 0) continue;
+    if (!used.has(dict) || (view.file.get(dict.get('SMaskInData')) ?? 0) !== 0) continue;
     const { bytes, left } = unpacked(stream, view.file);
     const read = left === 'JPXDecode' ? await unpackJpx(bytes, MOST_PIXELS, askedOf(view, dict)) : undefined;
     if (read) view.jpx.set(stream, read);
   }
 }
-
-const isJpx = ({ file }: PdfView, dict: Dict): boolean => {
-  const filter = file.get(dict.get('Filter'));
-  const last = Array.isArray(filter) ? filter.at(-1) : filter;
-  return nameOf(file, last) === 'JPXDecode';
-};

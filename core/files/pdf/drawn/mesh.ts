@@ -31,14 +31,16 @@ export function meshIn({ view, hear }: Drawing, value: Value | undefined): Laid 
 /** The meshes that have been laid, by what laid them: a page is drawn more than once. */
 const kept = new WeakMap<Laid, { key: string; screenInks: ScreenInks | undefined; made: MeshLaid | undefined }>();
 function laidOnce(drawing: Drawing, stream: Laid, matrix: Matrix, resources: Dict): MeshLaid | undefined {
-  const key = matrix.join();
+  const { x, y, width, height } = drawing.sheet;
+  // Cells are laid over the sheet: one of another size has others.
+  const key = [...matrix, x, y, width, height].join();
   const found = kept.get(stream);
   const { screenInks } = drawing;
   if (found?.key === key && found.screenInks === screenInks) return found.made;
   const made =
-    stream instanceof Stream && MESHES.includes(Number(drawing.view.file.get(stream.dict.get('ShadingType'))))
+    stream instanceof Stream
       ? layMesh(drawing, stream, matrix, resources)
-      : layCells(drawing, stream instanceof Stream ? stream.dict : stream, matrix, resources);
+      : layCells(drawing, stream, matrix, resources);
   kept.set(stream, { key, screenInks, made });
   return made;
 }

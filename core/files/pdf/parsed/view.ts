@@ -1,3 +1,4 @@
+import { joined } from '../../../packed/joined';
 import type { JpxPixels } from '../../../packed/jpx';
 import { type Operation, operationsOf } from './file';
 import { contentsOf } from './filters';
@@ -81,24 +82,20 @@ function dictsIn(value: Value): Dict[] {
 /** Does something, or gives what is known without it where a content cannot be read and that is no reason to stop. */
 type Trying = <T>(read: () => T, without: T, of: string) => T;
 
+/** All that a page draws, its parts one after another, each unpacked by `read`. */
+export function pageBytes({ get }: Pick<PdfFile, 'get'>, page: Dict, read: (part: Stream) => Uint8Array): Uint8Array {
+  const given = get(page.get('Contents'));
+  const parts = (Array.isArray(given) ? given : [given]).map(get).filter((each) => each instanceof Stream);
+  return joined(parts.flatMap((part) => [read(part), Uint8Array.of(10)]));
+}
+
 function contentsOfPage(file: PdfFile, page: Dict, number: number, trying: Trying): Content[] {
-  const joined = (value: Value | undefined): Uint8Array => {
-    const given = file.get(value);
-    const streams = (Array.isArray(given) ? given : [given]).map(file.get).filter((each) => each instanceof Stream);
-    const parts = streams.map((stream) => trying(() => contentsOf(stream, file), new Uint8Array(), `page ${number}`));
-    const whole = new Uint8Array(parts.reduce((sum, { length }) => sum + length + 1, 0)).fill(10);
-    let at = 0;
-    for (const part of parts) {
-      whole.set(part, at);
-      at += part.length + 1;
-    }
-    return whole;
-  };
+  const read = (part: Stream): Uint8Array => trying(() => contentsOf(part, file), new Uint8Array(), `page ${number}`);
   const resources = dictOf(file, page.get('Resources')) ?? new Map();
   return [
     {
       of: `page ${number}`,
-      operations: trying(() => operationsOf(joined(page.get('Contents'))), [], `page ${number}`),
+      operations: trying(() => operationsOf(pageBytes(file, page, read)), [], `page ${number}`),
       resources,
     },
   ];

@@ -15,7 +15,7 @@ import type { Job, Paint, Piece } from '../../../../core/job/schema';
 import { useBench } from '../../../bench/bench';
 import { Tick } from '../../../parts/Tick';
 import { act, select } from '../../../store/session';
-import { type Incoming, nextDrawing } from './incoming';
+import { type Incoming, nextDrawing, titleOf } from './incoming';
 
 const NEW = 'new';
 
@@ -23,10 +23,9 @@ const nameOf = (ink: ArtInk): string =>
   ink.kind === 'screen' ? ink.hex : ink.kind === 'process' ? cmykText(ink.cmyk) : ink.name;
 
 /** Where the art lies: a drawing has no trim of its own. */
-function placeOf(art: Art, piece: Piece, drawing: Incoming): Box {
-  const whole = { x: 0, y: 0, width: art.width, height: art.height };
-  const trim = drawing.kind === 'pdf' ? (art.trim ?? whole) : { ...whole, width: 0, height: 0 };
-  return placeOnFace({ width: art.width, height: art.height, trim }, piece, drawing.at);
+function placeOf({ width, height, trim }: Art, piece: Piece, drawing: Incoming): Box {
+  const own = drawing.kind === 'pdf' ? (trim ?? { x: 0, y: 0, width, height }) : undefined;
+  return placeOnFace({ width, height, trim: own }, piece, drawing.at);
 }
 
 /** The colours of some art and the inks they are printed in; what could not be kept; then it is placed on the face. */
@@ -54,7 +53,7 @@ export function ArtInks({ art, drawing }: { art: Art; drawing: Incoming }) {
       inks = [...inks, own];
       paints.set(key, { ink: own.id, tint: 1 });
     }
-    const name = drawing.name.replace(/\.(svg|pdf)$/i, '').slice(0, 120) || 'Drawing';
+    const name = titleOf(drawing, 'Drawing');
     const type = { styles: job.styles, fonts: sources.fonts };
     const laid = elementsOfArt(art, { paints, at: placeOf(art, piece, drawing), type, newId: () => nanoid(10), name });
     const elements = isLogo ? laid.elements.map((e) => ({ ...e, logo: true as const })) : laid.elements;

@@ -5,7 +5,7 @@ import { intake } from '../../../../workers/intake';
 import type { WholeTaken } from '../../../../workers/intake-work';
 import { useBench } from '../../../bench/bench';
 import { act, select } from '../../../store/session';
-import { type Incoming, nextDrawing } from './incoming';
+import { type Incoming, nextDrawing, titleOf } from './incoming';
 
 /** A page of a PDF that is placed as one thing: what it brings along, and what it stays. */
 export function WholePage({
@@ -20,7 +20,7 @@ export function WholePage({
   const { job, piece } = useBench();
   const [taken, setTaken] = useState<WholeTaken>();
   const [problem, setProblem] = useState<string>();
-  const name = drawing.name.replace(/\.pdf$/i, '').slice(0, 120) || 'Page';
+  const name = titleOf(drawing, 'Page');
   useEffect(() => {
     let isHere = true;
     setTaken(undefined);

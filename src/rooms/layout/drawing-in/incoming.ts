@@ -11,6 +11,10 @@ export interface Incoming {
   at: Point | undefined;
 }
 
+/** What is placed of it is called by its file, or otherwise where that has no name. */
+export const titleOf = ({ name }: Pick<Incoming, 'name'>, otherwise: string): string =>
+  name.replace(/\.(svg|pdf)$/i, '').slice(0, 120) || otherwise;
+
 /** The one that is asked about, and those that came with it and wait for their turn. */
 export const useIncoming = create<{ drawing: Incoming | undefined; waiting: readonly Incoming[] }>(() => ({
   drawing: undefined,
