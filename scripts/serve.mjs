@@ -65,5 +65,7 @@ for (const signal of ['SIGTERM', 'SIGINT', 'SIGHUP']) process.once(signal, () =>
 const port = Number(process.env.PORT ?? 4321);
 createServer((request, response) => {
   for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+  // A file that a newer build has taken away ends the answer that wanted it, not the server.
+  response.on('pipe', (file) => file.on('error', () => response.destroy()));
   files(request, response, () => handler(request, response));
 }).listen(port, process.env.HOST ?? '127.0.0.1');

@@ -4,7 +4,7 @@ import type { PlateContext } from '../core/checks/plate-check';
 import type { ColourEngine, Press } from '../core/colour/engine';
 import type { LaidPicture } from '../core/devices/plates/device';
 import { laidPicture } from '../core/devices/plates/pictures';
-import { isPdfFile } from '../core/files/pdf-in/whole';
+import { isPdfFile } from '../core/files/art-in/kind';
 import { laidFile } from '../core/files/separated';
 import { pieceOf } from '../core/job/find';
 import { typefacesIn } from '../core/job/look';

@@ -1,5 +1,6 @@
 import type { Ink } from '../core/colour/ink';
-import { cellsOfWhole, isPdfFile, layWhole, openWhole } from '../core/files/pdf-in/whole';
+import { isPdfFile } from '../core/files/art-in/kind';
+import { cellsOfWhole, layWhole, openWhole } from '../core/files/pdf-in/whole';
 import { type Lightness, lightnessOf } from '../core/picture/lightness';
 import { proofPicture, type Separation, separatePicture } from '../core/picture/separate';
 import type { PressCondition } from '../core/trade/schema';

@@ -4,7 +4,8 @@ import { laidPicture } from '../devices/plates/pictures';
 import { decodePicture } from '../picture/decode';
 import { separatePicture } from '../picture/separate';
 import { type ImageRef, imageKey } from '../scene/device';
-import { isPdfFile, layWhole } from './pdf-in/whole';
+import { isPdfFile } from './art-in/kind';
+import { layWhole } from './pdf-in/whole';
 
 /** A picture's file on its plates: of its pixels, or of what a page of a PDF draws. Throws PictureError. */
 export const separatedFile = (bytes: Uint8Array, image: ImageRef, engine: ColourEngine, press: Press): LaidPicture =>

@@ -4,7 +4,7 @@ import { joined } from './joined';
 /** Packed bytes hold more than they may. */
 export class TooMuchPacked extends Error {}
 
-type Kind = 'deflate' | 'zlib';
+type Kind = 'deflate' | 'zlib' | 'gzip';
 
 /** Packed bytes that are unpacked at one go: no more than a thousand times as many come of them. */
 const STEP = 1 << 14;
@@ -13,9 +13,25 @@ const STEP = 1 << 14;
 const hasHeader = ([first = 0, second = 0]: Uint8Array): boolean =>
   (first & 15) === 8 && ((first << 8) | second) % 31 === 0 && (second & 32) === 0;
 
+/** Where the packed bytes of a gzip file begin (RFC 1952, 2.3): after its name, a remark and what else it says of them. */
+function afterGzipHead(packed: Uint8Array): number {
+  if (packed[0] !== 0x1f || packed[1] !== 0x8b || packed[2] !== 8) throw new RangeError('No gzip file begins so');
+  const flags = packed[3] ?? 0;
+  const afterText = (at: number): number => {
+    const end = packed.indexOf(0, at);
+    return end < 0 ? packed.length : end + 1;
+  };
+  let at = 10;
+  if (flags & 4) at += 2 + (packed[at]! | (packed[at + 1]! << 8));
+  if (flags & 8) at = afterText(at);
+  if (flags & 16) at = afterText(at);
+  return flags & 2 ? at + 2 : at;
+}
+
 /** What is deflated, without the header; the sum that comes after it is held against nothing. Throws where there is no header. */
 function bodyOf(packed: Uint8Array, kind: Kind): Uint8Array {
   if (kind === 'deflate') return packed;
+  if (kind === 'gzip') return packed.subarray(afterGzipHead(packed));
   if (!hasHeader(packed)) throw new RangeError('No zlib stream begins so');
   return packed.subarray(2);
 }

@@ -47,6 +47,23 @@ export function screenKind(bytes: Uint8Array): keyof typeof SCREEN_KINDS | undef
   return latin(bytes, 0, 2) === 'BM' && bytes.length > 26 ? 'bmp' : undefined;
 }
 
+/** A page in PostScript, with a picture of it before it or not (Encapsulated PostScript File Format, 3.0, 5.2). */
+const isPostScript = (bytes: Uint8Array): boolean =>
+  latin(bytes, 0, 2) === '%!' || startsWith(bytes, 0xc5, 0xd0, 0xd3, 0xc6);
+
+/** Whether a file begins as a picture does that can be read. */
+export const isPicture = (bytes: Uint8Array): boolean =>
+  startsWith(bytes, 0xff, 0xd8, 0xff) ||
+  startsWith(bytes, 0x89, 0x50, 0x4e, 0x47) ||
+  isTiff(bytes) ||
+  screenKind(bytes) !== undefined;
+
+/** How a file that is no picture is saved so that it can be used. */
+const saveAs = (bytes: Uint8Array): string =>
+  isPostScript(bytes)
+    ? 'Open it where it was made, or ask who made it, and save it as PDF or SVG, which keep its lines'
+    : 'Save it as JPEG, PNG or TIFF';
+
 /** What a file is by its first bytes, for the message where it is no picture. */
 function looksLike(bytes: Uint8Array): string {
   if (latin(bytes, 0, 4) === '%PDF') return 'a PDF';
@@ -57,7 +74,7 @@ function looksLike(bytes: Uint8Array): string {
   if (latin(bytes, 4, 8) === 'ftyp' && /hei[cfxsm]|mif1/.test(latin(bytes, 8, 40)))
     return 'a HEIC picture, as phones keep them';
   if (latin(bytes, 0, 4) === '8BPS') return 'a layered file of a picture editor';
-  if (latin(bytes, 0, 2) === '%!') return 'PostScript';
+  if (isPostScript(bytes)) return 'PostScript (EPS)';
   if (startsWith(bytes, 0, 0, 0, 0x0c, 0x6a, 0x50)) return 'a JPEG 2000';
   if (/^\s*<(\?xml|svg|!doctype)/i.test(latin(bytes, 0, 256))) return 'an SVG drawing or a web page';
   return 'no picture of a kind that is known';
@@ -243,8 +260,7 @@ export function probePicture(bytes: Uint8Array): PictureFacts {
   const isJpeg = startsWith(bytes, 0xff, 0xd8, 0xff);
   const isPng = startsWith(bytes, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a);
   const ownTiff = isJpeg || isPng ? undefined : readOwnTiff(bytes);
-  if (!isJpeg && !isPng && !ownTiff)
-    throw new PictureError(`This is ${looksLike(bytes)}. Save it as JPEG, PNG or TIFF.`);
+  if (!isJpeg && !isPng && !ownTiff) throw new PictureError(`This is ${looksLike(bytes)}. ${saveAs(bytes)}.`);
   const facts = ownTiff ? tiffFacts(ownTiff) : isJpeg ? probeJpeg(bytes) : probePng(bytes);
   refuseSize(facts.width, facts.height);
   return facts;

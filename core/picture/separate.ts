@@ -23,8 +23,8 @@ export interface SeparatedPicture {
   alpha?: Uint8Array;
   /** It came as black and white alone. */
   lineArt?: true;
-  /** It is a page of a PDF, which has no pixels. */
-  page?: true;
+  /** It is a page of a PDF: one that goes into a file as it is and has no pixels there, or one whose cells are its pixels. */
+  page?: 'whole' | 'cells';
 }
 
 function grayAsRgb(gray: Uint8Array): Uint8Array {

@@ -1,5 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
+import { isPdfFile } from '../../core/files/art-in/kind';
 import { hashOf } from '../../core/files/hash';
 import { filesOf } from '../../core/files/job-file';
 import type { Job } from '../../core/job/schema';
@@ -27,7 +28,7 @@ async function hashesOf(file: File, bytes: Uint8Array, missing: readonly string[
       found.push([font.hash, font.bytes]);
     }
   }
-  if (/\.pdf$/i.test(file.name)) {
+  if (isPdfFile(bytes)) {
     const page = await intake().pageOfHash(bytes, missing);
     if (page) found.push(page);
   }

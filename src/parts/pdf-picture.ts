@@ -22,7 +22,9 @@ export async function drawPdfPage(bytes: Uint8Array, page: number, ppi: number, 
     const canvas = document.createElement('canvas');
     canvas.width = Math.ceil(viewport.width);
     canvas.height = Math.ceil(viewport.height);
-    await shown.render({ canvas, viewport, background: 'rgba(0,0,0,0)' }).promise;
+    // A context of our own: of one it makes by itself, what nothing is drawn on is black.
+    const canvasContext = canvas.getContext('2d', { willReadFrequently: true })!;
+    await shown.render({ canvas: null, canvasContext, viewport, background: 'rgba(0,0,0,0)' }).promise;
     const copy = new OffscreenCanvas(canvas.width, canvas.height);
     copy.getContext('2d')!.drawImage(canvas, 0, 0);
     return { canvas: copy, width: plain.width, height: plain.height };

@@ -1,3 +1,6 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { rmSync, writeFileSync } from 'node:fs';
 import { expect, type Page, test as plain } from '@playwright/test';
 import { makePng } from '../png';
 import { element, openDemoCard, row, shownIn, typeInto } from './bench';
@@ -322,4 +325,22 @@ plain.describe('without a server', () => {
     await page.goto('/');
     await expect(page.getByRole('link', { name: /Business card, Iris/ })).toBeVisible();
   });
+});
+
+plain('a file that a newer build has taken away ends its own answer, not the server', async () => {
+  const file = 'dist/client/_astro/taken-away.txt';
+  writeFileSync(file, 'here');
+  const home = 'http://127.0.0.1:4331';
+  const server = spawn(process.execPath, ['scripts/serve.mjs'], { env: { ...process.env, PORT: '4331' } });
+  const ended = once(server, 'exit');
+  try {
+    await expect(async () => expect((await fetch(home)).ok).toBe(true)).toPass();
+    rmSync(file);
+    await expect(fetch(`${home}/_astro/taken-away.txt`).then((answer) => answer.text())).rejects.toThrow();
+    expect((await fetch(home)).ok).toBe(true);
+  } finally {
+    server.kill();
+    await ended;
+    rmSync(file, { force: true });
+  }
 });

@@ -79,11 +79,19 @@ test('a page of a PDF is imported as text, shapes and inks that can be changed, 
   );
   await page
     .getByLabel('Picture file')
-    .setInputFiles({ name: 'swap.pdf', mimeType: 'application/pdf', buffer: Buffer.from(pdf) });
-  const dialog = page.getByRole('dialog', { name: 'Import swap.pdf' });
+    // As artwork that is a PDF is called where it was made.
+    .setInputFiles({ name: 'swap.ai', mimeType: 'application/postscript', buffer: Buffer.from(pdf) });
+  const dialog = page.getByRole('dialog', { name: 'Import swap.ai' });
   await expect(dialog.getByRole('alert')).toContainText('There is nothing to see on this page');
   await dialog.getByRole('spinbutton', { name: 'Page' }).fill('2');
   await page.keyboard.press('Enter');
+  // What nothing is drawn on shows the paper, not black.
+  const seen = () =>
+    dialog.getByRole('img', { name: 'Page 2' }).evaluate((canvas: HTMLCanvasElement) => {
+      const { data } = canvas.getContext('2d')!.getImageData(0, 0, canvas.width, canvas.height);
+      return { corner: data[3], drawn: data.some((value, i) => i % 4 === 3 && value === 255) };
+    });
+  await expect.poll(seen).toEqual({ corner: 0, drawn: true });
   await expect(dialog.getByLabel('Ink for C0 M0 Y0 K100')).toHaveValue('black');
   await expect(dialog.getByLabel('Ink for C90 M10 Y35 K5')).toHaveValue('new');
   await dialog.getByRole('button', { name: 'Place' }).click();

@@ -7,7 +7,10 @@ import { CHROMIUM, QUIET } from '../browser';
 
 /** A browser that is killed in the middle of the work and opened again: what of the work is there? */
 
-/** Where each element of the face lies, in CSS pixels of it, and its first colour; and when it came to look so. */
+/**
+ * Where each element of the face lies, in CSS pixels of it, and its first colour; and when it came to look so. One whose inks
+ * are mixed with those below is a picture once that is made, a little larger than it: MIXED stands for its colour.
+ */
 interface Seen {
   at: number;
   look: Record<string, string>;
@@ -55,6 +58,8 @@ const WRITES = `new Promise((resolve, reject) => {
 export const isLost = ({ readable, lost, write }: Killed, held: number, writes: number): boolean =>
   !readable || (lost ?? 0) >= Math.max(held, writes * write);
 
+const MIXED = 'mixed';
+
 /** Reads the stage at each frame; runs in the page. */
 const WATCH = `(() => {
   const seen = (window.__seen = []);
@@ -69,7 +74,7 @@ const WATCH = `(() => {
     for (const each of face.querySelectorAll('[data-element]')) {
       const b = each.getBoundingClientRect();
       const n = (v) => Math.round(v * 2) / 2;
-      const fill = each.querySelector('path')?.getAttribute('fill') ?? '';
+      const fill = each.querySelector('image') ? '${MIXED}' : (each.querySelector('path')?.getAttribute('fill') ?? '');
       of[each.getAttribute('data-element')] = [n(k * (b.x - box.x)), n(k * (b.y - box.y)), n(k * b.width), n(k * b.height), fill].join(' ');
     }
     return of;
@@ -87,14 +92,22 @@ const WATCH = `(() => {
   requestAnimationFrame(frame);
 })()`;
 
-/** The same look but for a pixel, which a transform on the way and a path at rest may differ by. */
+/** A path at rest may differ by so much from one that is transformed on the way; and a mixed picture from what it is of. */
+const APART = { path: 1.5, mixed: 10 };
+
+/** The same look but for what a drawing may be off by. */
 function isSame(a: Seen['look'], b: Seen['look']): boolean {
   const ids = Object.keys(a);
   if (ids.length !== Object.keys(b).length) return false;
   return ids.every((id) => {
     if (id === 'face') return a[id] === b[id];
     const [p, q] = [a[id]!.split(' '), b[id]?.split(' ') ?? []];
-    return p.length === q.length && p.every((v, i) => (i < 4 ? Math.abs(Number(v) - Number(q[i])) <= 1.5 : v === q[i]));
+    const isMixed = [p[4], q[4]].includes(MIXED);
+    const apart = isMixed ? APART.mixed : APART.path;
+    return (
+      p.length === q.length &&
+      p.every((v, i) => (i < 4 ? Math.abs(Number(v) - Number(q[i])) <= apart : isMixed || v === q[i]))
+    );
   });
 }
 

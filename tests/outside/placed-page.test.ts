@@ -1,10 +1,11 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { degrees, PDFDocument, PDFName, PDFNumber, StandardFonts } from '@cantoo/pdf-lib';
+import { degrees, PDFDocument, PDFName, PDFNumber, rgb, StandardFonts } from '@cantoo/pdf-lib';
 import { afterAll, describe, expect, it } from 'vitest';
 import { prove } from '../../core/files/hand-off/prove';
 import { hashOf } from '../../core/files/hash';
 import { type JobBundle, readJobFile, writeJobFile } from '../../core/files/job-file';
+import type { PicturesAsked } from '../../core/files/pdf/asked';
 import { onePage } from '../../core/files/pdf/one-page';
 import { parseAnyPdf } from '../../core/files/pdf/parsed/file';
 import { viewFile } from '../../core/files/pdf/parsed/view';
@@ -48,8 +49,13 @@ function placed(bundle: JobBundle, bytes: Uint8Array): JobBundle {
   return { job, assets: { ...bundle.assets, [hash]: bytes } };
 }
 
-async function written(name: string, bundle: JobBundle, standard: 'PDF/X-4' | 'PDF/X-1a:2003') {
-  const asked = { pieceId: bundle.job.pieces[0]!.id, shop, marks: false, standard };
+async function written(
+  name: string,
+  bundle: JobBundle,
+  standard: 'PDF/X-4' | 'PDF/X-1a:2003',
+  pictures: PicturesAsked = {},
+) {
+  const asked = { pieceId: bundle.job.pieces[0]!.id, shop, marks: false, standard, pictures };
   const full = { ...kit, press, assets: bundle.assets };
   const bytes = await writePdf(bundle.job, asked, full);
   const path = join(folder, `${name}.pdf`);
@@ -176,6 +182,34 @@ describe('a page placed whole', () => {
     expect([inkAt(75, 45, 'Cyan'), inkAt(75, 45, 'Black')]).toEqual([0, 100]);
     expect([inkAt(130, 70, 'Magenta'), inkAt(130, 70, 'Black')]).toEqual([100, 0]);
     expect([inkAt(120, 20, 'Magenta'), inkAt(120, 20, 'Black')]).toEqual([0, 30]);
+  });
+
+  it('in colours of a screen becomes a picture of its plates, its black on one', async () => {
+    const file = await PDFDocument.create();
+    const sheet = file.addPage([144, 72]);
+    sheet.drawRectangle({ x: 18, y: 18, width: 36, height: 36, color: rgb(1, 0.2, 0.1) });
+    sheet.drawRectangle({ x: 90, y: 18, width: 36, height: 36, color: rgb(0, 0, 0) });
+    const bytes = await file.save();
+    expect(readWhole(bytes).facts).toMatchObject({ screen: true });
+    // Whatever is asked for photographs, its cells keep the edges of words.
+    const fewer = { fewer: { above: 450, to: 300 }, quality: 70 };
+    const { path, proven } = await written('screen', placed(one(demo, 0), bytes), 'PDF/X-4', fewer);
+    expect(proven.rows.filter(({ right }) => !right)).toEqual([]);
+    expect(run('qpdf', ['--check', path])).toMatch(/No syntax or stream encoding errors/);
+    expect(run('pdfimages', ['-list', path])).toMatch(/ image +2400 +1200 +cmyk .* 1200 +1200 /);
+    expect(run('qpdf', ['--qdf', '--object-streams=disable', path, '-'])).not.toContain('DeviceRGB');
+    const plates = await platesOf(path, 1, 144);
+    const [trim, media] = [boxesOf(path)[0]!['TrimBox']!, boxesOf(path)[0]!['MediaBox']!];
+    // The page lies in the middle of the piece, as large as it is.
+    const { width, height } = demo.job.pieces[0]!;
+    const [left, top] = [trim[0]! + (width - 144) / 2, media[3]! - trim[3]! + (height - 72) / 2];
+    const inkAt = (x: number, name: string): number => 100 * plates.get(name)!.at(left + x, top + 36);
+    const red = [...press.separateAll(Uint8Array.of(255, 51, 26))].map((amount) => (100 * amount) / 255);
+    for (const [k, name] of ['Cyan', 'Magenta', 'Yellow', 'Black'].entries()) {
+      expect(Math.abs(inkAt(36, name) - red[k]!)).toBeLessThan(1.5);
+      expect(inkAt(108, name)).toBe(name === 'Black' ? 100 : 0);
+      expect(inkAt(72, name)).toBe(0);
+    }
   });
 
   it('is refused in words where it cannot be', async () => {

@@ -9,18 +9,34 @@ import { type PageOn, pageScale, pagesOn } from '../pictures-on';
 
 /** Pages of other PDFs that are placed whole: what is on them stays as it is, so that only their own program can mend it. */
 
+/** A page in colours of a screen is printed as a picture of its plates, as fine as its cells are where it lies. */
+function asPicture(page: PageOn, context: CheckContext): Finding {
+  const { picture, asset, placed } = page;
+  const ppi = (72 * asset.width) / placed.width / pageScale(page);
+  const wanted = context.shop.limits.lineArt.warn;
+  const isFine = Math.round(ppi) >= wanted || (placed.words === undefined && placed.line === undefined);
+  return isFine
+    ? found(placedColours, picture, context, {
+        problem:
+          'Colours of a screen make the page a picture of its plates. Import its elements to keep its words as type',
+        severity: 'advise',
+      })
+    : found(placedColours, picture, context, {
+        problem:
+          'Colours of a screen make the page a picture of its plates, and its words and lines look soft. Import its elements instead',
+        severity: 'warn',
+        measured: { value: ppi, kind: 'ppi' },
+        wanted: { value: wanted, kind: 'ppi' },
+      });
+}
+
 /** The colours that are left in it as the screen has them, and the spot inks that the job has not got. */
-function colours({ placed, picture }: PageOn, context: CheckContext): Finding[] {
+function colours(page: PageOn, context: CheckContext): Finding[] {
+  const { placed, picture } = page;
   const known = new Set(context.sources.inks.map(({ name }) => name));
   const unknown = placed.plates.filter((plate) => !isProcessPlate(plate) && !known.has(plate));
   return [
-    ...(placed.screen
-      ? [
-          found(placedColours, picture, context, {
-            problem: 'Colours of a screen are left in the page. Import its elements instead: they are brought to inks',
-          }),
-        ]
-      : []),
+    ...(placed.screen ? [asPicture(page, context)] : []),
     ...unknown.map((plate) =>
       found(placedColours, picture, context, {
         of: plate,
@@ -34,7 +50,7 @@ export const placedColours: Check = {
   id: 'placed-colours',
   name: 'A placed page in colours that the job has not got',
   protects:
-    'A page that is placed whole keeps its colours: the press gets plates that nobody ordered, or a screen’s colours.',
+    'A page that is placed whole keeps its colours: the press gets plates that nobody ordered, and colours of a screen can only be printed as a picture.',
   source: { kind: 'standard', name: 'ISO 15930-7:2010 (PDF/X-4), 6.2: colours by the output condition' },
   severity: 'stop',
   run: (context) => pagesOn(context).flatMap((page) => colours(page, context)),

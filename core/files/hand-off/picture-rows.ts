@@ -53,22 +53,25 @@ interface Wanted {
 /** Pictures with fewer pixels than this on a side gain nothing by losing some. */
 const LEAST_SIDE = 16;
 
-/** Line art keeps every pixel; what is finer than was asked is brought to it, unless there is little to lose. */
-function pixelsOf(width: number, ppi: number, lineArt: boolean, { fewer }: PicturesAsked = {}): number[] {
-  if (!fewer || lineArt || ppi <= fewer.above || ppi <= fewer.to) return [width];
+/** Line art and cells keep every pixel; what is finer than was asked is brought to it, unless there is little to lose. */
+function pixelsOf(width: number, ppi: number, isKept: boolean, { fewer }: PicturesAsked = {}): number[] {
+  if (!fewer || isKept || ppi <= fewer.above || ppi <= fewer.to) return [width];
   const less = Math.round((width * fewer.to) / ppi);
   return less < LEAST_SIDE ? [width, LEAST_SIDE] : [less];
 }
 
 /** Whether a picture is a page of another file, which has no pixels. */
-const isPage = ({ picture }: PageProof, { image }: { image: ImageRef }): boolean => picture(image)?.page === true;
+const isPage = ({ picture }: PageProof, { image }: { image: ImageRef }): boolean => picture(image)?.page === 'whole';
+
+const keepsPixels = (laid: ReturnType<PageProof['picture']>): boolean =>
+  laid?.lineArt === true || laid?.page === 'cells';
 
 const wantedOf = (page: PageProof, drawn: PageDrawn, { asked, coarsest }: PicturesProof): Wanted[] =>
   kept(drawn, page)
     .filter((each) => !isPage(page, each))
     .map(({ image, place }) => ({
       place,
-      pixels: pixelsOf(image.width, coarsest.get(imageKey(image))!, page.picture(image)?.lineArt === true, asked),
+      pixels: pixelsOf(image.width, coarsest.get(imageKey(image))!, keepsPixels(page.picture(image)), asked),
     }));
 
 /** Each value once, those that are as good as the same together. */

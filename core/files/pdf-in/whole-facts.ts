@@ -5,7 +5,6 @@ import type { PlacedPage } from '../../job/placed-page';
 import { PictureError } from '../../picture/limits';
 import type { GlyphSeen } from '../pdf/drawn/hear';
 import { letterBox } from '../pdf/page-read';
-import { screenColoursIn } from '../pdf/read-back';
 import { standIns } from './page';
 import { cellsOfWhole, layWhole, openWhole } from './whole';
 
@@ -82,7 +81,7 @@ export function readWhole(bytes: Uint8Array): WholeRead {
       trim: page.trim,
       inked,
       plates: laid,
-      ...(screenColoursIn(page.view).length > 0 ? { screen: true as const } : {}),
+      ...(page.isOfInks ? {} : { screen: true as const }),
       ...(words === undefined ? {} : { words }),
       ...(lettered ? { lettered } : {}),
       ...(line === undefined ? {} : { line }),

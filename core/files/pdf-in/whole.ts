@@ -2,13 +2,15 @@ import { platesInOrder } from '../../colour/ink';
 import { type LaidPicture, platesDevice } from '../../devices/plates/device';
 import { boxAround, type Matrix, multiply } from '../../geometry/matrix';
 import { PICTURE_LIMITS, PictureError } from '../../picture/limits';
-import { drawPage } from '../pdf/drawn/draw';
+import { byPress, drawPage } from '../pdf/drawn/draw';
 import type { Hear } from '../pdf/drawn/hear';
-import type { ScreenInks } from '../pdf/drawn/spaces';
+import { type ScreenInks, screenBytes } from '../pdf/drawn/spaces';
+import type { InksOf } from '../pdf/drawn/state';
 import type { BoxNumbers } from '../pdf/parsed/boxes';
 import { spotsIn } from '../pdf/parsed/spots';
 import { SyntaxFault } from '../pdf/parsed/syntax';
 import type { PdfView } from '../pdf/parsed/view';
+import { screenColoursIn } from '../pdf/read-back';
 import { frameOf } from './frame';
 import { openPdf, PdfArtError } from './page';
 
@@ -24,11 +26,9 @@ export interface WholePage {
   height: number;
   /** Where it is cut, from its upper left corner. */
   trim: { x: number; y: number; width: number; height: number };
+  /** Its colours are amounts of ink: it can be printed as it is. One with colours of a screen becomes a picture of its plates. */
+  isOfInks: boolean;
 }
-
-/** Whether bytes are a PDF's. */
-export const isPdfFile = (bytes: Uint8Array): boolean =>
-  new TextDecoder('latin1').decode(bytes.subarray(0, 1024)).includes('%PDF-');
 
 const opened = new WeakMap<Uint8Array, WholePage>();
 
@@ -46,7 +46,8 @@ export function openWhole(bytes: Uint8Array): WholePage {
       );
     const { width, height } = around(frame);
     if (!(width > 0 && height > 0)) throw new PdfArtError('This page has no size. Save it again from its program.');
-    const made = { view, frame, upright, width, height, trim: around(trim) };
+    const isOfInks = screenColoursIn(view).length === 0;
+    const made = { view, frame, upright, width, height, trim: around(trim), isOfInks };
     opened.set(bytes, made);
     return made;
   } catch (error) {
@@ -70,6 +71,13 @@ export function cellsOfWhole({ width, height }: Pick<WholePage, 'width' | 'heigh
   return { width: cells(width), height: cells(height) };
 }
 
+/** A screen's black is words and lines: on four plates their edges would never quite meet. */
+function withOwnBlack(screenInks: ScreenInks | undefined): InksOf {
+  const others = byPress(screenInks);
+  return (space, values) =>
+    screenBytes(space, values)?.every((byte) => byte === 0) ? { Black: 1 } : others(space, values);
+}
+
 /** A page on its plates, so many cells wide; screen colours as the press has them. Throws PictureError. */
 export function layWhole(
   bytes: Uint8Array,
@@ -77,7 +85,7 @@ export function layWhole(
   screenInks?: ScreenInks,
   hear: Hear = {},
 ): LaidPicture {
-  const { view, frame, upright, width, height } = openWhole(bytes);
+  const { view, frame, upright, width, height, isOfInks } = openWhole(bytes);
   const pictures = new Map<string, LaidPicture>();
   // Cells need not be square: a page is laid in a space of so many points as it has cells.
   const fit = multiply([cells.width / width, 0, 0, cells.height / height, 0, 0], upright);
@@ -88,7 +96,9 @@ export function layWhole(
     apart: true,
   });
   try {
-    drawPage(view, { page: 0, origin: { x: frame[0], y: frame[3] }, turned: fit, screenInks }, device, hear, pictures);
+    const origin = { x: frame[0], y: frame[3] };
+    const asked = { page: 0, origin, turned: fit, screenInks, inksOf: withOwnBlack(screenInks) };
+    drawPage(view, asked, device, hear, pictures);
   } catch (error) {
     if (!(error instanceof SyntaxFault)) throw error;
     throw new PictureError(`This page cannot be read: ${error.message}. Save it again from its program.`);
@@ -112,5 +122,5 @@ export function layWhole(
       amounts[i * used.length + k] = Math.round(255 * Math.min(1, amount / share));
     }
   }
-  return { width: grid.width, height: grid.height, plates: used, amounts, alpha, page: true };
+  return { width: grid.width, height: grid.height, plates: used, amounts, alpha, page: isOfInks ? 'whole' : 'cells' };
 }

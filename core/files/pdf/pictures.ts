@@ -7,7 +7,8 @@ import { probePicture } from '../../picture/probe';
 import { resampled } from '../../picture/resample';
 import { keepsNumbers, type SeparatedPicture, type Separation, separatePicture } from '../../picture/separate';
 import { type ImageRef, imageKey } from '../../scene/device';
-import { isPdfFile, openWhole } from '../pdf-in/whole';
+import { isPdfFile } from '../art-in/kind';
+import { openWhole } from '../pdf-in/whole';
 import { separatedFile } from '../separated';
 import { ExportError, type PicturesAsked } from './asked';
 import { embedPage } from './embed-page';
@@ -84,9 +85,12 @@ export function pictureDesk(
   return {
     separated: open,
     embed(image, ppi) {
-      const page = kit.assets[image.asset];
-      if (page && isPdfFile(page)) return embedPage(context, openWhole(page));
+      const bytes = kit.assets[image.asset];
+      const page = bytes && isPdfFile(bytes) ? openWhole(bytes) : undefined;
+      if (page?.isOfInks) return embedPage(context, page);
       const whole = open(image);
+      // Its cells keep the edges of its words: nothing is packed with loss, and none is dropped.
+      if (page) return embedPicture(context, whole, inks, plateRef);
       if (whole.lineArt && whole.plates.length === 1 && isBilevel(whole.amounts))
         return embedLineArt(context, whole, plateRef);
       // Line art that prints as a tint keeps its edges too.

@@ -1,4 +1,5 @@
 import type { Document } from '@xmldom/xmldom';
+import { TooMuchPacked, unpackWithin } from '../../packed/inflate';
 import { readXml } from '../xml';
 
 /** A drawing that is not taken in; the message says why and what to do. */
@@ -68,8 +69,22 @@ function textOf(bytes: Uint8Array): string {
   }
 }
 
+/** The bytes of a drawing that is packed, as many programs save it to mail. */
+function unpacked(packed: Uint8Array): Uint8Array {
+  try {
+    return unpackWithin(packed, 'gzip', MOST_BYTES);
+  } catch (error) {
+    throw new SvgError(
+      error instanceof TooMuchPacked
+        ? `Unpacked, the drawing has more than ${MOST_BYTES / 1e6} MB. Take it in as a picture instead.`
+        : 'The drawing is packed, and damaged. Get the file again, or save it as a plain SVG.',
+    );
+  }
+}
+
 /** Reads the bytes as XML, or refuses them. Nothing is fetched. */
-export function openSvg(bytes: Uint8Array): Document {
+export function openSvg(given: Uint8Array): Document {
+  const bytes = given[0] === 0x1f && given[1] === 0x8b ? unpacked(given) : given;
   if (bytes.length > MOST_BYTES)
     throw new SvgError(
       `The drawing has ${(bytes.length / 1e6).toFixed(1)} MB; up to ${MOST_BYTES / 1e6} MB can be opened. Take it in as a picture instead.`,

@@ -26,7 +26,7 @@ function ownParts(elements: readonly Element[], { x, y }: Box, job: Job): Elemen
 }
 
 /** Space to keep around a new logo, as a share of its height, and its least width: common practice, to be changed. */
-const NEW_LOGO = { clear: 0.25, least: 36 } as const;
+export const NEW_LOGO = { clear: 0.25, least: 36 } as const;
 
 /** Keeps elements of a face as a logo of the house; `box` is the box around their ink, in points. */
 export const keepLogo = (

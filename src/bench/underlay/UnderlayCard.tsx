@@ -3,6 +3,7 @@ import { addAsset } from '../../../core/job/edits/elements';
 import { setUnderlay } from '../../../core/job/edits/faces';
 import { lineUp, type Underlay } from '../../../core/job/underlay';
 import { intake } from '../../../workers/intake';
+import { ART_KINDS } from '../../parts/art-file';
 import { FileChooser } from '../../parts/FileChooser';
 import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
@@ -52,7 +53,7 @@ export function UnderlayCard() {
       <div className="flex flex-wrap gap-1.5">
         <FileChooser
           label="A shop’s template"
-          accept=".svg,.png,.jpg,.jpeg,.pdf,image/svg+xml,image/png,image/jpeg,application/pdf"
+          accept={`${ART_KINDS},image/png,image/jpeg,.png,.jpg,.jpeg`}
           onFile={(file) => void take(file)}
         >
           {underlay ? 'Another…' : 'Add template…'}

@@ -1,4 +1,5 @@
 import type { TemplateSize } from '../../../core/job/underlay';
+import { artKindOf } from '../../parts/art-file';
 import { drawPdfPage } from '../../parts/pdf-picture';
 
 /** A shop's template as a picture to lie under the work: from a picture, a drawing, or the first page of a PDF. */
@@ -68,9 +69,8 @@ async function fromPicture(bytes: Uint8Array): Promise<Template> {
 export async function readTemplate(file: File): Promise<Template> {
   if (file.size > MOST_BYTES)
     throw new TemplateError('This template is larger than 60 MB. Ask the shop for a smaller one.');
+  const kind = await artKindOf(file);
   const bytes = new Uint8Array(await file.arrayBuffer());
-  const begins = new TextDecoder('latin1').decode(bytes.subarray(0, 400));
-  if (begins.startsWith('%PDF')) return fromPdf(bytes);
-  if (/<svg[\s>]/i.test(begins) || /\.svg$/i.test(file.name)) return fromSvg(bytes);
-  return fromPicture(bytes);
+  if (kind === 'pdf') return fromPdf(bytes);
+  return kind === 'svg' ? fromSvg(bytes) : fromPicture(bytes);
 }

@@ -13,6 +13,7 @@ import Type from 'lucide-react/icons/type';
 import { useRef } from 'react';
 import { useBench } from '../../bench/bench';
 import { openPanel } from '../../bench/room';
+import { ART_KINDS } from '../../parts/art-file';
 import { PICTURE_KINDS } from '../../parts/picture-kinds';
 import { addBlot, addCode, addRule, addShape, addWords } from './add';
 import { beginDrawing } from './path/drawing';
@@ -56,7 +57,7 @@ export function AddBar({ onPictures }: { onPictures(files: Iterable<File>): void
       <input
         ref={picker}
         type="file"
-        accept={`${PICTURE_KINDS},image/svg+xml,.svg,application/pdf,.pdf`}
+        accept={`${PICTURE_KINDS},${ART_KINDS}`}
         multiple
         className="hidden"
         aria-label="Picture file"

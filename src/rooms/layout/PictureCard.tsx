@@ -12,7 +12,7 @@ import {
   setView,
   turnInside,
 } from '../../../core/job/edits/pictures';
-import type { Picture, PictureView, Shape } from '../../../core/job/schema';
+import type { Asset, Picture, PictureView, Shape } from '../../../core/job/schema';
 import { effectivePpi, pictureBox, pointsPerPixel } from '../../../core/picture/place';
 import { formatSize } from '../../../core/units/length';
 import { intake } from '../../../workers/intake';
@@ -59,7 +59,7 @@ export function PictureCard({ picture }: { picture: Picture }) {
           </div>
         ))}
       </dl>
-      <InFrame picture={picture} width={asset.width} height={asset.height} />
+      <InFrame picture={picture} asset={asset} />
       <Replace picture={picture} />
       <OfPerson picture={picture} />
       <CropAndFade picture={picture} />
@@ -89,12 +89,14 @@ const FITS = [
 ] as const;
 
 /** How the picture lies in its frame: how it fits, how large, which part of it. */
-function InFrame({ picture, width, height }: { picture: Picture; width: number; height: number }) {
+function InFrame({ picture, asset: { width, height, page } }: { picture: Picture; asset: Asset }) {
   const view = picture.view ?? FILLING;
   const put = (to: Partial<PictureView>): void =>
     act('Picture in its frame', (job) => setView(job, picture.id, { ...view, ...to }));
   const choose = (fit: PictureView['fit']): void =>
     put(fit === 'exact' ? { fit, zoom: pointsPerPixel(picture, width, height) } : { fit, zoom: 1 });
+  // Points a pixel: of a page as large as it is, of pixels at the resolution that print is measured by.
+  const full = page ? page.width / width : 72 / 300;
   const lies = pictureBox(picture, width, height);
   const room = { x: Math.abs(lies.width - picture.width) > 0.01, y: Math.abs(lies.height - picture.height) > 0.01 };
   return (
@@ -113,11 +115,11 @@ function InFrame({ picture, width, height }: { picture: Picture; width: number; 
       </div>
       {view.fit === 'exact' ? (
         <NumberField
-          label="Scale % of 300 ppi"
-          value={Math.round((view.zoom / 0.24) * 1000) / 10}
+          label={page ? 'Scale %' : 'Scale % of 300 ppi'}
+          value={Math.round((view.zoom / full) * 1000) / 10}
           least={1}
           most={100_000}
-          onChange={(percent) => put({ zoom: (percent / 100) * 0.24 })}
+          onChange={(percent) => put({ zoom: (percent / 100) * full })}
         />
       ) : (
         <Slide

@@ -3,10 +3,11 @@ import type { Point } from '../../../core/geometry/box';
 import { intake } from '../../../workers/intake';
 import type { Bench } from '../../bench/bench';
 import { addFontFile, isFontFile } from '../../bench/own-fonts';
+import { artKindOf } from '../../parts/art-file';
 import { isTyping } from '../../parts/typing';
 import { addPicture } from './add';
 import { paste } from './clipboard';
-import { isDrawing, isPdf, receive } from './drawing-in/incoming';
+import { receive } from './drawing-in/incoming';
 
 interface Place {
   face: string;
@@ -53,10 +54,11 @@ export function usePictures(bench: Bench | undefined): Pictures {
           setTold(notes.join(' ') || undefined);
           continue;
         }
-        if (isDrawing(file)) {
+        const kind = await artKindOf(file);
+        if (kind) {
           const bytes = new Uint8Array(await file.arrayBuffer());
           const face = place?.face ?? latest.current?.face.id ?? '';
-          receive({ name: file.name, bytes, kind: isPdf(file) ? 'pdf' : 'svg', face, at: place?.at });
+          receive({ name: file.name, bytes, kind, face, at: place?.at });
           continue;
         }
         const { hash, asset, told: differs } = await intake().takeIn(file, file.name);

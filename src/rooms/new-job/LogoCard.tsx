@@ -15,16 +15,16 @@ import { intake } from '../../../workers/intake';
 import type { Kit } from '../../../workers/kit';
 import { ElementDrawing } from '../../bench/FaceArt';
 import { loadKit } from '../../bench/kit';
+import { ART_KINDS, artKindOf } from '../../parts/art-file';
 import { FileChooser } from '../../parts/FileChooser';
 
-const DRAWN = /\.(svg|pdf)$/i;
 const ROLES = { main: 'Main', accent: 'Accent', light: 'Light' } as const;
 const NO_PREVIEWS = new Map();
 
-const artOf = async (file: File, colours: number): Promise<Art> => {
-  if (!DRAWN.test(file.name)) return intake().traceLogo(file, colours);
+const artOf = async (file: File, kind: 'svg' | 'pdf' | undefined, colours: number): Promise<Art> => {
+  if (!kind) return intake().traceLogo(file, colours);
   const bytes = new Uint8Array(await file.arrayBuffer());
-  if (/\.svg$/i.test(file.name)) return intake().readDrawing(bytes);
+  if (kind === 'svg') return intake().readDrawing(bytes);
   const { art, problem } = await intake().readPage(bytes, 0, []);
   if (!art) throw new Error(problem);
   return art;
@@ -47,14 +47,16 @@ export function LogoCard({
   const [isReading, setReading] = useState(false);
   const logo = job.logos[0];
   const press = kit?.press(pressConditionOf(job, shopIn(job, usualShop(job))));
-  const isTraced = file !== undefined && !DRAWN.test(file.name);
+  const [isTraced, setTraced] = useState(false);
 
   async function take(next: File, most: number): Promise<void> {
     setFile(next);
     setProblem(undefined);
     setReading(true);
     try {
-      const art = await artOf(next, most);
+      const kind = await artKindOf(next);
+      setTraced(kind === undefined);
+      const art = await artOf(next, kind, most);
       // A file may come before all is loaded.
       const here = kit ?? (await loadKit());
       // A logo that is chosen anew takes its inks along.
@@ -131,7 +133,7 @@ export function LogoCard({
         <div className="rounded border border-dashed border-base-300 p-4 text-center">
           <FileChooser
             label="Logo file"
-            accept=".svg,.pdf,.png,.jpg,.jpeg,.webp,.avif,.tif,.tiff"
+            accept={`${ART_KINDS},.png,.jpg,.jpeg,.webp,.avif,.tif,.tiff`}
             onFile={(chosen) => void take(chosen, 1)}
           >
             Add logo…
@@ -149,7 +151,7 @@ export function LogoCard({
           {problem}
         </p>
       )}
-      {isTraced && logo && (
+      {isTraced && file && logo && (
         <div className="rounded border border-warning p-2 text-[13px]">
           <p>
             This logo is a bitmap. It has been traced, so that it prints sharp at any size: ask the client for the

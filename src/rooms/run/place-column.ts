@@ -1,9 +1,7 @@
 import { nanoid } from 'nanoid';
 import { isAddress } from '../../../core/checks/meant-for';
 import { codeColumns } from '../../../core/codes/symbols';
-import { inkBounds } from '../../../core/devices/bounds';
-import { type Box, bottom, outset, overlaps, right } from '../../../core/geometry/box';
-import { freeRoom } from '../../../core/geometry/free-room';
+import { bottom } from '../../../core/geometry/box';
 import { addElement } from '../../../core/job/edits/elements';
 import { quoteOfColumn } from '../../../core/job/edits/runs';
 import { makeCode, makeWords } from '../../../core/job/make';
@@ -13,26 +11,11 @@ import type { Rows } from '../../../core/run/rows';
 import { elementBox } from '../../../core/scene/face';
 import { toPoints } from '../../../core/units/length';
 import type { Bench } from '../../bench/bench';
+import { freePlace, inMiddle, isFree } from '../../bench/free-place';
 import { act, select } from '../../store/session';
 
-/** What covers this much of the safe zone is a ground: things are placed on it. */
-const GROUND = 0.6;
-
-/** Where a box of a size lies free on the side that is shown; undefined where it nowhere does. */
-function placeFor({ piece, face, shop, sources }: Bench, size: Size): { x: number; y: number } | undefined {
-  const safe = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, -shop.safe[piece.kind]);
-  const taken = face.elements.flatMap((element): Box[] => {
-    if (element.hidden) return [];
-    const box = inkBounds(element, sources) ?? elementBox(element, sources);
-    return box.width * box.height > GROUND * safe.width * safe.height ? [] : [outset(box, 3)];
-  });
-  return freeRoom(safe, taken, size);
-}
-type Size = { width: number; height: number };
-const middle = ({ piece }: Bench, { width, height }: Size) => ({
-  x: (piece.width - width) / 2,
-  y: (piece.height - height) / 2,
-});
+/** What lies free of everything else lies so many points from it. */
+const CLEAR = 3;
 
 /** Room is looked for as wide as the longest text asks, then as most of them do. */
 const SHARES = [1, 0.9, 0.75, 0.5, 0];
@@ -55,15 +38,15 @@ function wordsFor(
   const words = (text: string) =>
     makeWords({ id, text: text || column.name, x: 0, y: 0, lettering: { size: 9, paint } });
   const sizes = SHARES.map((share) => elementBox(words(textAt(sorted, share)), bench.sources));
-  const found = sizes.map((size) => placeFor(bench, size)).find((at) => at !== undefined);
+  const found = sizes.map((size) => freePlace(bench, size, CLEAR)).find((at) => at !== undefined);
   const text = said.replace(/\r?\n/g, '\u2028');
-  const at = found ?? middle(bench, sizes.at(-1)!);
+  const at = found ?? inMiddle(bench, sizes.at(-1)!);
   return { ...words(said), ...at, paragraphs: [{ spans: [{ text, quote: quoteOfColumn(column.key) }] }] };
 }
 
 function codeFor(bench: Bench, column: Column, said: string, id: string, paint: Ink): Element {
   const size = { width: toPoints(20, 'mm'), height: toPoints(20, 'mm') };
-  const at = placeFor(bench, size) ?? middle(bench, size);
+  const at = freePlace(bench, size, CLEAR) ?? inMiddle(bench, size);
   const code = makeCode({ id, symbology: 'qrcode', text: said || column.name, ...at, ...size, paint });
   return { ...code, byRow: { from: column.key } };
 }
@@ -84,25 +67,15 @@ function postCodeFor(bench: Bench, { numbers, cell }: Rows, column: Column, id: 
   const address = bench.face.elements.find((element) => isAddress(element, bench.job, bench.sheet));
   const safe = bench.shop.safe[bench.piece.kind];
   const beside = address && elementBox(address, bench.sources);
-  const others = bench.face.elements.flatMap((element) => inkBounds(element, bench.sources) ?? []);
-  const isFree = (at: { x: number; y: number }): boolean => {
-    const box = { ...at, ...size };
-    const isInside =
-      at.x >= safe &&
-      at.y >= safe &&
-      right(box) <= bench.piece.width - safe &&
-      bottom(box) <= bench.piece.height - safe;
-    return (
-      isInside &&
-      !others.some((other) => overlaps(other, box) && !(right(other) - other.x > bench.piece.width * GROUND))
-    );
-  };
   const wished = beside
     ? [bottom(beside) + TO_ADDRESS, beside.y - TO_ADDRESS - size.height].flatMap((y) =>
         [beside.x, bench.piece.width - safe - size.width].map((x) => ({ x, y })),
       )
     : [];
-  const at = wished.find(isFree) ?? placeFor(bench, size) ?? middle(bench, size);
+  const at =
+    wished.find((each) => isFree(bench, { ...each, ...size })) ??
+    freePlace(bench, size, CLEAR) ??
+    inMiddle(bench, size);
   const when = { every: true, tests: [{ of: column.key, test: 'is not empty' as const, to: '' }] };
   return { ...makeCode({ id, symbology, text, ...at, ...size, paint }), byRow: { from: column.key, shown: when } };
 }

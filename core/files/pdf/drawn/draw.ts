@@ -29,7 +29,7 @@ export interface PageAsked {
 }
 
 /** A page has few colours, and uses them often. */
-function byPress(screenInks: ScreenInks | undefined): InksOf {
+export function byPress(screenInks: ScreenInks | undefined): InksOf {
   const known = new Map<string, ReturnType<InksOf>>();
   return (space, values) => {
     const key = space.screen ? `${space.says} ${screenBytes(space, values)!.join()}` : undefined;

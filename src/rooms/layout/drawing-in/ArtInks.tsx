@@ -10,9 +10,11 @@ import type { Box } from '../../../../core/geometry/box';
 import { addArt } from '../../../../core/job/edits/copies';
 import { addAsset } from '../../../../core/job/edits/elements';
 import { addInk } from '../../../../core/job/edits/inks';
+import { NEW_LOGO } from '../../../../core/job/edits/logos';
 import { placeOnFace } from '../../../../core/job/edits/placed';
-import type { Job, Paint, Piece } from '../../../../core/job/schema';
-import { useBench } from '../../../bench/bench';
+import type { Job, Paint } from '../../../../core/job/schema';
+import { type Bench, useBench } from '../../../bench/bench';
+import { placeForLogo } from '../../../bench/free-place';
 import { Tick } from '../../../parts/Tick';
 import { act, select } from '../../../store/session';
 import { type Incoming, nextDrawing, titleOf } from './incoming';
@@ -22,15 +24,17 @@ const NEW = 'new';
 const nameOf = (ink: ArtInk): string =>
   ink.kind === 'screen' ? ink.hex : ink.kind === 'process' ? cmykText(ink.cmyk) : ink.name;
 
-/** Where the art lies: a drawing has no trim of its own. */
-function placeOf({ width, height, trim }: Art, piece: Piece, drawing: Incoming): Box {
+/** Where the art lies: a drawing has no trim of its own, and a logo that is not dropped anywhere finds room. */
+function placeOf({ width, height, trim }: Art, bench: Bench, drawing: Incoming, isLogo: boolean): Box {
+  if (isLogo && !drawing.at) return placeForLogo(bench, { width, height, ...NEW_LOGO });
   const own = drawing.kind === 'pdf' ? (trim ?? { x: 0, y: 0, width, height }) : undefined;
-  return placeOnFace({ width, height, trim: own }, piece, drawing.at);
+  return placeOnFace({ width, height, trim: own }, bench.piece, drawing.at);
 }
 
 /** The colours of some art and the inks they are printed in; what could not be kept; then it is placed on the face. */
 export function ArtInks({ art, drawing }: { art: Art; drawing: Incoming }) {
-  const { job, press, piece, sources } = useBench();
+  const bench = useBench();
+  const { job, press, sources } = bench;
   const all = Object.entries(art.inks);
   const [chosen, setChosen] = useState<Readonly<Record<string, string>>>(() =>
     Object.fromEntries(all.map(([key, ink]) => [key, inkFor(ink, job.inks, press) ?? NEW])),
@@ -55,7 +59,13 @@ export function ArtInks({ art, drawing }: { art: Art; drawing: Incoming }) {
     }
     const name = titleOf(drawing, 'Drawing');
     const type = { styles: job.styles, fonts: sources.fonts };
-    const laid = elementsOfArt(art, { paints, at: placeOf(art, piece, drawing), type, newId: () => nanoid(10), name });
+    const laid = elementsOfArt(art, {
+      paints,
+      at: placeOf(art, bench, drawing, isLogo),
+      type,
+      newId: () => nanoid(10),
+      name,
+    });
     const elements = isLogo ? laid.elements.map((e) => ({ ...e, logo: true as const })) : laid.elements;
     act(`Import ${drawing.kind === 'pdf' ? 'a PDF page' : 'a drawing'}`, (before) => {
       const inked: Job = added.reduce(addInk, before);

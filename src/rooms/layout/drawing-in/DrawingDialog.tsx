@@ -6,6 +6,7 @@ import { useBench } from '../../../bench/bench';
 import { loadFonts } from '../../../bench/kit';
 import { Dialog } from '../../../parts/Dialog';
 import { ArtInks } from './ArtInks';
+import { DrawingPicture } from './DrawingPicture';
 import { type Incoming, nextDrawing } from './incoming';
 import { PageChoice } from './PageChoice';
 import { WholePage } from './WholePage';
@@ -47,10 +48,12 @@ export function DrawingDialog({ drawing }: { drawing: Incoming }) {
   }, [drawing, page, fonts, isWhole]);
   const isRead = read?.page === page;
   return (
-    <Dialog title={`Import ${drawing.name}`} onClose={nextDrawing} wide={drawing.kind === 'pdf'}>
-      <div className={drawing.kind === 'pdf' ? 'grid grid-cols-[220px_1fr] gap-5' : ''}>
-        {drawing.kind === 'pdf' && (
+    <Dialog title={`Import ${drawing.name}`} onClose={nextDrawing} wide>
+      <div className="grid grid-cols-[220px_1fr] gap-5">
+        {drawing.kind === 'pdf' ? (
           <PageChoice bytes={drawing.bytes} page={page} pages={pages} onChange={(to) => setPage(to)} />
+        ) : (
+          <DrawingPicture bytes={drawing.bytes} />
         )}
         <div className="grid content-start gap-3">
           {drawing.kind === 'pdf' && <Way isWhole={isWhole} onChange={setWhole} />}

@@ -65,14 +65,16 @@ export function WholePage({
       {taken && (
         <>
           <p>
-            The page stays as it is: its words, lines and pictures, their inks and typefaces. It can be moved, turned,
-            cropped and made larger, but not edited.
+            {taken.asset.page!.screen
+              ? ''
+              : 'The page stays as it is: its words, lines and pictures, their inks and typefaces. '}
+            It can be moved, turned, cropped and made larger, but not edited.
           </p>
           <p>Prints on {taken.asset.page!.plates.join(', ') || 'no plate'}.</p>
           {taken.asset.page!.screen && (
             <p className="rounded border border-warning p-2">
-              Colours of a screen are left in it, and a PDF/X file cannot have those. Import its elements instead: they
-              are brought to inks.
+              Colours of a screen are left in it, and a PDF/X file cannot have those. Placed whole, it prints as a
+              picture of its plates. Import its elements to keep its words as type.
             </p>
           )}
           {added.length > 0 && (

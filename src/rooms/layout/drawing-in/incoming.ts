@@ -13,7 +13,7 @@ export interface Incoming {
 
 /** What is placed of it is called by its file, or otherwise where that has no name. */
 export const titleOf = ({ name }: Pick<Incoming, 'name'>, otherwise: string): string =>
-  name.replace(/\.(svg|pdf)$/i, '').slice(0, 120) || otherwise;
+  name.replace(/\.\w{2,4}$/, '').slice(0, 120) || otherwise;
 
 /** The one that is asked about, and those that came with it and wait for their turn. */
 export const useIncoming = create<{ drawing: Incoming | undefined; waiting: readonly Incoming[] }>(() => ({
@@ -27,9 +27,3 @@ export const receive = (came: Incoming): void =>
 /** The one that is asked about is done with; the next one's turn comes. */
 export const nextDrawing = (): void =>
   useIncoming.setState(({ waiting: [next, ...rest] }) => ({ drawing: next, waiting: rest }));
-
-export const isPdf = ({ type, name }: Pick<File, 'type' | 'name'>): boolean =>
-  type === 'application/pdf' || /\.pdf$/i.test(name);
-
-export const isDrawing = (file: File): boolean =>
-  file.type === 'image/svg+xml' || /\.svg$/i.test(file.name) || isPdf(file);
