@@ -1,6 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { degrees, PDFDocument, PDFName, PDFNumber, rgb, StandardFonts } from '@cantoo/pdf-lib';
+import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
 import { prove } from '../../core/files/hand-off/prove';
 import { hashOf } from '../../core/files/hash';
@@ -182,6 +183,39 @@ describe('a page placed whole', () => {
     expect([inkAt(75, 45, 'Cyan'), inkAt(75, 45, 'Black')]).toEqual([0, 100]);
     expect([inkAt(130, 70, 'Magenta'), inkAt(130, 70, 'Black')]).toEqual([100, 0]);
     expect([inkAt(120, 20, 'Magenta'), inkAt(120, 20, 'Black')]).toEqual([0, 30]);
+  });
+
+  it('begins as pages begin, whatever was drawn before it', async () => {
+    // No colour, no weight and no dashes of its own: all is black, whole, and of one point.
+    const file = await PDFDocument.create();
+    const sheet = file.addPage([144, 72]);
+    const content = file.context.stream('18 18 36 36 re f 90 36 m 126 36 l S');
+    sheet.node.set(PDFName.of('Contents'), file.context.register(content));
+    const again = placed(one(demo, 0), await file.save());
+    const [piece] = again.job.pieces;
+    const [face] = piece!.faces;
+    const shape = makeShape({ id: 'before', x: 0, y: 0, width: 30, height: 30, paint: { ink: 'fen', tint: 1 } });
+    const before = { ...shape, stroke: { weight: 6, paint: { ink: 'copper', tint: 1 } } };
+    const faces = [{ ...face!, elements: [before, ...face!.elements] }];
+    const job = { ...again.job, pieces: [{ ...piece!, faces }] };
+    const { path, proven } = await written('begins', { ...again, job }, 'PDF/X-4');
+    expect(proven.rows.filter(({ right }) => !right)).toEqual([]);
+    // Poppler draws by the standard too.
+    const { width, height } = piece!;
+    const [trim, media] = [boxesOf(path)[0]!['TrimBox']!, boxesOf(path)[0]!['MediaBox']!];
+    const [left, top] = [trim[0]! + (width - 144) / 2, media[3]! - trim[3]! + (height - 72) / 2];
+    run('pdftoppm', ['-r', '144', '-png', '-singlefile', '-f', '1', '-l', '1', path, join(folder, 'begins')]);
+    const { data, info } = await sharp(join(folder, 'begins.png'))
+      .removeAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const at = (x: number, y: number) => {
+      const i = 3 * (Math.floor(2 * (top + y)) * info.width + Math.floor(2 * (left + x)));
+      return Math.max(...data.subarray(i, i + 3));
+    };
+    for (let x = 92; x < 124; x++) expect(at(x, 36)).toBeLessThan(130);
+    expect(at(108, 38.5)).toBeGreaterThan(245);
+    expect(at(36, 36)).toBeLessThan(70);
   });
 
   it('in colours of a screen becomes a picture of its plates, its black on one', async () => {

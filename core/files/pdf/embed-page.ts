@@ -79,6 +79,14 @@ export function contentOf(view: PdfView, n: number): Uint8Array {
 }
 
 /**
+ * What a page begins with (ISO 32000-1, tables 52, 53 and 104): a form begins with whatever holds where it is drawn, the
+ * colour of the words before it too.
+ */
+const INITIAL = new TextEncoder().encode(
+  '0 g 0 G 1 w 0 J 0 j 10 M [] 0 d 0 Tc 0 Tw 100 Tz 0 TL 0 Tr 0 Ts /RelativeColorimetric ri\n',
+);
+
+/**
  * Embeds a file's first page as a form that draws it into the unit square, as pictures are drawn; it is a group by itself, so
  * that it mixes with nothing below it.
  */
@@ -91,7 +99,7 @@ export function embedPage(context: PDFContext, { view, frame, upright, width, he
     (outer, inner) => multiply(outer, inner),
   );
   return context.register(
-    flate(context, contentOf(view, 0), {
+    flate(context, joined([INITIAL, contentOf(view, 0)]), {
       Type: 'XObject',
       Subtype: 'Form',
       FormType: 1,
