@@ -185,6 +185,27 @@ describe('a page placed whole', () => {
     expect([inkAt(120, 20, 'Magenta'), inkAt(120, 20, 'Black')]).toEqual([0, 30]);
   });
 
+  it('gives a spot ink that the job has too the look that it has there', async () => {
+    // The job's copper in a page of its own, whose maker thought it green.
+    const own = one(demo, 0);
+    const green = own.job.inks.map((ink) => (ink.id === 'copper' ? { ...ink, cmyk: [1, 0, 1, 0] as const } : ink));
+    const source = await exportTo(
+      'look-source.pdf',
+      { ...own, job: { ...own.job, inks: green as never } },
+      { marks: false },
+    );
+    const bytes = await onePage(openPdf(new Uint8Array(readFileSync(source))).view, 0);
+    const again = placed(own, bytes);
+    const [piece] = again.job.pieces;
+    const [face] = piece!.faces;
+    const strip = makeShape({ id: 'strip', x: 0, y: 0, width: 9, height: 9, paint: { ink: 'copper', tint: 1 } });
+    const faces = [{ ...face!, elements: [...face!.elements, strip] }];
+    const job = { ...again.job, pieces: [{ ...piece!, faces }] };
+    const { path, proven } = await written('look', { ...again, job }, 'PDF/X-4');
+    expect(proven.rows.filter(({ right }) => !right)).toEqual([]);
+    expect(run('qpdf', ['--check', path])).toMatch(/No syntax or stream encoding errors/);
+  });
+
   it('begins as pages begin, whatever was drawn before it', async () => {
     // No colour, no weight and no dashes of its own: all is black, whole, and of one point.
     const file = await PDFDocument.create();

@@ -25,13 +25,27 @@ import { flate } from './streams';
 /** A name's characters as its bytes, however they are written. */
 const nameOfPdf = (name: string): PDFName => PDFName.of(name.replaceAll('#', '#23'));
 
-/** Copies objects, each once, and what they refer to. */
-export function copier({ file }: PdfView, context: PDFContext): (value: Value | undefined) => PDFObject {
+/** The colour space that this file has for an ink already, by the ink's name. */
+export type OwnSpace = (ink: string) => PDFRef | undefined;
+
+/**
+ * Copies objects, each once, and what they refer to. A spot ink that both files name keeps the look that it has here: an ink
+ * may have only one (ISO 15930-7, 6.2.4).
+ */
+export function copier(
+  { file }: PdfView,
+  context: PDFContext,
+  own: OwnSpace = () => undefined,
+): (value: Value | undefined) => PDFObject {
   const known = new Map<number, PDFRef>();
   const dictOfPdf = (dict: Dict, without: readonly string[] = []): PDFDict => {
     const made = PDFDict.withContext(context);
     for (const [key, value] of dict) if (!without.includes(key)) made.set(nameOfPdf(key), copy(value));
     return made;
+  };
+  const ownSpace = (value: Value | undefined): PDFRef | undefined => {
+    const ink = Array.isArray(value) && nameOf(file, value[0]) === 'Separation' ? nameOf(file, value[1]) : undefined;
+    return ink === undefined ? undefined : own(ink);
   };
   function copy(value: Value | undefined): PDFObject {
     if (value instanceof Ref) {
@@ -40,6 +54,8 @@ export function copier({ file }: PdfView, context: PDFContext): (value: Value | 
       const found = file.get(value);
       // What is nothing, or a page, leads back into its file.
       if (found === undefined || found === null) return PDFNull;
+      const here = ownSpace(found);
+      if (here) return here;
       const ref = context.nextRef();
       known.set(value.number, ref);
       context.assign(ref, copy(found));
@@ -55,6 +71,8 @@ export function copier({ file }: PdfView, context: PDFContext): (value: Value | 
       return PDFHexString.of(
         Array.from(value.text, (c) => (c.charCodeAt(0) & 255).toString(16).padStart(2, '0')).join(''),
       );
+    const here = ownSpace(value);
+    if (here) return here;
     if (Array.isArray(value)) {
       const made = PDFArray.withContext(context);
       for (const each of value) made.push(copy(each));
@@ -90,9 +108,13 @@ const INITIAL = new TextEncoder().encode(
  * Embeds a file's first page as a form that draws it into the unit square, as pictures are drawn; it is a group by itself, so
  * that it mixes with nothing below it.
  */
-export function embedPage(context: PDFContext, { view, frame, upright, width, height }: WholePage): PDFRef {
+export function embedPage(
+  context: PDFContext,
+  { view, frame, upright, width, height }: WholePage,
+  own: OwnSpace,
+): PDFRef {
   const page = view.pages[0]!;
-  const copy = copier(view, context);
+  const copy = copier(view, context, own);
   const resources = copy(dictOf(view.file, page.get('Resources')) ?? new Map());
   const [x0, , , y1] = frame;
   const matrix = [[1 / width, 0, 0, -1 / height, 0, 1] as const, upright, [1, 0, 0, -1, -x0, y1] as const].reduce(

@@ -64,6 +64,7 @@ export function pictureDesk(
   kit: DeskKit,
   asked: PicturesAsked = {},
 ): PictureDesk {
+  const spots = new Set(inks.flatMap(({ kind, name }) => (kind === 'spot' ? [name] : [])));
   const kept = new Map<string, SeparatedPicture & { bytes: Uint8Array; passes: boolean }>();
   const open = (image: ImageRef) => {
     const found = kept.get(imageKey(image));
@@ -87,7 +88,7 @@ export function pictureDesk(
     embed(image, ppi) {
       const bytes = kit.assets[image.asset];
       const page = bytes && isPdfFile(bytes) ? openWhole(bytes) : undefined;
-      if (page?.isOfInks) return embedPage(context, page);
+      if (page?.isOfInks) return embedPage(context, page, (ink) => (spots.has(ink) ? plateRef(ink) : undefined));
       const whole = open(image);
       // Its cells keep the edges of its words: nothing is packed with loss, and none is dropped.
       if (page) return embedPicture(context, whole, inks, plateRef);
