@@ -1,15 +1,23 @@
+import { existsSync } from 'node:fs';
 import { measuredAndWanted } from '../core/checks/measure-words';
 import { unusedInks } from '../core/checks/rules/unused-ink';
 import { readShop, ShopFileError } from '../core/files/shop-file';
 import { findElement, inkOf, titleOf } from '../core/job/find';
 import type { ShopSpec } from '../core/trade/schema';
+import { SHOPS } from '../core/trade/shops';
 import type { Command } from './command';
 import { CliError, openJob, pieceAsked, readGiven } from './given';
 import { loadKit } from './kit';
 import { openReviewer } from './review';
 
-/** The shop spec in a file, checked. */
+/** A shop that ships, by its id; or the shop spec in a file, checked. */
 export function shopGiven(path: string): ShopSpec {
+  const shipped = SHOPS.find(({ id }) => id === path);
+  if (shipped) return shipped;
+  if (!existsSync(path))
+    throw new CliError(
+      `There is no shop ${path}, and no file of that name. Shops: ${SHOPS.map(({ id }) => id).join(', ')}.`,
+    );
   try {
     return readShop(new TextDecoder().decode(readGiven(path)));
   } catch (error) {
@@ -19,8 +27,8 @@ export function shopGiven(path: string): ShopSpec {
 }
 
 export const check: Command = {
-  help: `check JOB.tidyedge [--piece ID] [--shop FILE] [--json]   prints the findings that nobody has accepted, and what could not be read
-Exit 1 where there is an error (severity "stop") or something could not be read, 0 otherwise. --shop takes a shop spec as JSON.`,
+  help: `check JOB.tidyedge [--piece ID] [--shop SHOP] [--json]   prints the findings that nobody has accepted, and what could not be read
+Exit 1 where there is an error (severity "stop") or something could not be read, 0 otherwise. --shop takes the id of a shop, or a file with its spec as JSON.`,
   options: { piece: { type: 'string' }, shop: { type: 'string' }, json: { type: 'boolean' } },
   async run(path, { piece: id, shop, json }) {
     const { job, assets } = openJob(path);

@@ -73,8 +73,8 @@ function lines({ version, standard, intent, producer, ...found }: Inspection): s
 }
 
 export const inspect: Command = {
-  help: `inspect FILE.pdf [--standard 'PDF/X-4'] [--shop FILE] [--json]   says what is in a PDF of any make, and what a shop would find in it
-The standard is the one that the file claims, unless --standard names another: ${STANDARDS.join(', ')}. --shop takes a shop spec as JSON. Exit 1 where a rule does not hold, there is an error, or something could not be read; 2 where the file cannot be read.`,
+  help: `inspect FILE.pdf [--standard 'PDF/X-4'] [--shop SHOP] [--json]   says what is in a PDF of any make, and what a shop would find in it
+The standard is the one that the file claims, unless --standard names another: ${STANDARDS.join(', ')}. --shop takes the id of a shop, or a file with its spec as JSON. Exit 1 where a rule does not hold, there is an error, or something could not be read; 2 where the file cannot be read.`,
   options: { standard: { type: 'string' }, shop: { type: 'string' }, json: { type: 'boolean' } },
   async run(path, { standard, shop, json }) {
     const known = STANDARDS.find((each) => each === standard);

@@ -9,8 +9,8 @@ import type { Command } from './command';
 import { CliError, openJob, pieceAsked } from './given';
 
 export const quote: Command = {
-  help: `quote JOB.tidyedge --piece ID [--quantity N] [--shop FILE] [--json]   works out what a shop charges, by its price list
-It prints the lines of the quote, the next quantities and what would save. The prices are those of the shop's spec: --shop reads another one.`,
+  help: `quote JOB.tidyedge --piece ID [--quantity N] [--shop SHOP] [--json]   works out what a shop charges, by its price list
+It prints the lines of the quote, the next quantities and what would save. The prices are those of the shop's spec: --shop takes another, by its id or as a file.`,
   options: {
     piece: { type: 'string' },
     quantity: { type: 'string' },

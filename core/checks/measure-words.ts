@@ -16,6 +16,10 @@ export function measureWords({ value, kind }: Measure, unit: PieceUnit): string 
   return formatLength(value, unit, unit === 'in' ? 3 : 2);
 }
 
+/** What is needed, exactly: a limit of an eighth of an inch is 3.175 mm, however finely things are measured. */
+const limitWords = (measure: Measure, unit: PieceUnit): string =>
+  measure.kind === 'length' ? formatLength(measure.value, unit) : measureWords(measure, unit);
+
 /** A distance to the trim in words; what has crossed it is outside. */
 const toTrim = (measure: Measure, unit: PieceUnit): string =>
   measure.value < 0
@@ -41,9 +45,9 @@ export function measuredAndWanted({ check, measured, wanted }: Finding, unit: Pi
   const isLimit =
     wanted.kind === 'ink' || wanted.kind === 'difference' || wanted.kind === 'grammage' || wanted.kind === 'weight';
   if (isLimit && measured.value >= wanted.value)
-    return `${measureWords(measured, unit)}, at most ${measureWords(wanted, unit)}`;
+    return `${measureWords(measured, unit)}, at most ${limitWords(wanted, unit)}`;
   const said = (MEASURED[check] ?? measureWords)(measured, unit);
-  return check === 'across-fold' ? said : `${said}, needs ${measureWords(wanted, unit)}`;
+  return check === 'across-fold' ? said : `${said}, needs ${limitWords(wanted, unit)}`;
 }
 
 /** What a tag on the stage calls a fault, where its numbers are of one thing. */
@@ -70,7 +74,7 @@ export function tagWords(finding: Finding, unit: PieceUnit): string {
   if (!short) return BARE[check] ?? measuredAndWanted(finding, unit) ?? problem;
   // Both are of one scale, which its own name tells.
   if (wanted.kind === 'lightness') return `${short} ${Math.round(measured.value)} of ${Math.round(wanted.value)}`;
-  const [is, needs] = [measureWords(measured, unit), measureWords(wanted, unit)];
+  const [is, needs] = [measureWords(measured, unit), limitWords(wanted, unit)];
   const sign = needs.replace(/^[\d./ ⁄]+/, '');
   const bare = sign !== '' && is.endsWith(sign) ? is.slice(0, -sign.length).trim() : is;
   return `${short} ${bare} of ${needs}`;

@@ -60,6 +60,14 @@ describe('tidy', () => {
     expect(tidy('check', faulty, '--shop', own).status).toBe(0);
     writeFileSync(own, '{"id": 5}');
     expect(tidy('check', faulty, '--shop', own)).toMatchObject({ status: 2, stdout: '' });
+    // A shop that ships, by its id: this one asks for an eighth of an inch of bleed.
+    const inch = tidy('check', faulty, '--shop', 'inch-mail-order').stdout;
+    expect(inch).toMatch(
+      /Stops short of the bleed at the top, bottom and left \(0 mm outside the trim, needs 3\.175 mm\)/,
+    );
+    expect(tidy('check', faulty, '--shop', 'nowhere').stderr).toContain(
+      'There is no shop nowhere, and no file of that name. Shops: metric-offset, inch-mail-order,',
+    );
   });
 
   it('writes the plates of a face, and says how much ink there is', async () => {

@@ -1,12 +1,16 @@
+import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PDFDocument, PDFName, rgb, StandardFonts } from '@cantoo/pdf-lib';
 import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
 import { type Inspection, inspectPdf } from '../../core/files/pdf/inspect';
+import type { BoxNumbers } from '../../core/files/pdf/parsed/boxes';
+import { writePdf } from '../../core/files/pdf/write';
+import { makeWords } from '../../core/job/make';
 import { shopOf } from '../../core/trade/shops';
-import { kit } from '../kit';
-import { folder, platesOf, run, tidyUp } from './tools';
+import { cardWith, kit } from '../kit';
+import { boxesOf, folder, platesOf, run, tidyUp } from './tools';
 
 /** Letters and colours that only other makers use. */
 
@@ -95,5 +99,35 @@ describe('colours of a screen', () => {
     const { plates } = (await inspectPdf(bytes, shop, { screenInks })).pages[0]!;
     expect(plates).toContain('Black');
     expect((await platesOf(at('black.pdf'), 1, 72)).get('Black')).toBeDefined();
+  });
+});
+
+describe('words by the trim', () => {
+  /** How far the ink of a page is from its trim, in millimetres, by Ghostscript's own measure of what it paints. */
+  function inkToTrim(path: string): number {
+    // It tells of boxes on the other channel.
+    const said = execFileSync('sh', ['-c', `gs -q -dNOPAUSE -dBATCH -sDEVICE=bbox '${path}' 2>&1`]).toString();
+    const [x0, y0, x1, y1] = /%%HiResBoundingBox: (.*)/.exec(said)![1]!.split(' ').map(Number) as BoxNumbers;
+    const [t0, u0, t1, u1] = boxesOf(path)[0]!['TrimBox']! as BoxNumbers;
+    return (Math.min(x0 - t0, y0 - u0, t1 - x1, u1 - y1) / 72) * 25.4;
+  }
+  it.each([
+    ['what hangs below the line counts', 'ggg', 2, 0],
+    ['what has nothing below it stands on the line', 'xxx', 2, 0],
+    ['what leans over its own width', 'fff', 2, 0],
+    ['turned askew', 'ggg', 12, 20],
+    ['on its side', 'ggg', 6, 90],
+  ] as const)('are measured by their ink: %s', async (name, text, up, angle) => {
+    const lettering = { typeface: 'cormorant-garamond/italic', size: 14 };
+    const words = makeWords({ id: 'w', text, x: 100, y: 0, lettering });
+    const piece = cardWith([]).pieces[0]!;
+    const job = cardWith([{ ...words, y: piece.height - up - 14, rotation: angle } as typeof words]);
+    const asked = { pieceId: 'card', shop, marks: false };
+    const path = at(`trim-${name.replaceAll(' ', '-')}.pdf`);
+    writeFileSync(path, await writePdf(job, asked, { ...kit, press: kit.press(shop.condition), assets: {} }));
+    const { findings } = await seen(path.slice(at('').length));
+    const said = findings.find(({ check }) => check === 'outside-safe')!.says;
+    const [, where, mm] = /Words (run|stand) ([\d.]+) mm/.exec(said)!;
+    expect(Math.abs((where === 'run' ? -1 : 1) * Number(mm) - inkToTrim(path))).toBeLessThan(0.06);
   });
 });

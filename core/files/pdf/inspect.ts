@@ -2,7 +2,7 @@ import { isFinish } from '../../colour/finishes';
 import { type Plates, PROCESS_PLATES } from '../../colour/ink';
 import type { PlateGrid } from '../../devices/plates/device';
 import { highestOf, totalsOf } from '../../devices/plates/readings';
-import { type Box, distancesTo, type Point } from '../../geometry/box';
+import { type Box, distancesTo, overlaps, type Point } from '../../geometry/box';
 import { apply } from '../../geometry/matrix';
 import { isShade } from '../../scene/colour';
 import { conditionOf } from '../../trade/conditions';
@@ -109,9 +109,8 @@ const sideMiddle = (side: string, { width, height }: Box): Point =>
 const CARD = (100 / 25.4) * 72;
 const kindOf = ({ width, height }: Box): 'card' | 'flyer' => (Math.max(width, height) <= CARD ? 'card' : 'flyer');
 
-/** Whether any of a letter lies on the finished piece. */
-const onPiece = ({ x, y, advance }: GlyphSeen, cut: Box): boolean =>
-  x + advance > 0 && x < cut.width && y > 0 && y - 1 < cut.height;
+/** A letter that is cut by less than this, in points, is not: a twentieth of a millimetre. */
+const HARDLY = 0.14;
 
 type Look = (page: PageRead, facts: PageInspected, shop: ShopSpec) => Omit<FileFinding, 'page'>[];
 
@@ -130,13 +129,13 @@ const LOOKS: readonly Look[] = [
     const box = cutBox(cut);
     const safe = shop.safe[kindOf(box)];
     const near = letters
-      .filter((letter) => letter.seen && letter.text.trim() !== '' && onPiece(letter, box))
+      .filter((letter) => letter.seen && letter.text.trim() !== '' && overlaps(letterBox(letter), box))
       .map((letter) => ({ letter, gap: toEdge(letter, box) }))
       .filter(({ gap }) => gap < safe - 0.5);
     const worst = near.sort((a, b) => a.gap - b.gap)[0];
     if (!worst) return [];
-    const cuts = worst.gap < 0;
-    const where = cuts ? `run ${mm(-worst.gap)} past the trim` : `stand ${mm(worst.gap)} from the trim`;
+    const cuts = worst.gap < -HARDLY;
+    const where = cuts ? `run ${mm(-worst.gap)} past the trim` : `stand ${mm(Math.max(0, worst.gap))} from the trim`;
     return [
       {
         check: 'outside-safe',

@@ -123,8 +123,9 @@ export function pictureDrawn(view: PdfView, { read, stream, place, partly }: Pic
 /** Capitals are so high, as a share of the size (common practice). */
 const CAPITALS = 0.7;
 
-/** The upright box around a letter as it stands, in points of the device. */
-export function letterBox({ x, y, size, advance, angle }: GlyphSeen): Box {
+/** What a letter lies in, upright, in points of the device; of one whose shape is not known, what a capital would. */
+export function letterBox({ x, y, size, advance, angle, ink }: GlyphSeen): Box {
+  if (ink) return ink;
   const turn = (angle * Math.PI) / 180;
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   return boxAround({ x: 0, y: -CAPITALS * size, width: advance, height: CAPITALS * size }, [cos, sin, -sin, cos, x, y]);

@@ -1,4 +1,5 @@
 import type { Pen } from '../../../colour/fill';
+import type { Box } from '../../../geometry/box';
 import type { Matrix } from '../../../geometry/matrix';
 import type { Path } from '../../../geometry/path';
 import type { Colour } from '../../../scene/colour';
@@ -21,6 +22,8 @@ export interface GlyphSeen {
   advance: number;
   colour: Colour | undefined;
   overprints: boolean;
+  /** What its outline lies in, where its font's program is read. */
+  ink?: Box | undefined;
   /** Whether it lays ink: letters can be there only to be found, or to clip, or have no shape. */
   seen: boolean;
 }

@@ -1,5 +1,6 @@
-import { type Matrix, multiply } from '../../../geometry/matrix';
-import { type Path, transformPath } from '../../../geometry/path';
+import type { Box } from '../../../geometry/box';
+import { boxAround, type Matrix, multiply } from '../../../geometry/matrix';
+import { type Path, pathBounds, transformPath } from '../../../geometry/path';
 import type { FontRead } from './fonts';
 import { fillIn } from './mesh';
 import { fillFlat, strokeLine } from './paint';
@@ -34,12 +35,14 @@ function drawProcedure(running: Running, font: FontRead, code: number, matrix: M
   drawing.lettering--;
 }
 
+const ontoDevice = ({ upem }: FontRead, matrix: Matrix): Matrix => multiply(matrix, [1 / upem, 0, 0, 1 / upem, 0, 0]);
+
 function drawOutline(running: Running, font: FontRead, outline: Path | undefined, matrix: Matrix): void {
   const { drawing, state } = running;
   const { mode } = state.text;
   if (!outline) drawing.hear.unread?.(`letters of ${font.name}`);
   if (!outline || outline.length === 0) return;
-  const shape: Path = transformPath(outline, multiply(matrix, [1 / font.upem, 0, 0, 1 / font.upem, 0, 0]));
+  const shape: Path = transformPath(outline, ontoDevice(font, matrix));
   const { colour, tile, mesh } = state.paint.fill;
   if (FILLS.includes(mode)) {
     if (tile || mesh) fillIn(running, shape);
@@ -47,6 +50,20 @@ function drawOutline(running: Running, font: FontRead, outline: Path | undefined
   }
   if (STROKES.includes(mode)) strokeLine(running, shape);
   if (CLIPS.includes(mode)) running.letters.push(shape);
+}
+
+const bounds = new WeakMap<Path, Box | undefined>();
+const boundsOf = (outline: Path): Box | undefined => {
+  if (!bounds.has(outline)) bounds.set(outline, pathBounds(outline));
+  return bounds.get(outline);
+};
+
+/** What an outline lies in once it is laid: of one that is turned askew, itself is looked at. */
+function inkOf(outline: Path | undefined, matrix: Matrix): Box | undefined {
+  const own = outline && boundsOf(outline);
+  if (!own) return undefined;
+  const isUpright = (matrix[1] === 0 && matrix[2] === 0) || (matrix[0] === 0 && matrix[3] === 0);
+  return isUpright ? boxAround(own, matrix) : pathBounds(transformPath(outline, matrix));
 }
 
 /** Shows a string, and moves the pen past it. */
@@ -74,6 +91,7 @@ export function show(running: Running, text: string): void {
       advance: advance * Math.hypot(line[0], line[1]),
       colour: state.paint[mode === 1 ? 'stroke' : 'fill'].colour,
       overprints: state.overprint.fill,
+      ink: inkOf(outline, ontoDevice(font, matrix)),
       seen: mode !== 3 && mode !== 7 && hasShape,
     });
     if (font.type3) drawProcedure(running, font, code, matrix);
