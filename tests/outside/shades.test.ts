@@ -1,5 +1,5 @@
 import { afterAll, describe, it } from 'vitest';
-import { page } from './page-by-hand';
+import { form, page } from './page-by-hand';
 import { expectPlates } from './plates-of-page';
 import { tidyUp } from './tools';
 
@@ -52,5 +52,55 @@ describe('colours that run', () => {
   ])('by a function of both directions, %s', async (name, run) => {
     const dict = shading(1, '/Matrix[180 30 -20 80 30 10]', '6 0 R');
     await expectPlates(name, laid(dict, [run]), { within: 0.04, off: 0.02 });
+  });
+});
+
+describe('patterns lie in the space of the content that names them', () => {
+  const AXIAL = '<</PatternType 2/Matrix[1 0 0 1 20 0]/Shading 7 0 R>>';
+  const RADIAL = '<</PatternType 2/Shading 8 0 R>>';
+  const TILES = stream(
+    '/PatternType 1/PaintType 1/TilingType 1/BBox[0 0 20 20]/XStep 20/YStep 20/Matrix[1.5 0 0 1.5 7 3]/Resources<<>>',
+    '0.8 0 0.2 0 k 0 0 12 12 re f',
+  );
+  const SHADINGS = [
+    shading(2, '/Coords[10 0 150 40]/Extend[true true]'),
+    shading(3, '/Coords[50 60 5 120 60 30]/Extend[false false]'),
+  ];
+  const PLACED = 'q 0.6 0.1 -0.1 0.6 60 15 cm /F Do Q';
+  // Ghostscript puts tiles that lean in whole cells.
+  const UPRIGHT = 'q 0.6 0 0 0.6 60 15 cm /F Do Q';
+  const inForm = (pattern: string, placed = PLACED): Uint8Array =>
+    page(placed, '/XObject<</F 5 0 R>>', [
+      form('/Pattern cs /P scn 0 0 220 120 re f', '/Matrix[1 0 0 1 30 10]/Resources<</Pattern<</P 6 0 R>>>>'),
+      pattern,
+      ...SHADINGS,
+    ]);
+  const onPage = (pattern: string): Uint8Array =>
+    page(`/Pattern cs /P scn ${PLACED}`, '/XObject<</F 5 0 R>>/Pattern<</P 6 0 R>>', [
+      form('0 0 220 120 re f', '/Matrix[1 0 0 1 30 10]'),
+      pattern,
+      ...SHADINGS,
+    ]);
+  it.each([
+    ['a gradient of a form', inForm(AXIAL)],
+    ['cells of a form', inForm(RADIAL)],
+    ['tiles of a form', inForm(TILES, UPRIGHT)],
+    ['a gradient of the page, in a form', onPage(AXIAL)],
+    ['cells of the page, in a form', onPage(RADIAL)],
+    ['tiles of the page, in a form', onPage(TILES)],
+  ])('%s', async (name, bytes) => {
+    await expectPlates(name, bytes, { within: 0.04, off: 0.02 });
+  });
+
+  it('a fade lies in the space that holds where it is set', async () => {
+    const mask = '<</ExtGState<</G<</SMask<</S/Luminosity/G 5 0 R>>>>>>>>'.slice(2, -2);
+    const fading = page('q 0.6 0.1 -0.1 0.6 60 15 cm /G gs 0 0 0 1 k 0 0 220 120 re f Q', mask, [
+      form(
+        '/Pattern cs /P scn 0 0 220 120 re f',
+        '/Group<</S/Transparency/CS/DeviceGray>>/Resources<</Pattern<</P<</PatternType 2/Shading 6 0 R>>>>>>',
+      ),
+      '<</ShadingType 2/ColorSpace/DeviceGray/Coords[10 0 150 40]/Extend[true true]/Function<</FunctionType 2/Domain[0 1]/N 1/C0[0]/C1[1]>>>>',
+    ]);
+    await expectPlates('fade', fading, { within: 0.04, off: 0.02 });
   });
 });

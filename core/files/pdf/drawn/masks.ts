@@ -23,20 +23,20 @@ export function maskOf(running: Running, value: Value | undefined): Coverage | L
   const mask = dictOf(view.file, value);
   const form = view.file.get(mask?.get('G'));
   if (!mask || !(form instanceof Stream)) return undefined;
-  const found = gradientOf(drawing, form) ?? lightOf(running, mask, form);
+  const found = gradientOf(running, form) ?? lightOf(running, mask, form);
   if (!found) drawing.hear.unread?.('a soft mask');
   return found;
 }
 
 /** One gradient across the page, as this app writes its fades. */
-function gradientOf(drawing: Drawing, form: Stream): Coverage | undefined {
-  const { view, base } = drawing;
+function gradientOf({ drawing, state }: Running, form: Stream): Coverage | undefined {
+  const { view } = drawing;
   const resources = dictOf(view.file, form.dict.get('Resources'));
   const patterns = [...(dictOf(view.file, resources?.get('Pattern'))?.values() ?? [])];
   const pattern = patterns.length === 1 ? dictOf(view.file, patterns[0]) : undefined;
   const shading = dictOf(view.file, pattern?.get('Shading'));
   const there = multiply(
-    multiply(base, matrixOf(view, form.dict.get('Matrix'))),
+    multiply(state.ctm, matrixOf(view, form.dict.get('Matrix'))),
     matrixOf(view, pattern?.get('Matrix')),
   );
   // A coverage has no ends: one that does is laid as a light.
@@ -62,7 +62,7 @@ function lightOf({ drawing, resources, state, deep }: Running, mask: Dict, form:
     aside(drawing, onto, () => {
       if (y1 !== undefined)
         onto.beginClip(transformPath(boxPath(boxBetween({ x: x0!, y: y0! }, { x: x1!, y: y1 })), ctm));
-      drawing.run(content, own, { ...firstState(drawing), ctm }, deep + 1);
+      drawing.run(content, own, { ...firstState(drawing), ctm, home: ctm }, deep + 1);
       if (y1 !== undefined) onto.endClip();
     });
   // The same mask is set again for each of many things; each costs as much as a page.

@@ -89,14 +89,15 @@ function restore(running: Running): void {
 /** The colour of an operator's numbers, or the pattern that it names. */
 function chosen(running: Running, { space }: Paint, n: readonly number[], given: readonly Value[]): Paint {
   if (!(given.at(-1) instanceof Name)) return { space, colour: running.drawing.inksOf(space, n) };
-  const { view, base } = running.drawing;
+  const { view } = running.drawing;
+  const { home } = running.state;
   const pattern = view.file.get(resource(running, 'Pattern', given));
   if (pattern instanceof Stream) {
     const tileIn = space.under && running.drawing.inksOf(space.under, n);
-    return { space, colour: undefined, tile: pattern, ...(tileIn ? { tileIn } : {}) };
+    return { space, colour: undefined, tile: { stream: pattern, home }, ...(tileIn ? { tileIn } : {}) };
   }
   const dict = dictOf(view.file, pattern);
-  const there = multiply(base, matrixOf(view, dict?.get('Matrix')));
+  const there = multiply(home, matrixOf(view, dict?.get('Matrix')));
   const mesh = meshIn(running.drawing, dict?.get('Shading'));
   if (mesh) return { space, colour: undefined, mesh: { stream: mesh, matrix: there } };
   const shading = dictOf(view.file, dict?.get('Shading'));

@@ -5,7 +5,6 @@ import type { Colour } from '../../../scene/colour';
 import type { MayBlend } from '../../../scene/device';
 import { operationsOf } from '../parsed/file';
 import { contentsOf } from '../parsed/filters';
-import type { Stream } from '../parsed/syntax';
 import { dictOf, numbersOf } from '../parsed/view';
 import { firstState, type How, matrixOf, type Paint, type Running, type State } from './state';
 
@@ -103,14 +102,16 @@ const spanOf = (places: readonly number[], low: number, high: number, step: numb
   Math.ceil((Math.max(...places) - low) / step),
 ];
 
+type Tile = NonNullable<Paint['tile']>;
+
 /** A tile laid side by side over an area (8.7.3). */
-function layTiles({ drawing, resources, state, deep }: Running, tile: Stream, path: Path): void {
-  const { view, device, base, hear } = drawing;
-  const { dict } = tile;
+function layTiles({ drawing, resources, state, deep }: Running, { stream, home }: Tile, path: Path): void {
+  const { view, device, hear } = drawing;
+  const { dict } = stream;
   const [x0 = 0, y0 = 0, x1 = 0, y1 = 0] = numbersOf(view, dict.get('BBox'));
   const across = Math.abs(Number(view.file.get(dict.get('XStep'))));
   const down = Math.abs(Number(view.file.get(dict.get('YStep'))));
-  const placed = multiply(base, matrixOf(view, dict.get('Matrix')));
+  const placed = multiply(home, matrixOf(view, dict.get('Matrix')));
   const back = invert(placed);
   const numbers = path.flatMap(([, ...rest]) => rest as number[]);
   if (!back || !(across > 0 && down > 0) || numbers.length === 0) return;
@@ -136,7 +137,7 @@ function layTiles({ drawing, resources, state, deep }: Running, tile: Stream, pa
     return;
   }
   const inTile = dictOf(view.file, dict.get('Resources')) ?? resources;
-  const content = operationsOf(contentsOf(tile, view.file));
+  const content = operationsOf(contentsOf(stream, view.file));
   // A tile without colours of its own is drawn in the colour that is chosen with it.
   const { space, tileIn } = state.paint.fill;
   const own: Paint = { space: space.under ?? space, colour: tileIn };
@@ -145,7 +146,7 @@ function layTiles({ drawing, resources, state, deep }: Running, tile: Stream, pa
   for (let i = fromX; i <= toX; i++)
     for (let j = fromY; j <= toY; j++) {
       const ctm = multiply(placed, [1, 0, 0, 1, i * across, j * down]);
-      drawing.run(content, inTile, { ...state, ctm, paint, clips: 0 }, deep + 1);
+      drawing.run(content, inTile, { ...state, ctm, home: ctm, paint, clips: 0 }, deep + 1);
     }
   device.endClip();
 }

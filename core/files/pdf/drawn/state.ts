@@ -21,7 +21,8 @@ import { type ScreenInks, type Space, spaceOf } from './spaces';
 export interface Paint {
   space: Space;
   colour: Colour | undefined;
-  tile?: Stream;
+  /** What lays its parent's space on the device goes with it. */
+  tile?: { stream: Stream; home: Matrix };
   /** What a tile without colours of its own is drawn in. */
   tileIn?: Colour;
   /** How far a gradient reaches, where it ends. */
@@ -34,6 +35,8 @@ export type How = 'fill' | 'stroke';
 
 export interface State {
   ctm: Matrix;
+  /** What lays the space that the content began with on the device: patterns that it names lie in that (8.7.3.1). */
+  home: Matrix;
   paint: Record<How, Paint>;
   weight: number;
   cap: number;
@@ -132,6 +135,7 @@ export function firstState(drawing: Drawing): State {
   const black = devicePaint(drawing, 'DeviceGray', [0]);
   return {
     ctm: drawing.base,
+    home: drawing.base,
     paint: { fill: black, stroke: black },
     weight: 1,
     cap: 0,

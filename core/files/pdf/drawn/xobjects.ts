@@ -83,7 +83,7 @@ export function drawForm(running: Running, form: Stream): void {
     drawing.run(content, own, from, deep + 1);
     if (box) device.endClip();
   };
-  const inside = { ...state, ctm, clips: 0 };
+  const inside = { ...state, ctm, home: ctm, clips: 0 };
   if (!form.dict.has('Group')) {
     draw(inside);
     return;
