@@ -7,6 +7,9 @@ const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const SOURCES = ['core', 'cli', 'package-lock.json'];
 export const bundle = join(root, 'build/tidy.js');
 
+/** A part so old is of no bundle that still runs, in milliseconds: an hour. */
+const OLD = 3_600_000;
+
 const newest = (path) => {
   const info = statSync(path);
   return info.isDirectory()
@@ -45,4 +48,7 @@ export async function bundleCli() {
   const parts = readdirSync(made).filter((name) => name !== basename(bundle));
   for (const name of [...parts, basename(bundle)]) renameSync(join(made, name), join(dirname(bundle), name));
   rmSync(made, { recursive: true });
+  // Parts of bundles before it: a command that was begun with one may still load more of it.
+  for (const name of readdirSync(dirname(bundle)).filter((each) => each.startsWith('tidy-') && !parts.includes(each)))
+    if (Date.now() - statSync(join(dirname(bundle), name)).mtimeMs > OLD) rmSync(join(dirname(bundle), name));
 }
