@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
-import { expect } from '@playwright/test';
+import { gzipSync } from 'node:zlib';
+import { expect, type Locator } from '@playwright/test';
 import sharp from 'sharp';
 import { writePdf } from '../../core/files/pdf/write';
 import { addElement } from '../../core/job/edits/elements';
@@ -8,6 +9,7 @@ import { addInk } from '../../core/job/edits/inks';
 import { makeShape, makeWords } from '../../core/job/make';
 import { shopOf } from '../../core/trade/shops';
 import { cardWith, checkKit, kit } from '../kit';
+import { against } from './access';
 import { exportedFile, row } from './bench';
 import { test } from './one-page';
 
@@ -139,4 +141,49 @@ test('a page of a PDF is placed as one thing, with its inks, and leaves as it ca
   expect(execFileSync('qpdf', ['--json', file], { maxBuffer: 1 << 28 }).toString()).toMatch(
     /"\/Separation",\s*"\/Moss"/,
   );
+});
+
+test('a logo is seen before it is placed, and lands where there is room', async ({ page }) => {
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="90" height="30"><path fill="#1f4d3a" d="M0 0h40v30h-40z"/><circle fill="#b5542c" cx="70" cy="15" r="14"/></svg>';
+  const placedOf = (): Promise<Record<string, DOMRect>> =>
+    page
+      .locator('svg[data-face] [data-element]')
+      .evaluateAll((all) =>
+        Object.fromEntries(
+          all.map((each) => [each.getAttribute('data-element'), each.getBoundingClientRect().toJSON()]),
+        ),
+      );
+  const before = await placedOf();
+  // Packed, as many programs save it to mail.
+  await page
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'mark.svgz', mimeType: 'application/gzip', buffer: gzipSync(svg) });
+  const dialog = page.getByRole('dialog', { name: 'Import mark.svgz' });
+  await expect(dialog.getByLabel('Ink for #b5542c')).toBeVisible();
+  const seen = (within: Locator): Promise<number> =>
+    within.getByRole('img', { name: 'The drawing' }).evaluate((image: HTMLImageElement) => image.naturalWidth);
+  await expect.poll(() => seen(dialog)).toBe(90);
+  expect(await against(page, { within: 'dialog' })).toEqual([]);
+  await dialog.getByRole('button', { name: 'Cancel' }).click();
+  await page
+    .getByLabel('Picture file')
+    .setInputFiles({ name: 'mark.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+  const plain = page.getByRole('dialog', { name: 'Import mark.svg' });
+  await expect.poll(() => seen(plain)).toBe(90);
+  await plain.getByRole('button', { name: 'Place' }).click();
+  await expect.poll(async () => Object.keys(await placedOf()).length).toBe(Object.keys(before).length + 2);
+  const after = await placedOf();
+  // Grounds lie below everything; the side that is not shown in full has none of it.
+  const others = Object.values(before).filter(({ width, height }) => width < 400 || height < 200);
+  for (const [id, box] of Object.entries(after).filter(([each]) => !(each in before)))
+    for (const other of others) {
+      const apart =
+        box.right <= other.left + 1 ||
+        other.right <= box.left + 1 ||
+        box.bottom <= other.top + 1 ||
+        other.bottom <= box.top + 1;
+      expect(apart, id).toBe(true);
+    }
+  await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
 });

@@ -1,3 +1,5 @@
+import { isPacked } from '../svg-in/packed';
+
 /** A PDF may begin so many bytes after the file does (ISO 32000-1, annex H.3, note 13). */
 const BEFORE_PDF = 1024;
 /** What a drawing says of itself before its root: its maker's remarks and the names that it stands for. */
@@ -13,7 +15,7 @@ export const isPdfFile = (bytes: Uint8Array): boolean => /%PDF-\d/.test(latin(by
  */
 export function artKind(bytes: Uint8Array): 'svg' | 'pdf' | undefined {
   if (isPdfFile(bytes)) return 'pdf';
-  if (bytes[0] === 0x1f && bytes[1] === 0x8b) return 'svg';
+  if (isPacked(bytes)) return 'svg';
   // Of two bytes a letter every other one is empty.
   const head = latin(bytes.subarray(0, BEFORE_SVG)).replace(/^[\xEF\xBB\xBF\xFE\xFF]+|\0/g, '');
   const isPage = /^\s*<(?:!doctype\s+)?html/i.test(head);

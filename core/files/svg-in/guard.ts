@@ -1,12 +1,11 @@
 import type { Document } from '@xmldom/xmldom';
-import { TooMuchPacked, unpackWithin } from '../../packed/inflate';
+import { TooMuchPacked } from '../../packed/inflate';
 import { readXml } from '../xml';
+import { MOST_BYTES, plainBytes } from './packed';
 
 /** A drawing that is not taken in; the message says why and what to do. */
 export class SvgError extends Error {}
 
-/** Larger than this is no logo. */
-const MOST_BYTES = 5_000_000;
 const MOST_ELEMENTS = 20_000;
 const DEEPEST = 100;
 
@@ -69,10 +68,9 @@ function textOf(bytes: Uint8Array): string {
   }
 }
 
-/** The bytes of a drawing that is packed, as many programs save it to mail. */
-function unpacked(packed: Uint8Array): Uint8Array {
+function unpacked(given: Uint8Array): Uint8Array {
   try {
-    return unpackWithin(packed, 'gzip', MOST_BYTES);
+    return plainBytes(given);
   } catch (error) {
     throw new SvgError(
       error instanceof TooMuchPacked
@@ -84,7 +82,7 @@ function unpacked(packed: Uint8Array): Uint8Array {
 
 /** Reads the bytes as XML, or refuses them. Nothing is fetched. */
 export function openSvg(given: Uint8Array): Document {
-  const bytes = given[0] === 0x1f && given[1] === 0x8b ? unpacked(given) : given;
+  const bytes = unpacked(given);
   if (bytes.length > MOST_BYTES)
     throw new SvgError(
       `The drawing has ${(bytes.length / 1e6).toFixed(1)} MB; up to ${MOST_BYTES / 1e6} MB can be opened. Take it in as a picture instead.`,

@@ -14,7 +14,7 @@ import { NEW_LOGO } from '../../../../core/job/edits/logos';
 import { placeOnFace } from '../../../../core/job/edits/placed';
 import type { Job, Paint } from '../../../../core/job/schema';
 import { type Bench, useBench } from '../../../bench/bench';
-import { placeForLogo } from '../../../bench/free-place';
+import { isFree, placeForLogo } from '../../../bench/free-place';
 import { Tick } from '../../../parts/Tick';
 import { act, select } from '../../../store/session';
 import { type Incoming, nextDrawing, titleOf } from './incoming';
@@ -24,11 +24,12 @@ const NEW = 'new';
 const nameOf = (ink: ArtInk): string =>
   ink.kind === 'screen' ? ink.hex : ink.kind === 'process' ? cmykText(ink.cmyk) : ink.name;
 
-/** Where the art lies: a drawing has no trim of its own, and a logo that is not dropped anywhere finds room. */
+/** Where the art lies: a drawing has no trim of its own, and a logo that was dropped nowhere finds room. */
 function placeOf({ width, height, trim }: Art, bench: Bench, drawing: Incoming, isLogo: boolean): Box {
-  if (isLogo && !drawing.at) return placeForLogo(bench, { width, height, ...NEW_LOGO });
   const own = drawing.kind === 'pdf' ? (trim ?? { x: 0, y: 0, width, height }) : undefined;
-  return placeOnFace({ width, height, trim: own }, bench.piece, drawing.at);
+  const usual = placeOnFace({ width, height, trim: own }, bench.piece, drawing.at);
+  const isRight = !isLogo || drawing.at !== undefined || isFree(bench, usual);
+  return isRight ? usual : placeForLogo(bench, { width, height, ...NEW_LOGO });
 }
 
 /** The colours of some art and the inks they are printed in; what could not be kept; then it is placed on the face. */
