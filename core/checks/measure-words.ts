@@ -45,7 +45,7 @@ export function measuredAndWanted({ check, measured, wanted }: Finding, unit: Pi
   const isLimit =
     wanted.kind === 'ink' || wanted.kind === 'difference' || wanted.kind === 'grammage' || wanted.kind === 'weight';
   if (isLimit && measured.value >= wanted.value)
-    return `${measureWords(measured, unit)}, at most ${limitWords(wanted, unit)}`;
+    return `${measureWords(measured, unit)}, at most ${measureWords(wanted, unit)}`;
   const said = (MEASURED[check] ?? measureWords)(measured, unit);
   return check === 'across-fold' ? said : `${said}, needs ${limitWords(wanted, unit)}`;
 }

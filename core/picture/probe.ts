@@ -23,6 +23,8 @@ export interface PictureFacts {
 }
 
 const startsWith = (bytes: Uint8Array, ...head: number[]): boolean => head.every((b, i) => bytes[i] === b);
+const isJpeg = (bytes: Uint8Array): boolean => startsWith(bytes, 0xff, 0xd8, 0xff);
+const isPng = (bytes: Uint8Array): boolean => startsWith(bytes, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a);
 const latin = (bytes: Uint8Array, from: number, to: number): string => String.fromCharCode(...bytes.subarray(from, to));
 
 /** Whether bytes begin as a TIFF does, of whatever order of bytes; the large kind for files over 4 GB among them. */
@@ -53,10 +55,7 @@ const isPostScript = (bytes: Uint8Array): boolean =>
 
 /** Whether a file begins as a picture does that can be read. */
 export const isPicture = (bytes: Uint8Array): boolean =>
-  startsWith(bytes, 0xff, 0xd8, 0xff) ||
-  startsWith(bytes, 0x89, 0x50, 0x4e, 0x47) ||
-  isTiff(bytes) ||
-  screenKind(bytes) !== undefined;
+  isJpeg(bytes) || isPng(bytes) || isTiff(bytes) || screenKind(bytes) !== undefined;
 
 /** How a file that is no picture is saved so that it can be used. */
 const saveAs = (bytes: Uint8Array): string =>
@@ -257,11 +256,10 @@ export function refuseSize(width: number, height: number): void {
 export function probePicture(bytes: Uint8Array): PictureFacts {
   if (bytes.length === 0) throw new PictureError('This file is empty. Get it again from where it came from.');
   refuseTooLong(bytes.length);
-  const isJpeg = startsWith(bytes, 0xff, 0xd8, 0xff);
-  const isPng = startsWith(bytes, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a);
-  const ownTiff = isJpeg || isPng ? undefined : readOwnTiff(bytes);
-  if (!isJpeg && !isPng && !ownTiff) throw new PictureError(`This is ${looksLike(bytes)}. ${saveAs(bytes)}.`);
-  const facts = ownTiff ? tiffFacts(ownTiff) : isJpeg ? probeJpeg(bytes) : probePng(bytes);
+  const ofPixels = isJpeg(bytes) ? probeJpeg : isPng(bytes) ? probePng : undefined;
+  const ownTiff = ofPixels ? undefined : readOwnTiff(bytes);
+  const facts = ofPixels ? ofPixels(bytes) : ownTiff && tiffFacts(ownTiff);
+  if (!facts) throw new PictureError(`This is ${looksLike(bytes)}. ${saveAs(bytes)}.`);
   refuseSize(facts.width, facts.height);
   return facts;
 }

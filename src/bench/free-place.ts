@@ -16,33 +16,39 @@ export const inMiddle = ({ piece }: Bench, { width, height }: Size): Point => ({
   y: (piece.height - height) / 2,
 });
 
-const safeOn = ({ piece, shop }: Bench): Box =>
-  outset({ x: 0, y: 0, width: piece.width, height: piece.height }, -shop.safe[piece.kind]);
+/** The safe zone of the side that is shown, and what the things on it lie in, but for grounds. */
+export interface SideRoom {
+  safe: Box;
+  taken: readonly Box[];
+}
 
-/** What the things on the side that is shown lie in, but for grounds, and `clear` points around them. */
-function takenOn(bench: Bench, clear: number): Box[] {
-  const safe = safeOn(bench);
+export function roomOn({ piece, face, shop, sources }: Bench): SideRoom {
+  const safe = outset({ x: 0, y: 0, width: piece.width, height: piece.height }, -shop.safe[piece.kind]);
   const isGround = ({ width, height }: Box): boolean => width * height > GROUND * safe.width * safe.height;
-  return bench.face.elements.flatMap((element) => {
+  const taken = face.elements.flatMap((element) => {
     if (element.hidden) return [];
-    const box = inkBounds(element, bench.sources) ?? elementBox(element, bench.sources);
-    return isGround(box) ? [] : [outset(box, clear)];
+    const box = inkBounds(element, sources) ?? elementBox(element, sources);
+    return isGround(box) ? [] : [box];
   });
+  return { safe, taken };
 }
 
 /** Whether a box lies within the safe zone, on nothing but grounds. */
-export const isFree = (bench: Bench, box: Box): boolean =>
-  contains(safeOn(bench), box) && !takenOn(bench, 0).some((each) => overlaps(each, box));
+export const isFree = ({ safe, taken }: SideRoom, box: Box): boolean =>
+  contains(safe, box) && !taken.some((each) => overlaps(each, box));
 
 /** Where a box of a size lies so, `clear` points from everything else; undefined where it nowhere does. */
-export const freePlace = (bench: Bench, size: Size, clear: number): Point | undefined =>
-  freeRoom(safeOn(bench), takenOn(bench, clear), size);
+export function freePlace({ safe, taken }: SideRoom, size: Size, clear: number): Point | undefined {
+  const kept = taken.map((box) => outset(box, clear));
+  return freeRoom(safe, kept, size);
+}
 
 /**
  * Where a logo lies free of everything else with its clear space, a share of its height, as wide as may be from the least on;
  * the middle where it nowhere does.
  */
 export function placeForLogo(bench: Bench, logo: Size & { least: number; clear: number }): Box {
+  const room = roomOn(bench);
   // As large as it was drawn, unless that takes more than a third of the side.
   const widest = Math.max(logo.least, Math.min(logo.width, bench.piece.width / 3));
   const sized = (width: number): Size => ({ width, height: (width * logo.height) / logo.width });
@@ -50,7 +56,7 @@ export function placeForLogo(bench: Bench, logo: Size & { least: number; clear: 
   for (const clear of [logo.clear, 0])
     for (let i = 0; i < SIZES; i++) {
       const size = sized(widest + ((logo.least - widest) * i) / (SIZES - 1));
-      const at = freePlace(bench, size, clear * size.height);
+      const at = freePlace(room, size, clear * size.height);
       if (at) return { ...at, ...size };
     }
   const size = sized(widest);

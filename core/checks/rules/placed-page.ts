@@ -1,7 +1,7 @@
 import { isProcessPlate } from '../../colour/ink';
 import { distancesTo } from '../../geometry/box';
 import { boxAround, type Matrix, multiply } from '../../geometry/matrix';
-import { pictureMatrix } from '../../picture/place';
+import { effectivePpi, pictureMatrix } from '../../picture/place';
 import { turnOf } from '../../scene/turn';
 import { type Check, type CheckContext, type Finding, HAIR, trimOf } from '../check';
 import { found } from '../found';
@@ -10,9 +10,8 @@ import { type PageOn, pageScale, pagesOn } from '../pictures-on';
 /** Pages of other PDFs that are placed whole: what is on them stays as it is, so that only their own program can mend it. */
 
 /** A page in colours of a screen is printed as a picture of its plates, as fine as its cells are where it lies. */
-function asPicture(page: PageOn, context: CheckContext): Finding {
-  const { picture, asset, placed } = page;
-  const ppi = (72 * asset.width) / placed.width / pageScale(page);
+function asPicture({ picture, asset, placed }: PageOn, context: CheckContext): Finding {
+  const ppi = effectivePpi(picture, asset.width, asset.height);
   const wanted = context.shop.limits.lineArt.warn;
   const isFine = Math.round(ppi) >= wanted || (placed.words === undefined && placed.line === undefined);
   return isFine

@@ -94,8 +94,8 @@ const cutBox = ([x0, y0, x1, y1]: BoxNumbers): Box => ({ x: 0, y: 0, width: x1 -
 const flat = (colour: GlyphSeen['colour']): Plates | undefined => (colour && !isShade(colour) ? colour : undefined);
 
 /** How far a letter's box is from the nearest edge of the cut; negative where it is cut into. */
-function toEdge(letter: GlyphSeen, cut: Box): number {
-  const { top, right, bottom, left } = distancesTo(letterBox(letter), cut);
+function toEdge(letter: Box, cut: Box): number {
+  const { top, right, bottom, left } = distancesTo(letter, cut);
   return Math.min(top, right, bottom, left);
 }
 
@@ -129,8 +129,10 @@ const LOOKS: readonly Look[] = [
     const box = cutBox(cut);
     const safe = shop.safe[kindOf(box)];
     const near = letters
-      .filter((letter) => letter.seen && letter.text.trim() !== '' && overlaps(letterBox(letter), box))
-      .map((letter) => ({ letter, gap: toEdge(letter, box) }))
+      .filter((letter) => letter.seen && letter.text.trim() !== '')
+      .map((letter) => ({ letter, lies: letterBox(letter) }))
+      .filter(({ lies }) => overlaps(lies, box))
+      .map(({ letter, lies }) => ({ letter, gap: toEdge(lies, box) }))
       .filter(({ gap }) => gap < safe - 0.5);
     const worst = near.sort((a, b) => a.gap - b.gap)[0];
     if (!worst) return [];

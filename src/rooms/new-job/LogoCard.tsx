@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { type LogoInk, takeLogo } from '../../../core/client/take-logo';
 import { hexOf } from '../../../core/colour/engine';
 import type { Art } from '../../../core/files/art-in/art';
+import type { ArtKind } from '../../../core/files/art-in/kind';
 import { makeJob } from '../../../core/job/make';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Job } from '../../../core/job/schema';
@@ -21,7 +22,7 @@ import { FileChooser } from '../../parts/FileChooser';
 const ROLES = { main: 'Main', accent: 'Accent', light: 'Light' } as const;
 const NO_PREVIEWS = new Map();
 
-const artOf = async (file: File, kind: 'svg' | 'pdf' | undefined, colours: number): Promise<Art> => {
+const artOf = async (file: File, kind: ArtKind | undefined, colours: number): Promise<Art> => {
   if (!kind) return intake().traceLogo(file, colours);
   const bytes = new Uint8Array(await file.arrayBuffer());
   if (kind === 'svg') return intake().readDrawing(bytes);
@@ -40,22 +41,21 @@ export function LogoCard({
   kit: Kit | undefined;
   onChange(to: (job: Job) => Job): void;
 }) {
-  const [file, setFile] = useState<File>();
+  /** The bitmap that the logo was traced from, if it was. */
+  const [traced, setTraced] = useState<File>();
   const [colours, setColours] = useState<readonly LogoInk[]>([]);
   const [notes, setNotes] = useState<readonly string[]>([]);
   const [problem, setProblem] = useState<string>();
   const [isReading, setReading] = useState(false);
   const logo = job.logos[0];
   const press = kit?.press(pressConditionOf(job, shopIn(job, usualShop(job))));
-  const [isTraced, setTraced] = useState(false);
 
   async function take(next: File, most: number): Promise<void> {
-    setFile(next);
     setProblem(undefined);
     setReading(true);
     try {
       const kind = await artKindOf(next);
-      setTraced(kind === undefined);
+      setTraced(kind === undefined ? next : undefined);
       const art = await artOf(next, kind, most);
       // A file may come before all is loaded.
       const here = kit ?? (await loadKit());
@@ -80,7 +80,7 @@ export function LogoCard({
   }
 
   function remove(): void {
-    setFile(undefined);
+    setTraced(undefined);
     setColours([]);
     setNotes([]);
     onChange((now) => ({ ...now, logos: [], assets: {}, inks: makeJob('new', 'New', now.changed).inks }));
@@ -151,7 +151,7 @@ export function LogoCard({
           {problem}
         </p>
       )}
-      {isTraced && file && logo && (
+      {traced && logo && (
         <div className="rounded border border-warning p-2 text-[13px]">
           <p>
             This logo is a bitmap. It has been traced, so that it prints sharp at any size: ask the client for the
@@ -159,7 +159,7 @@ export function LogoCard({
           </p>
           <div className="mt-1.5 flex gap-1.5">
             {[1, 2].map((most) => (
-              <button key={most} type="button" className="btn btn-xs" onClick={() => void take(file, most)}>
+              <button key={most} type="button" className="btn btn-xs" onClick={() => void take(traced, most)}>
                 {most === 1 ? 'Trace in one ink' : 'Trace in two inks'}
               </button>
             ))}

@@ -11,7 +11,7 @@ import type { Rows } from '../../../core/run/rows';
 import { elementBox } from '../../../core/scene/face';
 import { toPoints } from '../../../core/units/length';
 import type { Bench } from '../../bench/bench';
-import { freePlace, inMiddle, isFree } from '../../bench/free-place';
+import { freePlace, inMiddle, isFree, roomOn } from '../../bench/free-place';
 import { act, select } from '../../store/session';
 
 /** What lies free of everything else lies so many points from it. */
@@ -38,7 +38,8 @@ function wordsFor(
   const words = (text: string) =>
     makeWords({ id, text: text || column.name, x: 0, y: 0, lettering: { size: 9, paint } });
   const sizes = SHARES.map((share) => elementBox(words(textAt(sorted, share)), bench.sources));
-  const found = sizes.map((size) => freePlace(bench, size, CLEAR)).find((at) => at !== undefined);
+  const room = roomOn(bench);
+  const found = sizes.map((size) => freePlace(room, size, CLEAR)).find((at) => at !== undefined);
   const text = said.replace(/\r?\n/g, '\u2028');
   const at = found ?? inMiddle(bench, sizes.at(-1)!);
   return { ...words(said), ...at, paragraphs: [{ spans: [{ text, quote: quoteOfColumn(column.key) }] }] };
@@ -46,7 +47,7 @@ function wordsFor(
 
 function codeFor(bench: Bench, column: Column, said: string, id: string, paint: Ink): Element {
   const size = { width: toPoints(20, 'mm'), height: toPoints(20, 'mm') };
-  const at = freePlace(bench, size, CLEAR) ?? inMiddle(bench, size);
+  const at = freePlace(roomOn(bench), size, CLEAR) ?? inMiddle(bench, size);
   const code = makeCode({ id, symbology: 'qrcode', text: said || column.name, ...at, ...size, paint });
   return { ...code, byRow: { from: column.key } };
 }
@@ -72,10 +73,9 @@ function postCodeFor(bench: Bench, { numbers, cell }: Rows, column: Column, id: 
         [beside.x, bench.piece.width - safe - size.width].map((x) => ({ x, y })),
       )
     : [];
+  const room = roomOn(bench);
   const at =
-    wished.find((each) => isFree(bench, { ...each, ...size })) ??
-    freePlace(bench, size, CLEAR) ??
-    inMiddle(bench, size);
+    wished.find((each) => isFree(room, { ...each, ...size })) ?? freePlace(room, size, CLEAR) ?? inMiddle(bench, size);
   const when = { every: true, tests: [{ of: column.key, test: 'is not empty' as const, to: '' }] };
   return { ...makeCode({ id, symbology, text, ...at, ...size, paint }), byRow: { from: column.key, shown: when } };
 }

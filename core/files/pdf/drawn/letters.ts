@@ -35,14 +35,12 @@ function drawProcedure(running: Running, font: FontRead, code: number, matrix: M
   drawing.lettering--;
 }
 
-const ontoDevice = ({ upem }: FontRead, matrix: Matrix): Matrix => multiply(matrix, [1 / upem, 0, 0, 1 / upem, 0, 0]);
-
-function drawOutline(running: Running, font: FontRead, outline: Path | undefined, matrix: Matrix): void {
+function drawOutline(running: Running, font: FontRead, outline: Path | undefined, onto: Matrix): void {
   const { drawing, state } = running;
   const { mode } = state.text;
   if (!outline) drawing.hear.unread?.(`letters of ${font.name}`);
   if (!outline || outline.length === 0) return;
-  const shape: Path = transformPath(outline, ontoDevice(font, matrix));
+  const shape: Path = transformPath(outline, onto);
   const { colour, tile, mesh } = state.paint.fill;
   if (FILLS.includes(mode)) {
     if (tile || mesh) fillIn(running, shape);
@@ -75,6 +73,7 @@ export function show(running: Running, text: string): void {
   for (const { code, isSpace } of font.codes(text)) {
     const line = multiply(state.ctm, running.letter);
     const matrix = multiply(line, [size * wide, 0, 0, size, 0, rise]);
+    const onto = multiply(matrix, [1 / font.upem, 0, 0, 1 / font.upem, 0, 0]);
     const glyph = font.glyph(code);
     const outline = font.type3 ? undefined : font.outline(glyph);
     // What is not read may well have a shape.
@@ -91,11 +90,11 @@ export function show(running: Running, text: string): void {
       advance: advance * Math.hypot(line[0], line[1]),
       colour: state.paint[mode === 1 ? 'stroke' : 'fill'].colour,
       overprints: state.overprint.fill,
-      ink: inkOf(outline, ontoDevice(font, matrix)),
+      ink: inkOf(outline, onto),
       seen: mode !== 3 && mode !== 7 && hasShape,
     });
     if (font.type3) drawProcedure(running, font, code, matrix);
-    else if (mode !== 3) drawOutline(running, font, outline, matrix);
+    else if (mode !== 3) drawOutline(running, font, outline, onto);
     drawing.hear.lettered?.();
     running.letter = multiply(running.letter, [1, 0, 0, 1, advance, 0]);
   }

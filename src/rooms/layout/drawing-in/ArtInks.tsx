@@ -14,7 +14,7 @@ import { NEW_LOGO } from '../../../../core/job/edits/logos';
 import { placeOnFace } from '../../../../core/job/edits/placed';
 import type { Job, Paint } from '../../../../core/job/schema';
 import { type Bench, useBench } from '../../../bench/bench';
-import { isFree, placeForLogo } from '../../../bench/free-place';
+import { isFree, placeForLogo, roomOn } from '../../../bench/free-place';
 import { Tick } from '../../../parts/Tick';
 import { act, select } from '../../../store/session';
 import { type Incoming, nextDrawing, titleOf } from './incoming';
@@ -28,7 +28,7 @@ const nameOf = (ink: ArtInk): string =>
 function placeOf({ width, height, trim }: Art, bench: Bench, drawing: Incoming, isLogo: boolean): Box {
   const own = drawing.kind === 'pdf' ? (trim ?? { x: 0, y: 0, width, height }) : undefined;
   const usual = placeOnFace({ width, height, trim: own }, bench.piece, drawing.at);
-  const isRight = !isLogo || drawing.at !== undefined || isFree(bench, usual);
+  const isRight = !isLogo || drawing.at !== undefined || isFree(roomOn(bench), usual);
   return isRight ? usual : placeForLogo(bench, { width, height, ...NEW_LOGO });
 }
 

@@ -1,11 +1,12 @@
 import { create } from 'zustand';
+import type { ArtKind } from '../../../../core/files/art-in/kind';
 import type { Point } from '../../../../core/geometry/box';
 
 /** A drawing, or a PDF, that has been chosen, dropped or pasted, and waits for its inks. */
 export interface Incoming {
   name: string;
   bytes: Uint8Array;
-  kind: 'svg' | 'pdf';
+  kind: ArtKind;
   face: string;
   /** Where its middle goes; the middle of the face where it is left out. */
   at: Point | undefined;
