@@ -1,14 +1,24 @@
 import { existsSync } from 'node:fs';
+import type { Finding } from '../core/checks/check';
 import { measuredAndWanted } from '../core/checks/measure-words';
-import { unusedInks } from '../core/checks/rules/unused-ink';
+import type { Unread } from '../core/checks/unread';
+import { hashOf } from '../core/files/hash';
 import { readShop, ShopFileError } from '../core/files/shop-file';
-import { findElement, inkOf, titleOf } from '../core/job/find';
+import { unpackJobFile } from '../core/files/unpack-job';
+import { findElement, pieceOf, titleOf } from '../core/job/find';
 import type { ShopSpec } from '../core/trade/schema';
 import { SHOPS } from '../core/trade/shops';
 import type { Command } from './command';
-import { CliError, openJob, pieceAsked, readGiven } from './given';
-import { loadKit } from './kit';
-import { openReviewer } from './review';
+import { CliError, pieceAsked, readGiven } from './given';
+import { keep, recall } from './kept';
+
+/** What was found, without what mends it: it is told, and kept for when the same file is asked about again. */
+export interface Looked {
+  found: { piece: string; finding: Omit<Finding, 'fix' | 'orElse'>; fix: string | undefined }[];
+  unread: (Unread & { piece: string })[];
+  /** Names of inks that nothing uses. */
+  unused: string[];
+}
 
 /** A shop that ships, by its id; or the shop spec in a file, checked. */
 export function shopGiven(path: string): ShopSpec {
@@ -26,32 +36,31 @@ export function shopGiven(path: string): ShopSpec {
   }
 }
 
+/** What is found in a file, as it was kept; what looks is loaded only where nothing is. */
+async function looked(bytes: Uint8Array, id: string | undefined, shop: ShopSpec | undefined): Promise<Looked> {
+  const asked = ['check', hashOf(bytes), id, shop];
+  return recall<Looked>(asked) ?? keep(asked, await (await import('./look-over')).lookOver(bytes, id, shop));
+}
+
 export const check: Command = {
   help: `check JOB.tidyedge [--piece ID] [--shop SHOP] [--json]   prints the findings that nobody has accepted, and what could not be read
 Exit 1 where there is an error (severity "stop") or something could not be read, 0 otherwise. --shop takes the id of a shop, or a file with its spec as JSON.`,
   options: { piece: { type: 'string' }, shop: { type: 'string' }, json: { type: 'boolean' } },
   async run(path, { piece: id, shop, json }) {
-    const { job, assets } = openJob(path);
+    const bytes = readGiven(path);
+    const { job } = unpackJobFile(bytes);
     const spec = typeof shop === 'string' ? shopGiven(shop) : undefined;
-    const pieces = id === undefined ? job.pieces : [pieceAsked(job, id)];
-    const reviewer = openReviewer(await loadKit(assets), assets);
-    const reviews = pieces.map((piece) => ({ piece, ...reviewer.review(job, piece, spec) }));
-    const found = reviews.flatMap(({ piece, open }) => open.map((finding) => ({ piece, finding })));
-    const unread = reviews.flatMap(({ piece, unread }) => unread.map((each) => ({ piece, ...each })));
-    // Of the whole job, not of a piece.
-    const unused = id === undefined ? unusedInks(job).map((ink) => inkOf(job.inks, ink).name) : [];
+    const only = id === undefined ? undefined : pieceAsked(job, id).id;
+    const { found, unread, unused } = await looked(bytes, only, spec);
     if (json) {
-      const rows = found.map(({ piece, finding: { fix, orElse: _else, ...rest } }) => ({
-        piece: piece.id,
-        ...rest,
-        ...(fix ? { fix: fix.label } : {}),
-      }));
+      const rows = found.map(({ piece, finding, fix }) => ({ piece, ...finding, ...(fix ? { fix } : {}) }));
       const inks = unused.map((ink) => ({ check: 'unused-ink', severity: 'advise', problem: `Nothing uses ${ink}` }));
-      const missed = unread.map(({ piece, what, says }) => ({ piece: piece.id, what, says }));
+      const missed = unread.map(({ piece, what, says }) => ({ piece, what, says }));
       console.log(JSON.stringify({ findings: [...rows, ...inks], unread: missed }, null, 1));
     } else {
-      for (const { piece, says } of unread) console.log(`not read  ${piece.id}: ${says}`);
-      for (const { piece, finding } of found) {
+      for (const { piece, says } of unread) console.log(`not read  ${piece}: ${says}`);
+      for (const { piece: at, finding } of found) {
+        const piece = pieceOf(job, at)!;
         const element = findElement(job, finding.element)?.element;
         const numbers = measuredAndWanted(finding, piece.unit);
         const face = piece.faces.find((f) => f.id === finding.face)!;

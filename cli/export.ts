@@ -17,8 +17,9 @@ import { shopIn } from '../core/job/shops-of';
 import { FURTHER_MARKS } from '../core/scene/marks';
 import { OFFICE_SHEETS, type OfficeSheet } from '../core/scene/office-sheet';
 import type { Command } from './command';
-import { CliError, openJob, pieceAsked } from './given';
+import { CliError, pieceAsked } from './given';
 import { loadKit } from './kit';
+import { openJob } from './open-job';
 import { openPngReader } from './png-reader';
 import { openReviewer, writeTicket } from './review';
 

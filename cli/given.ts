@@ -1,5 +1,4 @@
 import { readFileSync } from 'node:fs';
-import { type JobBundle, readJobFile } from '../core/files/job-file';
 import { pieceOf } from '../core/job/find';
 import type { Job, Piece } from '../core/job/schema';
 
@@ -14,8 +13,6 @@ export function readGiven(path: string): Uint8Array {
     throw new CliError(`${path} cannot be read. Check its name.`);
   }
 }
-
-export const openJob = (path: string): JobBundle => readJobFile(readGiven(path));
 
 export function pieceAsked(job: Job, id: string | boolean | undefined): Piece {
   const piece = typeof id === 'string' ? pieceOf(job, id) : undefined;

@@ -25,31 +25,36 @@ function prune(): void {
   for (const { name } of byAge.slice(0, names.length - MOST)) rmSync(join(folder, name), { force: true });
 }
 
-/**
- * The answer to a question that is told whole by `asked`, as it was kept; else it is worked out and kept. Where nothing can be
- * kept, it is worked out each time.
- */
-export function kept<T>(asked: unknown, workOut: () => T): T {
-  let file: string | undefined;
+/** The file that the answer to a question is kept in, where it is: `asked` tells the question whole. */
+function fileOf(asked: unknown): string {
+  const key = createHash('sha256').update(app()).update(JSON.stringify(asked)).digest('hex');
+  return join(folder, `${key}.json`);
+}
+
+/** The answer that was kept; undefined where none is, or it cannot be read. */
+export function recall<T>(asked: unknown): T | undefined {
   try {
-    const key = createHash('sha256').update(app()).update(JSON.stringify(asked)).digest('hex');
-    file = join(folder, `${key}.json`);
-    return JSON.parse(readFileSync(file, 'utf8')) as T;
+    return JSON.parse(readFileSync(fileOf(asked), 'utf8')) as T;
   } catch {
-    // Not kept yet, or not to be read.
+    return undefined;
   }
-  const answer = workOut();
+}
+
+/** Keeps an answer, and gives it back; where nothing can be kept, it is worked out each time. */
+export function keep<T>(asked: unknown, answer: T): T {
   try {
-    if (file) {
-      mkdirSync(folder, { recursive: true });
-      // Whole or not at all: another run may read it at the same time.
-      const whole = `${file}.${process.pid}`;
-      writeFileSync(whole, JSON.stringify(answer));
-      renameSync(whole, file);
-      prune();
-    }
+    const file = fileOf(asked);
+    mkdirSync(folder, { recursive: true });
+    // Whole or not at all: another run may read it at the same time.
+    const whole = `${file}.${process.pid}`;
+    writeFileSync(whole, JSON.stringify(answer));
+    renameSync(whole, file);
+    prune();
   } catch {
     // No room, or a folder that cannot be written to.
   }
   return answer;
 }
+
+/** The answer to a question, as it was kept; else it is worked out and kept. */
+export const kept = <T>(asked: unknown, workOut: () => T): T => recall<T>(asked) ?? keep(asked, workOut());

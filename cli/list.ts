@@ -1,7 +1,8 @@
 import { pieceFacts } from '../core/checks/piece-facts';
+import { unpackJobFile } from '../core/files/unpack-job';
 import { formatSize, fromPoints } from '../core/units/length';
 import type { Command } from './command';
-import { openJob } from './given';
+import { readGiven } from './given';
 
 const millimetres = (points: number): number => Math.round(fromPoints(points, 'mm') * 1000) / 1000;
 
@@ -9,7 +10,7 @@ export const list: Command = {
   help: `list JOB.tidyedge [--json]   names the pieces: id, kind, finished size, faces, plates`,
   options: { json: { type: 'boolean' } },
   async run(path, { json }) {
-    const { job } = openJob(path);
+    const { job } = unpackJobFile(readGiven(path));
     const pieces = job.pieces.map((piece) => ({
       id: piece.id,
       name: piece.name,

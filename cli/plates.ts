@@ -11,8 +11,9 @@ import { separatedPictures } from '../core/files/separated';
 import { pressConditionOf } from '../core/job/press-of';
 import { shopIn } from '../core/job/shops-of';
 import type { Command } from './command';
-import { CliError, openJob, pieceAsked } from './given';
+import { CliError, pieceAsked } from './given';
 import { loadKit } from './kit';
+import { openJob } from './open-job';
 
 const PPI = { usual: 150, least: 10, most: 1200 };
 

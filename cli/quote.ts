@@ -6,7 +6,8 @@ import { quoteItem, readQuote } from '../core/sheet/savings';
 import { moneyText } from '../core/trade/money';
 import { shopGiven } from './check';
 import type { Command } from './command';
-import { CliError, openJob, pieceAsked } from './given';
+import { CliError, pieceAsked } from './given';
+import { openJob } from './open-job';
 
 export const quote: Command = {
   help: `quote JOB.tidyedge --piece ID [--quantity N] [--shop SHOP] [--json]   works out what a shop charges, by its price list

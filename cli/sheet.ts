@@ -12,8 +12,9 @@ import { cuttingPlan, TRUE_CORNER } from '../core/sheet/cutting';
 import { itemsOf, pieceFor, SheetError, sheetPlans, trimsOf } from '../core/sheet/plan';
 import { PRESS_SHEETS } from '../core/trade/press-sheets';
 import type { Command } from './command';
-import { CliError, openJob, pieceAsked } from './given';
+import { CliError, pieceAsked } from './given';
 import { loadKit } from './kit';
+import { openJob } from './open-job';
 import { openReviewer, writeTicket } from './review';
 
 /** The sheet that the job has for a piece, with what is asked for instead. */

@@ -50,7 +50,7 @@ async function isPlain(error: unknown): Promise<boolean> {
     await Promise.all([
       import('../core/files/gate'),
       import('../core/files/hand-off/read-back-error'),
-      import('../core/files/job-file'),
+      import('../core/files/read-job'),
       import('../core/files/pdf/asked'),
       import('../core/picture/limits'),
       import('../core/type/sfnt'),

@@ -1,5 +1,5 @@
 import { hashOf } from '../core/files/hash';
-import type { JobBundle } from '../core/files/job-file';
+import type { JobBundle } from '../core/files/job-parts';
 import { addElement } from '../core/job/edits/elements';
 import { requoted } from '../core/job/edits/house';
 import { addPiece } from '../core/job/edits/job';

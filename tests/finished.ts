@@ -1,4 +1,4 @@
-import type { JobBundle } from '../core/files/job-file';
+import type { JobBundle } from '../core/files/job-parts';
 import { addElement } from '../core/job/edits/elements';
 import { addFinish, copyToFinish, coverSide, newFinish } from '../core/job/edits/finishing';
 import { makeShape } from '../core/job/make';

@@ -2,8 +2,9 @@ import type { Progress } from '../core/files/pdf/document';
 import { type Inspection, inspectPdf } from '../core/files/pdf/inspect';
 import { faultSaid, SyntaxFault } from '../core/files/pdf/parsed/syntax';
 import type { ShopSpec } from '../core/trade/schema';
+import { loadJpegDecoder } from './decoders';
 import { drawPages, type PagePicture } from './draw-pages';
-import { loadJpegDecoder, openKit } from './kit';
+import { openKit } from './kit';
 
 /** Files of other makes, looked into off the page's thread. */
 

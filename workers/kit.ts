@@ -1,10 +1,6 @@
-import jpegUrl from '@jsquash/jpeg/codec/dec/mozjpeg_dec.wasm?url';
 import subsetUrl from 'harfbuzzjs/dist/harfbuzz-subset.wasm?url';
 import lcmsUrl from 'lcms-wasm/dist/lcms.wasm?url';
-import jpxUrl from 'pdfjs-dist/wasm/openjpeg.wasm?url';
 import { type ColourEngine, createColourEngine, createPress, type Press } from '../core/colour/engine';
-import { lendJpx } from '../core/packed/jpx';
-import { openJpegDecoder } from '../core/picture/jpeg-decode';
 import { CONDITIONS, conditionOf } from '../core/trade/conditions';
 import type { PressCondition } from '../core/trade/schema';
 import { createFontBook, type FontBook } from '../core/type/font';
@@ -60,11 +56,6 @@ const loadShippedProfiles = once(async () =>
   ),
 );
 export const loadFontCutter = once(async (): Promise<FontCutter> => createFontCutter(await bytesAt(subsetUrl)));
-/** Once it has been called, this thread can decode JPEG pictures, and fetch what decodes JPEG 2000. */
-export const loadJpegDecoder = once(async () => {
-  lendJpx(() => bytesAt(jpxUrl));
-  openJpegDecoder(await bytesAt(jpegUrl));
-});
 const shippedFonts = new Map<string, Promise<Uint8Array>>();
 function shippedFont(id: string): Promise<Uint8Array> {
   const face = typefaceOf(id) ?? typefaceOf(PLAIN.lettering.typeface)!;

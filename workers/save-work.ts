@@ -1,5 +1,6 @@
 import { transfer } from 'comlink';
-import { filesOf, writeJobFile } from '../core/files/job-file';
+import { writeJobFile } from '../core/files/job-file';
+import { filesOf } from '../core/files/job-parts';
 import type { Progress } from '../core/files/pdf/document';
 import type { Job } from '../core/job/schema';
 import { shelfBytes } from './shelf-files';

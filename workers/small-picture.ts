@@ -4,8 +4,8 @@ import { decodePicture, type Pixels } from '../core/picture/decode';
 import { PictureError } from '../core/picture/limits';
 import { isSideways, type PictureFacts, probePicture, refuseSize } from '../core/picture/probe';
 import type { SeparatedPicture } from '../core/picture/separate';
+import { loadJpegDecoder } from './decoders';
 import { bytesAt } from './fetch';
-import { loadJpegDecoder } from './kit';
 import { once } from './once';
 
 const asBlob = (bytes: Uint8Array, type: string): Blob => new Blob([bytes as Uint8Array<ArrayBuffer>], { type });

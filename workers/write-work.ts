@@ -35,8 +35,9 @@ import { SERVICE_TYPEFACE } from '../core/scene/slug';
 import { itemsOf, pieceFor, type SheetPlan } from '../core/sheet/plan';
 import type { ShopSpec } from '../core/trade/schema';
 import { ownId } from '../core/type/own-font';
+import { loadJpegDecoder } from './decoders';
 import { drawPages, type PagePicture } from './draw-pages';
-import { loadFontCutter, loadJpegDecoder, openKit } from './kit';
+import { loadFontCutter, openKit } from './kit';
 import { type Passed, passAll, reviewed } from './review-work';
 import { loadPngReader } from './small-picture';
 

@@ -2,7 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { isPdfFile } from '../../core/files/art-in/kind';
 import { hashOf } from '../../core/files/hash';
-import { filesOf } from '../../core/files/job-file';
+import { filesOf } from '../../core/files/job-parts';
 import type { Job } from '../../core/job/schema';
 import { intake } from '../../workers/intake';
 import { keepAsset } from '../store/assets';

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { Finding } from '../../core/checks/check';
 import { pieceFacts } from '../../core/checks/piece-facts';
 import type { Unread } from '../../core/checks/unread';
@@ -8,11 +8,13 @@ import { shopsOf } from '../../core/job/shops-of';
 import { formatLength, formatSize } from '../../core/units/length';
 import { act } from '../store/session';
 import { useBench, useFound } from './bench';
-import { CutDialog } from './cut/CutDialog';
-import { ChecksPanel } from './findings/ChecksPanel';
-import { FindingList } from './findings/FindingList';
 import { openPanel, useRoom } from './room';
-import { ShopsPanel } from './shops/ShopsPanel';
+
+// They come when they are asked for: most of them have the checks with them.
+const CutDialog = lazy(async () => ({ default: (await import('./cut/CutDialog')).CutDialog }));
+const ChecksPanel = lazy(async () => ({ default: (await import('./findings/ChecksPanel')).ChecksPanel }));
+const FindingList = lazy(async () => ({ default: (await import('./findings/FindingList')).FindingList }));
+const ShopsPanel = lazy(async () => ({ default: (await import('./shops/ShopsPanel')).ShopsPanel }));
 
 interface Chip {
   label: string;
@@ -94,7 +96,9 @@ export function StatusBar() {
       aria-label="Status bar"
     >
       {(shown.length > 0 || (open === 'all' && standing.length + unread.length > 0)) && (
-        <FindingList findings={shown} all={open === 'all'} onClose={() => setOpen(undefined)} />
+        <Suspense>
+          <FindingList findings={shown} all={open === 'all'} onClose={() => setOpen(undefined)} />
+        </Suspense>
       )}
       {chips.map(({ label, value, check }) => {
         const found = of(check?.id);
@@ -163,9 +167,11 @@ export function StatusBar() {
       </label>
       {/* Dialogs stand here so that every room of a piece has them. */}
       <div className="text-base-content">
-        {panel === 'cut' && <CutDialog onClose={closePanel} />}
-        {panel === 'shops' && <ShopsPanel onClose={closePanel} />}
-        {panel === 'checks' && <ChecksPanel onClose={closePanel} />}
+        <Suspense>
+          {panel === 'cut' && <CutDialog onClose={closePanel} />}
+          {panel === 'shops' && <ShopsPanel onClose={closePanel} />}
+          {panel === 'checks' && <ChecksPanel onClose={closePanel} />}
+        </Suspense>
       </div>
     </section>
   );

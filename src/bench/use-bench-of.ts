@@ -1,6 +1,5 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useDeferredValue, useEffect, useMemo } from 'react';
-import { review } from '../../core/checks/review';
 import type { Unread } from '../../core/checks/unread';
 import { pieceOf } from '../../core/job/find';
 import { pressConditionOf } from '../../core/job/press-of';
@@ -9,16 +8,19 @@ import { asFace } from '../../core/job/turned';
 import { shownFaces } from '../../core/scene/shown-faces';
 import { CONDITIONS } from '../../core/trade/conditions';
 import { echoUnit } from '../../core/units/length';
+import { startWriter } from '../store/saving';
 import { useJob, useSession } from '../store/session';
 import { db } from '../store/shelf';
 import { type Bench, type Found, NOTHING_FOUND, type Printed } from './bench';
 import { lostProfiles } from './kit';
+import { useChecking } from './use-checking';
 import { useFonts } from './use-fonts';
 import { useInks } from './use-inks';
 import { useKit } from './use-kit';
 import { useMixtures } from './use-mixtures';
 import { useNowAndThen } from './use-now-and-then';
 import { useOffers } from './use-offers';
+import { usePainted } from './use-painted';
 import { usePreviews } from './use-previews';
 import { useProfiles } from './use-profiles';
 import { useSpelling } from './use-spelling';
@@ -81,10 +83,22 @@ export function useBenchOf(
   const spelt = useSpelling(checked && pieceOf(checked, pieceId), checked?.spelling);
   const onPress = useInks(checked, pieceId, live);
   const offers = useOffers();
+  const isPainted = usePainted(fontsHere && press !== undefined && sources !== undefined);
+  const { checking, failure: unchecked } = useChecking(isPainted);
+  useEffect(() => {
+    if (isPainted) startWriter();
+  }, [isPainted]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: once more families are here, more can be offered
   const found = useMemo((): Found => {
     const settled = checked && pieceOf(checked, pieceId);
-    if (!settled || !kit || !fontsHere || !press) return NOTHING_FOUND;
+    if (unchecked)
+      return {
+        ...NOTHING_FOUND,
+        unread: [
+          { what: 'plates', says: `The checks could not be loaded: ${unchecked}. Reload the page to try again.` },
+        ],
+      };
+    if (!settled || !kit || !fontsHere || !press || !checking) return NOTHING_FOUND;
     // On the page's own record of timings, where the bench (and a browser's profiler) reads it.
     const start = performance.now();
     const { reading, failure } = onPress;
@@ -104,10 +118,10 @@ export function useBenchOf(
       misspelt: spelt.misspelt,
       missed: [...unlaid, ...spelt.missed],
     };
-    const { open, standing, unread } = review(checked, settled, { ...seen, fonts: kit.fonts, press });
+    const { open, standing, unread } = checking.review(checked, settled, { ...seen, fonts: kit.fonts, press });
     performance.measure('checks', { start });
     return { findings: open, standing, unread, seen, onPress: reading };
-  }, [checked, pieceId, kit, press, fontsHere, spelt, onPress, offers.here, filesHere]);
+  }, [checked, pieceId, kit, press, fontsHere, checking, unchecked, spelt, onPress, offers.here, filesHere]);
   const { findings } = found;
   useEffect(() => offers.wantedBy(findings), [findings, offers.wantedBy]);
   const faces = useMemo(

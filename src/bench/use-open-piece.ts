@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { pieceOf } from '../../core/job/find';
-import { layOutDemoOnce } from '../store/kept-jobs';
+import { layOutDemoOnce } from '../store/demo';
 import { openSession } from '../store/saving';
 import { useJob, useSession } from '../store/session';
 

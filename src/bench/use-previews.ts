@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { Ink } from '../../core/colour/ink';
 import type { Job, Piece } from '../../core/job/schema';
 import type { Lightness } from '../../core/picture/lightness';
@@ -25,7 +25,6 @@ const making = new Map<string, Promise<void>>();
 /** Addresses of pictures that have long not been asked for are given back: a page holds this many. */
 const MOST_MADE = 400;
 let listeners: (() => void)[] = [];
-let version = 0;
 
 function put(all: string, preview: Preview): void {
   const before = made.get(all);
@@ -38,7 +37,6 @@ function put(all: string, preview: Preview): void {
     made.delete(old);
     URL.revokeObjectURL(url);
   }
-  version++;
   for (const listener of listeners) listener();
 }
 
@@ -113,11 +111,6 @@ export function usePreviews(
         : new Map<string, ImageRef>(),
     [pieces, assets, inks, logos],
   );
-  const now = useSyncExternalStore(
-    subscribe,
-    () => version,
-    () => 0,
-  );
   // Most edits change none of this.
   const what = JSON.stringify([condition, [...wanted.keys()].sort(), inks?.filter((ink) => ink.kind === 'spot')]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is wanted is told whole by its text
@@ -125,24 +118,26 @@ export function usePreviews(
     if (condition && inks)
       for (const [key, image] of wanted) ask(keyOf(key, image, condition, inks), image, condition, inks);
   }, [what]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: as above; the version tells when there is more
-  const found = useMemo(() => {
-    const here = new Map<string, Preview>();
-    if (condition && inks)
-      for (const [key, image] of wanted) {
-        const preview = made.get(keyOf(key, image, condition, inks));
-        if (preview) here.set(key, preview);
-      }
-    return here;
-  }, [what, now]);
-  const same = useSame(found);
-  latest = same;
-  return same;
-}
-
-/** The same map as before where it holds the same: what is drawn from it is then not drawn again. */
-function useSame(found: Previews): Previews {
-  const text = [...found].map(([key, { url }]) => `${key}=${url}`).join();
-  // biome-ignore lint/correctness/useExhaustiveDependencies: what it holds is told whole by its text
-  return useMemo(() => found, [text]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: as above
+  const keys = useMemo(
+    () =>
+      condition && inks ? [...wanted].map(([key, image]) => [key, keyOf(key, image, condition, inks)] as const) : [],
+    [what],
+  );
+  // Only what has become of these draws anything again, however many others are made meanwhile.
+  const shown = useCallback(() => keys.map(([, all]) => made.get(all)?.url ?? '').join(), [keys]);
+  const addresses = useSyncExternalStore(subscribe, shown, () => '');
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what is here by now is told by its addresses
+  const found = useMemo(
+    () =>
+      new Map(
+        keys.flatMap(([key, all]) => {
+          const preview = made.get(all);
+          return preview ? [[key, preview] as const] : [];
+        }),
+      ),
+    [keys, addresses],
+  );
+  latest = found;
+  return found;
 }

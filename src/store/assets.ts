@@ -1,5 +1,5 @@
 import type { Table } from 'dexie';
-import { filesOf } from '../../core/files/job-file';
+import { filesOf } from '../../core/files/job-parts';
 import type { Job } from '../../core/job/schema';
 import { db } from './shelf';
 

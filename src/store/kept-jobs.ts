@@ -1,8 +1,7 @@
-import { type JobBundle, JobFileError, readJobFile } from '../../core/files/job-file';
+import type { JobBundle } from '../../core/files/job-parts';
+import { JobFileError } from '../../core/files/read-job';
 import type { History } from '../../core/job/history';
 import type { Job } from '../../core/job/schema';
-import demoUrl from '../../demo/hollin-and-fen.tidyedge?url';
-import runsUrl from '../../demo/spring-runs.tidyedge?url';
 import { announce } from './channel';
 import { type Opened, openKept } from './open-kept';
 import { planWrite, type Written } from './plan-write';
@@ -74,21 +73,6 @@ export async function listJobs(): Promise<Listed[]> {
     }),
   );
   return all.filter((each) => each !== undefined).sort((a, b) => (a.changed < b.changed ? 1 : -1));
-}
-
-export async function layOutDemo(): Promise<void> {
-  for (const url of [demoUrl, runsUrl]) {
-    const answer = await fetch(url);
-    await keepBundle(readJobFile(new Uint8Array(await answer.arrayBuffer())));
-  }
-  await db.notes.put({ key: 'demo' });
-}
-
-/** The demo job is there the first time the app is opened; whether this was it. */
-export async function layOutDemoOnce(): Promise<boolean> {
-  if (await db.notes.get('demo')) return false;
-  await layOutDemo();
-  return true;
 }
 
 /** The key of a job in the bin. */

@@ -1,4 +1,4 @@
-import { JobFileError, readJob } from '../../core/files/job-file';
+import { JobFileError, readJob } from '../../core/files/read-job';
 import { faultWords } from '../../core/job/fault-words';
 import { type History, type Step, startHistory } from '../../core/job/history';
 import { patched } from '../../core/job/patch';

@@ -1,5 +1,6 @@
 import type { Zippable } from 'fflate';
-import { assetPath, fontPath, JobFileError, profilePath, readJob, tablePath } from '../../core/files/job-file';
+import { assetPath, fontPath, profilePath, tablePath } from '../../core/files/job-parts';
+import { JobFileError, readJob } from '../../core/files/read-job';
 import { salvage } from '../../core/job/salvage';
 import type { Job } from '../../core/job/schema';
 import { keepBundle } from './kept-jobs';

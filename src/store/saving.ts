@@ -45,6 +45,7 @@ let begun = Number.NEGATIVE_INFINITY;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let pause = RETRY.first;
 let hasAsked = false;
+let hasStarted = false;
 
 const isKept = ({ history, live }: State): boolean =>
   history === undefined ||
@@ -116,6 +117,13 @@ async function writeAll(): Promise<void> {
   afterSteps();
 }
 
+/** Starts the thread that writes, once for each job that is opened; one that does not come is done without. */
+export function startWriter(): void {
+  if (hasStarted || typeof Worker === 'undefined') return;
+  hasStarted = true;
+  void writer.ready().catch(() => undefined);
+}
+
 /** Writes what is not on the shelf yet. */
 function write(): Promise<void> {
   clearTimeout(timer);
@@ -160,6 +168,7 @@ function changed(session: Session): void {
   if (isKept(session) || useSaving.getState().gone) return;
   if (useSaving.getState().state === 'failed') return;
   useSaving.setState({ state: 'saving' });
+  startWriter();
   if (running) return;
   // A pointer that moves keeps timers waiting: what it moves asks by itself whether it is time.
   if (session.history !== kept.history || liveWait() === 0) void write();
@@ -210,8 +219,7 @@ export async function openSession(jobId: string): Promise<boolean> {
   const { history, live, written } = opened;
   known = written;
   kept = { history, live: undefined };
-  // One that does not come is done without.
-  if (typeof Worker !== 'undefined') void writer.ready().catch(() => undefined);
+  hasStarted = false;
   // A tab that was closed in the middle of a gesture left what it had come to.
   useSession.setState({ history: live ? step(history, live.name, live.job, nanoid(10)) : history });
   return true;

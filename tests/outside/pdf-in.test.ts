@@ -5,7 +5,7 @@ import { afterAll, describe, expect, it } from 'vitest';
 import type { Cmyk } from '../../core/colour/ink';
 import type { Art } from '../../core/files/art-in/art';
 import { elementsOfArt } from '../../core/files/art-in/elements';
-import type { JobBundle } from '../../core/files/job-file';
+import type { JobBundle } from '../../core/files/job-parts';
 import type { FontRead } from '../../core/files/pdf/drawn/fonts';
 import type { Letter } from '../../core/files/pdf-in/art-device';
 import { layersOf } from '../../core/files/pdf-in/colours';

@@ -1,7 +1,7 @@
 import type { Art } from '../../core/files/art-in/art';
 import { elementsOfArt } from '../../core/files/art-in/elements';
 import { inkFor, newInkFor } from '../../core/files/art-in/inks';
-import type { JobBundle } from '../../core/files/job-file';
+import type { JobBundle } from '../../core/files/job-parts';
 import { openPdf, type PageArt, readPageArt } from '../../core/files/pdf-in/page';
 import { addArt } from '../../core/job/edits/copies';
 import { addAsset } from '../../core/job/edits/elements';

@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { profileFile } from '../../cli/kit';
-import type { JobBundle } from '../../core/files/job-file';
+import type { JobBundle } from '../../core/files/job-parts';
 import { pageBoxes } from '../../core/files/pdf/asked';
 import { verify } from '../../core/files/pdf/rules';
 import { writePdf } from '../../core/files/pdf/write';

@@ -1,5 +1,5 @@
 import { afterAll, describe, expect, it } from 'vitest';
-import type { JobBundle } from '../../core/files/job-file';
+import type { JobBundle } from '../../core/files/job-parts';
 import { addElement } from '../../core/job/edits/elements';
 import { setFold, setTurns, turnFace } from '../../core/job/edits/kinds';
 import { makeJob, makePiece, makeShape } from '../../core/job/make';

@@ -1,6 +1,6 @@
 import { expect } from 'vitest';
 import type { PlateGrid } from '../../core/devices/plates/device';
-import type { JobBundle } from '../../core/files/job-file';
+import type { JobBundle } from '../../core/files/job-parts';
 import { shopOf } from '../../core/trade/shops';
 import { gridOf } from '../core/devices/plates-kit';
 import { exportTo, tiffsep } from './tools';

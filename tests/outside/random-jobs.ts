@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { SYMBOLOGY_IDS } from '../../core/codes/symbologies';
 import { MOTIFS } from '../../core/colour/fill';
-import type { JobBundle } from '../../core/files/job-file';
+import type { JobBundle } from '../../core/files/job-parts';
 import { CORNER_FORMS } from '../../core/geometry/forms';
 import { addElement } from '../../core/job/edits/elements';
 import { makeCode, makePicture, makeRule, makeShape, makeWords } from '../../core/job/make';

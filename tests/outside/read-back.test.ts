@@ -3,7 +3,7 @@ import { unzlibSync, zlibSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import type { Row } from '../../core/files/hand-off/comparison';
 import { asAsked, prove } from '../../core/files/hand-off/prove';
-import type { JobBundle } from '../../core/files/job-file';
+import type { JobBundle } from '../../core/files/job-parts';
 import type { PdfAsked } from '../../core/files/pdf/asked';
 import type { Standard } from '../../core/files/pdf/standards';
 import { writePdf } from '../../core/files/pdf/write';

@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { profileFile } from '../../cli/kit';
 import { openPngReader } from '../../cli/png-reader';
 import { provenSvg } from '../../core/files/hand-off/prove-svg';
-import type { JobBundle } from '../../core/files/job-file';
+import type { JobBundle } from '../../core/files/job-parts';
 import { type SvgWords, writeSvg } from '../../core/files/svg-file';
 import { flipElement, turnElement } from '../../core/job/edits/elements';
 import { shopOf } from '../../core/trade/shops';

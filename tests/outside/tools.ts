@@ -3,7 +3,7 @@ import { mkdtempSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import type { JobBundle } from '../../core/files/job-file';
+import type { JobBundle } from '../../core/files/job-parts';
 import type { PdfAsked } from '../../core/files/pdf/asked';
 import { writePdf } from '../../core/files/pdf/write';
 import { shopOf } from '../../core/trade/shops';

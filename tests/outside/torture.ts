@@ -1,4 +1,4 @@
-import type { JobBundle } from '../../core/files/job-file';
+import type { JobBundle } from '../../core/files/job-parts';
 import { makePicture, makeRule, makeShape, makeWords } from '../../core/job/make';
 import type { Element } from '../../core/job/schema';
 import { cardWith, makePng, mm, withPicture } from '../kit';

@@ -1,7 +1,7 @@
 import './fixtures';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { readJob } from '../../core/files/job-file';
+import { readJob } from '../../core/files/read-job';
 import { moveElement } from '../../core/job/edits/elements';
 import { renameJob } from '../../core/job/edits/job';
 import { findElement } from '../../core/job/find';

@@ -1,6 +1,7 @@
 import './fixtures';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { filesOf, readJobFile, writeJobFile } from '../../core/files/job-file';
+import { readJobFile, writeJobFile } from '../../core/files/job-file';
+import { filesOf } from '../../core/files/job-parts';
 import type { Progress } from '../../core/files/pdf/document';
 import { bytesOf, keepAsset } from '../../src/store/assets';
 import { db } from '../../src/store/shelf';

@@ -1,7 +1,7 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { nanoid } from 'nanoid';
 import { useMemo, useState } from 'react';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { changesBetween } from '../../../core/job/compare';
 import type { Job } from '../../../core/job/schema';
 import { Dialog } from '../../parts/Dialog';

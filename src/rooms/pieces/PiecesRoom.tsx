@@ -118,7 +118,9 @@ const LaidPiece = memo(function LaidPiece({
   const alone = useMemo(() => (inSight ? [piece] : []), [inSight, piece]);
   const previews = usePreviews(job, condition, alone);
   const fontsHere = useFonts(job, alone);
-  const printed = inSight && fontsHere ? heldFaces(piece, sources) : [];
+  const isDrawn = inSight && fontsHere;
+  const shown = useMemo(() => showingMade(sources, piece), [sources, piece]);
+  const printed = useMemo(() => (isDrawn ? heldFaces(piece, sources) : []), [isDrawn, piece, sources]);
   const press = kit.press(condition);
   return (
     <li aria-label={piece.name} ref={ref}>
@@ -144,10 +146,10 @@ const LaidPiece = memo(function LaidPiece({
                 height: each.height * scale,
               }}
             >
-              {inSight && fontsHere ? (
+              {isDrawn ? (
                 <FaceArt
                   face={printed.find(({ id }) => id === each.face.id) ?? each.face}
-                  sources={showingMade(sources, piece)}
+                  sources={shown}
                   held={piece}
                   press={press}
                   previews={previews}

@@ -3,7 +3,7 @@ import { CHECKS } from '../../../core/checks';
 import type { Finding } from '../../../core/checks/check';
 import { checkPiece } from '../../../core/checks/check-piece';
 import { traceDevice } from '../../../core/devices/trace';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import type { Job } from '../../../core/job/schema';
 import { drawElement } from '../../../core/scene/face';
 import { sourcesOf } from '../../../core/scene/sources';

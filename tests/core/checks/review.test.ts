@@ -4,7 +4,7 @@ import { fixAll } from '../../../core/checks/fix-all';
 import { acceptance } from '../../../core/checks/let-stand';
 import { layPiece, platesFound } from '../../../core/checks/on-plates';
 import { type Review, review, type Seen } from '../../../core/checks/review';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { accept } from '../../../core/job/edits/accepted';
 import { addInk } from '../../../core/job/edits/inks';
 import type { Job } from '../../../core/job/schema';

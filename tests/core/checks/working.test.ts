@@ -6,7 +6,7 @@ import { compareShops, onlyAt } from '../../../core/checks/compare-shops';
 import { fixAll } from '../../../core/checks/fix-all';
 import { acceptance, letStand } from '../../../core/checks/let-stand';
 import { review } from '../../../core/checks/review';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { readShop, ShopFileError, shopFileSchema, writeShop } from '../../../core/files/shop-file';
 import { accept, openAgain } from '../../../core/job/edits/accepted';
 import { moveElement } from '../../../core/job/edits/elements';

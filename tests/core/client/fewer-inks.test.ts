@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { openReviewer } from '../../../cli/review';
 import { asOnePlate, proposeInks, withInks } from '../../../core/client/fewer-inks';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { pieceOf } from '../../../core/job/find';
 import { makeShape, makeWords } from '../../../core/job/make';
 import type { Job, Picture } from '../../../core/job/schema';

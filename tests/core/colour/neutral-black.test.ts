@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { LIGHT, lightnessOf, linearOf } from '../../../core/colour/srgb';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { setNeutralBlack } from '../../../core/job/edits/press';
 import { pressConditionOf } from '../../../core/job/press-of';
 import { shopOf } from '../../../core/trade/shops';

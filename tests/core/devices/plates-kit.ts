@@ -1,5 +1,5 @@
 import { type PlateGrid, platesDevice } from '../../../core/devices/plates/device';
-import type { JobBundle } from '../../../core/files/job-file';
+import type { JobBundle } from '../../../core/files/job-parts';
 import { type Box, outset } from '../../../core/geometry/box';
 import { pressConditionOf } from '../../../core/job/press-of';
 import { decodePicture } from '../../../core/picture/decode';

@@ -1,7 +1,9 @@
 import { unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { hashOf } from '../../../core/files/hash';
-import { assetsInUse, JobFileError, readJobFile, writeJobFile } from '../../../core/files/job-file';
+import { readJobFile, writeJobFile } from '../../../core/files/job-file';
+import { assetsInUse } from '../../../core/files/job-parts';
+import { JobFileError } from '../../../core/files/read-job';
 import { addElement, removeElement } from '../../../core/job/edits/elements';
 import { makePicture, makeWords } from '../../../core/job/make';
 import { JOB_VERSION } from '../../../core/job/schema';

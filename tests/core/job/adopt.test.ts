@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { readJob, readJobFile, writeJobFile } from '../../../core/files/job-file';
+import { readJobFile, writeJobFile } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { adoptPiece, templateOf } from '../../../core/job/edits/adopt';
 import { setFirmDetail } from '../../../core/job/edits/house';
 import { addInk } from '../../../core/job/edits/inks';

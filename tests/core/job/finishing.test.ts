@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { pieceFacts } from '../../../core/checks/piece-facts';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { pasteElements } from '../../../core/job/edits/copies';
 import {
   addFinish,

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { elementsOfArt } from '../../../core/files/art-in/elements';
-import { readJob } from '../../../core/files/job-file';
 import { readPeopleCsv } from '../../../core/files/people-csv';
 import { readPeopleVcards } from '../../../core/files/people-vcard';
+import { readJob } from '../../../core/files/read-job';
 import { readSvg } from '../../../core/files/svg-in/read';
 import { addElement } from '../../../core/job/edits/elements';
 import { takePeople } from '../../../core/job/edits/house';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { checkPiece } from '../../../core/checks/check-piece';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { apply } from '../../../core/geometry/matrix';
 import { areasOf } from '../../../core/job/areas';
 import { addElement } from '../../../core/job/edits/elements';

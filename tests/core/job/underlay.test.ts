@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { platesDevice } from '../../../core/devices/plates/device';
-import { assetsInUse, readJob, writeJobFile } from '../../../core/files/job-file';
+import { writeJobFile } from '../../../core/files/job-file';
+import { assetsInUse } from '../../../core/files/job-parts';
+import { readJob } from '../../../core/files/read-job';
 import { setUnderlay } from '../../../core/job/edits/faces';
 import { lineUp } from '../../../core/job/underlay';
 import { drawFace } from '../../../core/scene/face';

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readInkList } from '../../../core/files/ink-list';
-import { readJob } from '../../../core/files/job-file';
 import { readPeopleCsv } from '../../../core/files/people-csv';
+import { readJob } from '../../../core/files/read-job';
 import { crossFaults } from '../../../core/job/cross-faults';
 import { addElement, removeElement } from '../../../core/job/edits/elements';
 import { addInk } from '../../../core/job/edits/inks';

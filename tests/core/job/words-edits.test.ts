@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { setPaint } from '../../../core/job/edits/elements';
 import {
   changeStyle,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { addLetter, changeLetter, removeLetter } from '../../../core/job/edits/letters';
 import type { LetterText } from '../../../core/job/letters';
 import type { Words } from '../../../core/job/schema';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkPiece } from '../../../core/checks/check-piece';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { pieceOf } from '../../../core/job/find';
 import type { Job, Piece } from '../../../core/job/schema';
 import { elementBox } from '../../../core/scene/face';

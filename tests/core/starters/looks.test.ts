@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { openReviewer } from '../../../cli/review';
 import { unusedInks } from '../../../core/checks/rules/unused-ink';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { setFirmDetail } from '../../../core/job/edits/house';
 import type { Job, Words } from '../../../core/job/schema';
 import { sourcesOf } from '../../../core/scene/sources';

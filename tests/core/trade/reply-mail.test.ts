@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { checkPiece } from '../../../core/checks/check-piece';
-import { readJob } from '../../../core/files/job-file';
+import { readJob } from '../../../core/files/read-job';
 import { areasOf } from '../../../core/job/areas';
 import { NEW_POST, setPost } from '../../../core/job/edits/kinds';
 import { facingClear, REPLY_KINDS, type Reply, replyDrawn } from '../../../core/trade/reply-mail';

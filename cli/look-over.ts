@@ -1,0 +1,24 @@
+import { unusedInks } from '../core/checks/rules/unused-ink';
+import { readJobFile } from '../core/files/job-file';
+import { inkOf } from '../core/job/find';
+import type { ShopSpec } from '../core/trade/schema';
+import type { Looked } from './check';
+import { pieceAsked } from './given';
+import { loadKit } from './kit';
+import { openReviewer } from './review';
+
+/** What is found in the pieces of a job file: in all of them, or in the one that is asked for. */
+export async function lookOver(bytes: Uint8Array, id: string | undefined, shop: ShopSpec | undefined): Promise<Looked> {
+  const { job, assets } = readJobFile(bytes);
+  const pieces = id === undefined ? job.pieces : [pieceAsked(job, id)];
+  const reviewer = openReviewer(await loadKit(assets), assets);
+  const reviews = pieces.map((piece) => ({ piece: piece.id, ...reviewer.review(job, piece, shop) }));
+  return {
+    found: reviews.flatMap(({ piece, open }) =>
+      open.map(({ fix, orElse: _else, ...finding }) => ({ piece, finding, fix: fix?.label })),
+    ),
+    unread: reviews.flatMap(({ piece, unread }) => unread.map((each) => ({ piece, ...each }))),
+    // Of the whole job, not of a piece.
+    unused: id === undefined ? unusedInks(job).map((ink) => inkOf(job.inks, ink).name) : [],
+  };
+}
