@@ -1,7 +1,5 @@
 import { existsSync } from 'node:fs';
-import type { Finding } from '../core/checks/check';
 import { measuredAndWanted } from '../core/checks/measure-words';
-import type { Unread } from '../core/checks/unread';
 import { hashOf } from '../core/files/hash';
 import { readShop, ShopFileError } from '../core/files/shop-file';
 import { unpackJobFile } from '../core/files/unpack-job';
@@ -11,14 +9,7 @@ import { SHOPS } from '../core/trade/shops';
 import type { Command } from './command';
 import { CliError, pieceAsked, readGiven } from './given';
 import { keep, recall } from './kept';
-
-/** What was found, without what mends it: it is told, and kept for when the same file is asked about again. */
-export interface Looked {
-  found: { piece: string; finding: Omit<Finding, 'fix' | 'orElse'>; fix: string | undefined }[];
-  unread: (Unread & { piece: string })[];
-  /** Names of inks that nothing uses. */
-  unused: string[];
-}
+import type { Looked } from './looked';
 
 /** A shop that ships, by its id; or the shop spec in a file, checked. */
 export function shopGiven(path: string): ShopSpec {

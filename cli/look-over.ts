@@ -2,9 +2,9 @@ import { unusedInks } from '../core/checks/rules/unused-ink';
 import { readJobFile } from '../core/files/job-file';
 import { inkOf } from '../core/job/find';
 import type { ShopSpec } from '../core/trade/schema';
-import type { Looked } from './check';
 import { pieceAsked } from './given';
 import { loadKit } from './kit';
+import type { Looked } from './looked';
 import { openReviewer } from './review';
 
 /** What is found in the pieces of a job file: in all of them, or in the one that is asked for. */

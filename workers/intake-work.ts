@@ -1,4 +1,4 @@
-import type { DetailsFound } from '../core/client/read-details';
+import type { DetailsFound } from '../core/client/details/found';
 import type { ColourSpace } from '../core/colour/engine';
 import { readPressProfile } from '../core/colour/profile';
 import type { Art } from '../core/files/art-in/art';
@@ -247,7 +247,7 @@ export async function takeWhole(bytes: Uint8Array, page: number, name: string): 
 
 /** What a text tells of a client. Its tables of numbers and names come when they are first asked for. */
 export async function readDetails(text: string, told?: string): Promise<DetailsFound> {
-  const { readDetails: read } = await import('../core/client/read-details');
+  const { readDetails: read } = await import('../core/client/details/read-details');
   return read(text, told);
 }
 

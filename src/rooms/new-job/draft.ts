@@ -1,5 +1,5 @@
+import type { DetailsFound } from '../../../core/client/details/found';
 import { PAIRINGS } from '../../../core/client/pairings';
-import type { DetailsFound } from '../../../core/client/read-details';
 import {
   FIRM_DETAILS,
   type Firm,

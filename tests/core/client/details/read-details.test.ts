@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type DetailsFound, readDetails } from '../../../core/client/read-details';
+import type { DetailsFound } from '../../../../core/client/details/found';
+import { readDetails } from '../../../../core/client/details/read-details';
+import { PASTED } from './pasted';
 
 /** What was read, without where from. */
 const plain = ({ firm, people, country, unread }: DetailsFound) => ({
@@ -201,5 +203,38 @@ describe('details of a client', () => {
     ['AU', 'Ph 0255501234', '(02) 5550 1234'],
   ])('write the numbers of %s as that country does: %s', (country, line, phone) => {
     expect(readDetails(`The Quill Press\n${line}`, country).firm.phone).toEqual({ value: phone, from: line });
+  });
+
+  it.each(PASTED.map((each) => [each.called, each] as const))('are read from %s', (_, { lines: all, found }) => {
+    const { firm, people, country } = plain(readDetails(lines(...all)));
+    expect({ country, firm, people }).toEqual(found);
+  });
+
+  it.each([
+    'Est. 1987',
+    'Open Mon–Fri 9:00–17:30',
+    '1987 – 2026',
+    'Since 12.05.2019',
+    'IBAN NL91 ABNA 0417 1643 00',
+    'BIC ABNANL2A, Konto 1234567890',
+    '© 2026 Quill Press. All rights reserved',
+    'Fax: +44 1632 960112',
+  ])('take no number to call, and no town, from %j', (line) => {
+    const { firm } = readDetails(lines('The Quill Press', line));
+    expect(firm).not.toHaveProperty('phone');
+    expect(firm).not.toHaveProperty('mobile');
+    expect(firm).not.toHaveProperty('postcode');
+  });
+
+  it.each(['F. Albers & Sons Ltd', 'T. Becker GmbH', 'P. Rossi S.r.l.', 'A. Müller Works', 'M. & C. Weavers Ltd'])(
+    'take an initial for no label: %s',
+    (name) => {
+      expect(readDetails(lines(name, '+44 1632 960112')).firm.name?.value).toBe(name);
+    },
+  );
+
+  it('are read in no time from the longest texts', () => {
+    for (const piece of [' ', '\t', '- ', 'a.', '1 ', 'A, ', '<b>', '> ', '+1 '])
+      expect(readDetails(piece.repeat(100_000)).people).toEqual([]);
   });
 });
