@@ -24,7 +24,14 @@ export interface PeopleRead {
 export async function readPeople(file: Blob, name: string, said?: Encoding): Promise<PeopleRead> {
   if (file.size > MOST_OF_PEOPLE)
     throw new PeopleFileError('This file is too large for a list of people. Save them without their pictures.');
-  const { text, encoding, isSure } = readText(new Uint8Array(await file.arrayBuffer()), said);
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const { isSpreadsheet, readTable } = await import('../core/run/read-table');
+  if (isSpreadsheet(bytes)) {
+    const { cells } = await readTable(bytes, { header: false });
+    const people = (await import('../core/files/people-table')).peopleOfRows(cells);
+    return { people, encoding: 'utf-8', isSure: true };
+  }
+  const { text, encoding, isSure } = readText(bytes, said);
   const isCard = /\.(vcf|vcard)$/i.test(name) || /^BEGIN:VCARD/i.test(text);
   const people = isCard
     ? (await import('../core/files/people-vcard')).readPeopleVcards(text)

@@ -40,7 +40,15 @@ export interface TableRead {
 const MOST_BYTES = 200_000_000;
 const MOST_UNPACKED = 500_000_000;
 
-const isFilled = (row: readonly string[]): boolean => row.some((cell) => cell.trim() !== '');
+const filledIn = (row: readonly string[]): number => row.filter((cell) => cell.trim() !== '').length;
+const isFilled = (row: readonly string[]): boolean => filledIn(row) > 0;
+
+/** The rows without those above the heads that hold a title or a date: one cell, where the rows below have several. */
+function withoutTitles(rows: Cells): Cells {
+  const first = rows.findIndex((row) => filledIn(row) > 1);
+  const below = rows.slice(first);
+  return first > 0 && first < 10 && below.filter((row) => filledIn(row) > 2).length > below.length / 2 ? below : rows;
+}
 
 /** Whether a first row names the columns: every cell is filled, no two are the same, and none is a number, a date or an address. */
 function looksLikeHeads(first: readonly string[]): boolean {
@@ -66,7 +74,7 @@ function namedHeads(heads: readonly string[], width: number): string[] {
 }
 
 function shaped(all: Cells, header: boolean | undefined): Pick<TableRead, 'heads' | 'cells' | 'header'> {
-  const filled = all.filter(isFilled);
+  const filled = withoutTitles(all.filter(isFilled));
   const [first] = filled;
   if (!first) throw new TableError('There are no rows in this file. Choose another, or another sheet of it.');
   const hasHeads = header ?? looksLikeHeads(first);
@@ -108,6 +116,7 @@ export function readTextTable(text: string, asked: TableAsked = {}): Omit<TableR
 const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b;
 /** The compound files of older spreadsheets. */
 const isCompound = (bytes: Uint8Array): boolean => bytes[0] === 0xd0 && bytes[1] === 0xcf;
+export const isSpreadsheet = (bytes: Uint8Array): boolean => isZip(bytes) || isCompound(bytes);
 
 /** Refuses a zip that unpacks to more than a spreadsheet could need, before anything is unpacked. */
 function refuseBomb(bytes: Uint8Array): void {
@@ -181,7 +190,7 @@ export async function readTable(bytes: Uint8Array, asked: TableAsked = {}): Prom
   if (bytes.length === 0) throw new TableError('This file is empty. Choose another.');
   if (bytes.length > MOST_BYTES)
     throw new TableError('This file is larger than a table of a million rows. Save only the columns that are needed.');
-  if (isZip(bytes) || isCompound(bytes)) return readSpreadsheet(bytes, asked);
+  if (isSpreadsheet(bytes)) return readSpreadsheet(bytes, asked);
   const { text, encoding, isSure } = readText(bytes, asked.encoding);
   if (/^[\s\uFEFF]*BEGIN:VCARD/i.test(text)) return { ...readContacts(text), encoding, isSure };
   if (text.includes('\u0000'))

@@ -82,7 +82,11 @@ export function PeopleFiles() {
           </button>
         </div>
       )}
-      <FileChooser label="A file of people" accept=".vcf,.vcard,.csv,.txt" onFile={(file) => void take(file)}>
+      <FileChooser
+        label="A file of people"
+        accept=".vcf,.vcard,.csv,.txt,.xlsx,.ods,.xls"
+        onFile={(file) => void take(file)}
+      >
         Import people…
       </FileChooser>
       <button

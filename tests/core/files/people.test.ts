@@ -2,8 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { PeopleFileError } from '../../../core/files/people';
 import { readPeopleCsv, writePeopleCsv } from '../../../core/files/people-csv';
+import { peopleOfRows } from '../../../core/files/people-table';
 import { readPeopleVcards, writePeopleVcards } from '../../../core/files/people-vcard';
 import type { Person } from '../../../core/job/details';
+import { readTable } from '../../../core/run/read-table';
 
 const PEOPLE: Person[] = [
   { id: 'a', name: 'Iris Calloway', title: 'Head gardener', direct: '+44 1632 960111', mail: 'iris@hollinfen.example' },
@@ -58,6 +60,53 @@ describe('people as a table', () => {
   });
   it('with a quote that is never closed are told of, with its row', () => {
     expect(() => readPeopleCsv('Name,Title\nAda,Sales\n"Max,Hedges\nIris,Plants')).toThrow(/quotation mark in row 3/);
+  });
+  it.each([
+    [
+      'a title and a date above',
+      'Staff list,,\n3 November 2026,,\n,,\nName,Position,E-mail\nAda Marsh,Sales,ada@x.example',
+    ],
+    [
+      'words about the words',
+      'Employee Name (as on card);Position / Title;Work E-mail *\nAda Marsh;Sales;ada@x.example',
+    ],
+    [
+      'columns of other things',
+      'Company Name,Contact Name,Job Title,Fax,Email Address\nMarsh Ltd,Ada Marsh,Sales,12,ada@x.example',
+    ],
+    ['joined words', 'first_name,last_name,job_title,email_address\nAda,Marsh,Sales,ada@x.example'],
+    ['no heads at all', 'Ada Marsh,Sales,01632 960111,ada@x.example\nMax Fenn,Hedges,01632 960112,max@x.example'],
+    ['no heads, the address first', 'ada@x.example\tAda Marsh\tSales\nmax@x.example\tMax Fenn\tHedges'],
+  ])('are found under %s', (_, text) => {
+    expect(readPeopleCsv(text)[0]).toMatchObject({ name: 'Ada Marsh', title: 'Sales', mail: 'ada@x.example' });
+  });
+  it('have the first number that is there, of several', () => {
+    const people = readPeopleCsv(
+      'Name,Direct dial,Mobile,Fax\nAda Marsh,,07700 900111,1\nMax Fenn,01632 960112,07700 900112,2',
+    );
+    expect(people.map(({ direct }) => direct)).toEqual(['07700 900111', '01632 960112']);
+  });
+  it('are not made of a table of other things', () => {
+    for (const text of [
+      'Sku,Price\nAda Marsh,12',
+      'Fen Lane 4,12.50\nFen Lane 5,13.00',
+      'ada@x.example\nmax@x.example',
+    ])
+      expect(() => readPeopleCsv(text)).toThrow(/column called Name/);
+  });
+  it('come out of a spreadsheet', async () => {
+    const { utils, write } = await import('xlsx');
+    const sheet = utils.aoa_to_sheet([
+      ['Our people'],
+      [],
+      ['Name', 'Role', 'Mobile'],
+      ['Ada Marsh', 'Sales', '07700 900111'],
+    ]);
+    for (const bookType of ['xlsx', 'ods'] as const) {
+      const bytes = new Uint8Array(write({ SheetNames: ['A'], Sheets: { A: sheet } }, { type: 'array', bookType }));
+      const { cells } = await readTable(bytes, { header: false });
+      expect(peopleOfRows(cells)).toEqual([{ name: 'Ada Marsh', title: 'Sales', direct: '07700 900111', mail: '' }]);
+    }
   });
   it('need a head with names', () => {
     expect(() => readPeopleCsv('a,b\n1,2')).toThrow(PeopleFileError);

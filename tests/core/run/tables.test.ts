@@ -13,6 +13,18 @@ import { readRows, tableWith } from './staff';
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 
 describe('a table of text', () => {
+  it('begins below the title and the date that stand over it, and only there', () => {
+    const below = 'Name,Town,Pieces\nAda,Hexwold,2\nMax,Little Hollin,3\n';
+    expect(readTextTable(`Guests of the spring fair,,\n3 November 2026,,\n${below}`)).toMatchObject({
+      heads: ['Name', 'Town', 'Pieces'],
+      cells: [
+        ['Ada', 'Hexwold', '2'],
+        ['Max', 'Little Hollin', '3'],
+      ],
+    });
+    // A first row that has one cell filled is a row where the others have hardly more.
+    expect(readTextTable('Ada,\nMax,2\nBo,\n').cells).toHaveLength(3);
+  });
   it.each([
     ['Name,Town\nAda,Oslo\n', ','],
     ['Name;Town\nAda;Oslo\n', ';'],
