@@ -25,7 +25,7 @@ export interface Saving {
 }
 export const useSaving = create<Saving>(() => ({ state: 'saved', gone: false }));
 
-/** In the middle of a gesture the job is written this often at most, in milliseconds. */
+/** In the middle of a gesture of the hand the job is written this often at most, in milliseconds. */
 const LIVE_EVERY = 80;
 /** How long to wait before a failed write is tried again, in milliseconds, the first time and at most. */
 const RETRY = { first: 500, most: 15_000 };
@@ -56,8 +56,9 @@ function later(wait: number): void {
   timer = setTimeout(() => void write(), wait);
 }
 
-/** How long a gesture that goes on has to wait for its next write, in milliseconds. */
-const liveWait = (): number => Math.max(0, begun + LIVE_EVERY - performance.now());
+/** How long a gesture that goes on has to wait for its next write, in milliseconds: keys come slowly enough to wait for nothing. */
+const liveWait = (live: Session['live']): number =>
+  live?.kind === 'hand' ? Math.max(0, begun + LIVE_EVERY - performance.now()) : 0;
 
 /** What a failed write is called. */
 function failureWords(error: unknown): string {
@@ -108,8 +109,8 @@ async function writeAll(): Promise<void> {
     }
     // What was let go of meanwhile is a step, and waits for nothing.
     const now = useSession.getState();
-    if (liveOnly && now.history === kept.history && !isKept(now) && liveWait() > 0) {
-      later(liveWait());
+    if (liveOnly && now.history === kept.history && !isKept(now) && liveWait(now.live) > 0) {
+      later(liveWait(now.live));
       return;
     }
   }
@@ -171,8 +172,9 @@ function changed(session: Session): void {
   startWriter();
   if (running) return;
   // A pointer that moves keeps timers waiting: what it moves asks by itself whether it is time.
-  if (session.history !== kept.history || liveWait() === 0) void write();
-  else timer ??= setTimeout(() => void write(), liveWait());
+  const wait = session.history === kept.history ? liveWait(session.live) : 0;
+  if (wait === 0) void write();
+  else timer ??= setTimeout(() => void write(), wait);
 }
 
 /** Takes up what somebody else has written. */

@@ -95,6 +95,20 @@ describe('the table of pieces', () => {
       { numRuns: 60 },
     );
   });
+  it.each([1008, 1264, 2544])('leaves room for every label on a screen %i pixels wide', (across) => {
+    const pieces = [piece('card', mm(85), mm(55)), piece('tag', mm(30), mm(60)), piece('sheet', mm(210), mm(297))];
+    const table = layTable([...pieces, ...pieces.map((each) => ({ ...each, id: `${each.id}-2` }))], across);
+    const scale = across / table.width;
+    for (const { x, y, width, height } of table.pieces) {
+      expect(width * scale).toBeGreaterThanOrEqual(190);
+      const label = { from: y + height, to: y + height + 70 / scale };
+      const under = table.pieces.filter(
+        (each) =>
+          each.x < x + width && x < each.x + each.width && each.y < label.to && label.from < each.y + each.height,
+      );
+      expect(under).toEqual([]);
+    }
+  });
   it('has all at one scale: a card stays smaller than a letterhead', () => {
     const table = layTable([piece('card', mm(85), mm(55)), piece('sheet', mm(210), mm(297))]);
     const wide = (id: string): number => table.faces.find((each) => each.piece.id === id)!.width;

@@ -29,12 +29,12 @@ export function PeopleCard() {
     );
   return (
     <section aria-label="People" className="grid gap-3">
-      <div className="flex items-end justify-between gap-4">
+      <div className="flex flex-wrap items-end justify-between gap-x-4 gap-y-2">
         <div>
           <h2 className="text-lg font-semibold">People</h2>
           <p className="quiet">A card quotes their details; choose in the Layout room whose card is shown.</p>
         </div>
-        <div className="relative flex gap-1.5">
+        <div className="relative flex flex-wrap gap-1.5">
           <PeopleFiles />
           <button type="button" className="btn btn-sm btn-neutral" onClick={add}>
             <Plus size={14} /> Add a person

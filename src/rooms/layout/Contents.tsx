@@ -113,7 +113,7 @@ export function Contents({ onPictures }: { onPictures(files: Iterable<File>): vo
               type="button"
               role="tab"
               aria-selected={f.id === face.id}
-              className={`flex-1 truncate rounded border bg-base-100 px-2 py-1.5 ${f.id === face.id ? 'border-base-content font-semibold' : 'border-base-300'}`}
+              className={`flex-1 truncate rounded border bg-base-100 px-1.5 py-1.5 ${f.id === face.id ? 'border-base-content font-semibold' : 'border-base-300'}`}
               onClick={() => setFace(f.id)}
             >
               {f.name}

@@ -32,17 +32,25 @@ export function PieceLabel({
   const [kept, setKept] = useState(false);
   return (
     <div className="text-[13px] leading-4 text-[var(--table-text)]">
+      <Typed
+        className="block w-full rounded border border-transparent bg-transparent px-1 py-0.5 text-[14px] font-semibold text-ellipsis hover:border-[var(--table-text)]/40"
+        aria-label={`Name of ${piece.name}`}
+        said={piece.name}
+        maxLength={120}
+        onTake={(typed) => {
+          const to = typed.trim();
+          if (to !== '') act('Name a piece', (j) => renamePiece(j, piece.id, to));
+        }}
+      />
+      <div className="px-1">
+        {formatSize(piece.width, piece.height, piece.unit)}, <Standing review={review} />
+      </div>
       <div className="flex items-center gap-0.5">
-        <Typed
-          className="min-w-0 flex-1 rounded border border-transparent bg-transparent px-1 py-0.5 text-[14px] font-semibold hover:border-[var(--table-text)]/40"
-          aria-label={`Name of ${piece.name}`}
-          said={piece.name}
-          maxLength={120}
-          onTake={(typed) => {
-            const to = typed.trim();
-            if (to !== '') act('Name a piece', (j) => renamePiece(j, piece.id, to));
-          }}
-        />
+        <div className="min-w-0 flex-1 truncate px-1">
+          {exported
+            ? `exported ${when(exported.at)}${exported.changed === job.changed ? '' : ', changed since'}`
+            : 'not exported yet'}
+        </div>
         <button
           type="button"
           className="btn btn-ghost btn-xs btn-square"
@@ -72,14 +80,6 @@ export function PieceLabel({
         >
           <Trash size={13} />
         </button>
-      </div>
-      <div className="px-1">
-        {formatSize(piece.width, piece.height, piece.unit)}, <Standing review={review} />
-      </div>
-      <div className="truncate px-1">
-        {exported
-          ? `exported ${when(exported.at)}${exported.changed === job.changed ? '' : ', changed since'}`
-          : 'not exported yet'}
       </div>
     </div>
   );

@@ -73,7 +73,7 @@ export default function PiecesRoom() {
 function WholeSet({ job, kit }: { job: Job; kit: Kit }) {
   const [ref, width] = useWidth();
   const { reviews, exported } = useStatuses(job);
-  const table = useMemo(() => layTable(job.pieces), [job.pieces]);
+  const table = useMemo(() => layTable(job.pieces, width - BAR), [job.pieces, width]);
   const sources = useMemo(() => sourcesOf(job, kit.fonts), [job, kit]);
   const scale = Math.max(0, width - BAR) / table.width;
   return (

@@ -19,14 +19,22 @@ export interface Table {
   pieces: readonly { piece: Piece; x: number; y: number; width: number; height: number }[];
 }
 
-/** Between the faces of a piece, between pieces, and for a name below; as shares of the longest side of all. */
+/** Between the faces of a piece, between pieces, for a name below, and for its width; as shares of the longest side of all. */
 const ROOM = { faces: 0.02, pieces: 0.05, name: 0.14, least: 0.36 };
+/** A row is as wide as the longest side of any, so many times. */
+const ROW = 4.2;
+/** What a label needs on a screen, in pixels. */
+const LABEL = { width: 200, height: 76 };
 
-/** Lays pieces out in rows no wider than `rows` times the longest side of any; what is longest first. */
-export function layTable(pieces: readonly Piece[], rows = 4.2): Table {
+/** Lays pieces out in rows, what is longest first; on a screen `across` pixels wide so that labels have their room. */
+export function layTable(pieces: readonly Piece[], across = Number.POSITIVE_INFINITY): Table {
   const longest = Math.max(...pieces.map(({ width, height }) => Math.max(width, height)), 1);
-  const gap = { faces: ROOM.faces * longest, pieces: ROOM.pieces * longest, name: ROOM.name * longest };
-  const most = rows * longest;
+  // No row is wider than the screen: a pixel is at most so much of the longest side.
+  const pixel = ROW / Math.max(across, LABEL.width);
+  const name = longest * Math.max(ROOM.name, LABEL.height * pixel);
+  const least = longest * Math.max(ROOM.least, LABEL.width * pixel);
+  const gap = { faces: ROOM.faces * longest, pieces: ROOM.pieces * longest, name };
+  const most = ROW * longest;
   const ordered = [...pieces].sort((a, b) => b.height - a.height);
   const faces: OnTable[] = [];
   const placed: Table['pieces'][number][] = [];
@@ -34,7 +42,7 @@ export function layTable(pieces: readonly Piece[], rows = 4.2): Table {
   for (const piece of ordered) {
     const sizes = piece.faces.map((face) => ({ face, ...asFace(piece, face) }));
     const own = sizes.reduce((sum, { width }) => sum + width, 0) + gap.faces * (sizes.length - 1);
-    const width = Math.max(own, ROOM.least * longest);
+    const width = Math.max(own, least);
     const height = Math.max(...sizes.map((size) => size.height));
     if (x > gap.pieces && x + width > most) {
       x = gap.pieces;

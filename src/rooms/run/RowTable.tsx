@@ -8,10 +8,13 @@ import { sortedRows } from '../../../core/run/order';
 import type { Rows } from '../../../core/run/rows';
 import { type RowState, rowStatuses, statesCounted } from '../../../core/run/status';
 import { act } from '../../store/session';
+import { columnWidth } from './column-width';
 import { shownCell } from './shown-cell';
 import type { Checked } from './use-run';
 
 const ROW_HEIGHT = 30;
+/** Rows that the widths of columns go by. */
+const SAMPLED = 200;
 
 /** What is looked through when rows are filtered: all that was read of each, in small letters. Made once a table. */
 function useSearched(rows: Rows): (row: number) => string {
@@ -101,8 +104,18 @@ export function RowTable({
   }, [at, virtual]);
   const { columns } = table;
   const isFixed = table.source.kind === 'people';
-  const grid = `56px 84px repeat(${columns.length}, minmax(120px, 1fr))`;
-  const wide = 140 + 120 * columns.length;
+  const widths = useMemo(
+    () =>
+      columns.map((column) =>
+        columnWidth(
+          column.name,
+          rows.numbers.slice(0, SAMPLED).map((row) => shownCell(column, rows.cell(row, column.key))),
+        ),
+      ),
+    [columns, rows],
+  );
+  const grid = `56px 84px ${widths.map((width) => `minmax(${width}px, ${width}fr)`).join(' ')}`;
+  const wide = widths.reduce((sum, width) => sum + width, 140);
   return (
     <section aria-label="Rows" className="flex min-h-0 flex-1 flex-col border-base-300 border-t bg-base-100">
       <div className="flex flex-wrap items-center gap-2 px-3 py-2">
