@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { writeJobFile } from '../../core/files/job-file';
 import { makeWords } from '../../core/job/make';
@@ -61,4 +61,24 @@ it('lays a piece out on sheets, and writes and inspects them', () => {
   expect(seen.status).toBe(0);
   expect(seen.stdout).toMatch(/All \d+ rules hold\./);
   expect(tidy('sheet', demoFile, '--piece', 'card', '--quantity', '0').stderr).toMatch(/whole number from 1/);
+});
+
+it('tells again what was found in the same file, and looks anew at another or for another shop', () => {
+  const before = process.env['XDG_CACHE_HOME'];
+  process.env['XDG_CACHE_HOME'] = at('cache');
+  try {
+    const kept = (): number => readdirSync(at('cache/tidy-edge')).length;
+    const first = tidy('check', faulty, '--json');
+    const [after, second] = [kept(), tidy('check', faulty, '--json')];
+    expect(second).toEqual(first);
+    expect(kept()).toBe(after);
+    expect(first.status).toBe(1);
+    const mended = jobFile('mended.tidyedge', cardWith([]));
+    expect(tidy('check', mended, '--json').stdout).not.toBe(first.stdout);
+    expect(tidy('check', faulty, '--json', '--shop', 'letterpress').stdout).not.toBe(first.stdout);
+    expect(kept()).toBeGreaterThan(after);
+  } finally {
+    if (before === undefined) delete process.env['XDG_CACHE_HOME'];
+    else process.env['XDG_CACHE_HOME'] = before;
+  }
 });
