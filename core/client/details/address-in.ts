@@ -1,7 +1,7 @@
 import { COUNTRY_NAMES } from './countries-in';
 import type { DetailsFound, Read } from './found';
 import type { Part } from './lines';
-import { type PostalLine, postalLine } from './postal-lines';
+import { COUNTY, type PostalLine, postalLine, townAndRegion } from './postal-lines';
 import { COMPANY, LEGAL, SAID, STREET, STREET_START, STREET_WORD } from './words';
 
 /** The address among the parts of a text. */
@@ -51,17 +51,23 @@ const MOST_ABOVE = 3;
 export function takeAddress(parts: Part[], likely: readonly string[], firm: DetailsFound['firm']): string | undefined {
   const found = postalPart(parts, likely);
   if (!found) {
+    takeTown(parts, firm);
     takeStreet(parts, firm);
     return undefined;
   }
-  const { at: i, after, region, postcode, country } = found;
+  const { at: i, after, postcode, country } = found;
   const part = parts[i]!;
   const read = (value: string): Read => ({ value, from: part.from });
-  let { before, town } = found;
+  let { before, town, region } = found;
   let taken = i;
   // A postcode on a line of its own: the town stands on the line before.
   if (town === '' && i > 0) {
     taken = i - 1;
+    // The county may have one of its own, too.
+    if (i > 1 && COUNTY.test(parts[taken]!.text)) {
+      region = parts[taken]!.text;
+      taken--;
+    }
     const listed = parts[taken]!.text.split(',').map((each) => each.trim());
     town = listed.at(-1)!;
     before = listed.slice(0, -1).join(', ');
@@ -88,6 +94,16 @@ export function takeAddress(parts: Part[], likely: readonly string[], firm: Deta
   return country;
 }
 
+/** A town and its region on a line of their own. */
+function takeTown(parts: Part[], firm: DetailsFound['firm']): void {
+  const at = parts.findIndex(({ text, label }) => label === undefined && townAndRegion(text) !== undefined);
+  if (at < 0) return;
+  const { text, from } = parts.splice(at, 1)[0]!;
+  const { town, region } = townAndRegion(text)!;
+  firm.town = { value: town, from };
+  firm.region = { value: region, from };
+}
+
 /** An address without a postcode: a street by its words and its number, the town behind it. */
 function takeStreet(parts: Part[], firm: DetailsFound['firm']): void {
   const at = parts.findIndex(
@@ -101,7 +117,7 @@ function takeStreet(parts: Part[], firm: DetailsFound['firm']): void {
   const country = listed.length > 1 ? COUNTRY_NAMES.get(listed.at(-1)!.toLowerCase()) : undefined;
   if (country) firm.country = { value: listed.pop()!, from };
   const end = listed.at(-1)!;
-  const hasTown = listed.length > 1 && !STREET_WORD.test(end);
+  const hasTown = !firm.town && listed.length > 1 && !STREET_WORD.test(end);
   firm.street = { value: (hasTown ? listed.slice(0, -1) : listed).join(', '), from };
   if (hasTown) firm.town = { value: end, from };
   parts.splice(at, 1);

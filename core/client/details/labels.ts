@@ -30,11 +30,11 @@ const FORMS = {
   company: 'company(?: name)?|business(?: name)?|organi[sz]ation|firm|firma|société|entreprise|empresa|azienda|bedrijf',
   person: '(?:full |your )?name|contact(?: person| name)?|ansprechpartner(?:in)?|naam|nom|nombre|nome',
   title: '(?:job )?title|position|role|funktion|function|fonction|cargo|functie',
-  line: 'tagline|slogan|motto|strapline',
+  line: 'what we do|tagline|slogan|motto|strapline',
   street: 'street(?: address)?|straße|address line ?1',
   town: 'city|town|ort|stadt|ville|ciudad|città|plaats',
   region: 'state|region|province|county|bundesland',
-  postcode: 'zip(?: ?code)?|post ?code|postal code|plz|code postal|cap',
+  postcode: 'zip(?: ?code)?|eircode|post ?code|postal code|plz|code postal|cap',
   country: 'country|land|pays|país|paese',
 } as const;
 

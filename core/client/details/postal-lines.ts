@@ -75,7 +75,7 @@ const isPostcode = (code: string, country: string): boolean =>
   !postcodeValidatorExistsForCountry(country) || postcodeValidator(code, country as CountryCode);
 
 /** What a county of Britain or Ireland is called, where words say so. */
-const COUNTY =
+export const COUNTY =
   /shire$|^(?:Co\.?|County) \p{L}|^(?:North |South |East |West )?(?:Avon|Bedford|Cornwall|Cumbria|Devon|Dorset|Durham|Essex|Fife|Glamorgan|Greater Manchester|Gwent|Gwynedd|Highland|Kent|London|Lothian|Merseyside|Middlesex|Midlands|Norfolk|Northumberland|Powys|Rutland|Shropshire|Somerset|Suffolk|Surrey|Sussex|Tyne and Wear)$/u;
 
 /** The last part of a list is the town; what stands before it is the street. A county may stand behind a town. */
@@ -137,6 +137,14 @@ function japanese(text: string): PostalLine | undefined {
   const [, before = '', postcode = '', region = '', town = '', street = ''] = found;
   const street_ = street.trim();
   return { country: 'JP', before: street_, town, region, postcode, after: before.trim(), strength: 3 };
+}
+
+const TOWN_AND_STATE = new RegExp(`^(\\p{L}[\\p{L} .'’-]*),\\s+(${US_STATES}|${CA_PROVINCES}|${AU_STATES})$`, 'u');
+
+/** A town with its region, without a postcode; undefined for anything else. */
+export function townAndRegion(line: string): { town: string; region: string } | undefined {
+  const [, town, region] = TOWN_AND_STATE.exec(line.trim()) ?? [];
+  return town && region ? { town, region } : undefined;
 }
 
 /** Reads a line as the one with the postcode; the countries in `likely` are tried first, and alone where forms are alike. */

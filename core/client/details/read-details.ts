@@ -7,6 +7,7 @@ import { isOnlyLabel, type Label, labelBefore, labelOf } from './labels';
 import { type Part, partsOf } from './lines';
 import { takeOnline } from './online-in';
 import { phonesIn } from './phones-in';
+import { postalLine } from './postal-lines';
 import { nameWhoIsLeft } from './who-is-left';
 import { BANK, LEGAL, REGISTERED } from './words';
 
@@ -39,6 +40,13 @@ function takeLabelled(parts: Part[], { firm }: DetailsFound): { person: Read | u
     parts.splice(i--, 1);
   }
   return { person: people.person, title: people.title };
+}
+
+/** The country that writes such a postcode as was labelled, where only one does. */
+function countryOfCode({ firm }: DetailsFound, likely: readonly string[]): string | undefined {
+  const line = [firm.town, firm.region, firm.postcode].map((read) => read?.value ?? '').join(' ');
+  const found = firm.postcode && postalLine(line, likely);
+  return found?.strength === 3 ? found.country : undefined;
 }
 
 /** The country on a line of its own. */
@@ -96,6 +104,8 @@ function takePhones(parts: Part[], { firm, country }: DetailsFound): { directs: 
 /** What is left of a part once all that is known has been taken. */
 function leftOf(parts: readonly Part[]): Part[] {
   return parts.flatMap((part): Part[] => {
+    // Only what a number stood behind: "After hours:".
+    if (/^[^:]{2,30}:$/.test(part.text) && part.text !== part.from) return [];
     const text = labelOf(part.text)
       .rest.replace(/^[\s,;:()/·-]+|[\s,;:(/·-]+$/g, '')
       .replace(/\s+([,;])/g, '$1');
@@ -116,11 +126,18 @@ export function readDetails(text: string, told?: string): DetailsFound {
   const people = takeLabelled(parts, found);
   parts = takeRegistrations(parts, firm);
   const mails = takeOnline(parts, firm);
-  const where = takeAddress(parts, likely, firm);
+  const where = takeAddress(parts, likely, firm) ?? countryOfCode(found, likely);
   // On the line of the town.
   if (!firm.country) takeCountry(parts, firm);
   found.country = likely.find((code) => code === where) ?? where ?? likely[0];
   const numbers = takePhones(parts, found);
-  nameWhoIsLeft(leftOf(parts), { mails, ...numbers, ...people }, found);
+  // What a network is called by in words is no line of a card.
+  const left = leftOf(parts);
+  nameWhoIsLeft(
+    left.filter(({ label }) => label !== 'social'),
+    { mails, ...numbers, ...people },
+    found,
+  );
+  found.unread.push(...left.flatMap(({ label, text: words }) => (label === 'social' ? [words] : [])));
   return found;
 }

@@ -1,6 +1,6 @@
 import type { DetailsFound, PersonFound, Read } from './found';
 import type { Part } from './lines';
-import { COMPANY, GENERAL, isMailOf, isName, isProse, LEGAL, letters, STREET, TITLE } from './words';
+import { COMPANY, GENERAL, isMailOf, isName, isProse, isSurelyPerson, LEGAL, letters, STREET, TITLE } from './words';
 
 /** Of the lines that are neither numbers nor addresses: who is the company, who a person, what they do, what the company says of itself. */
 
@@ -114,7 +114,10 @@ export function nameWhoIsLeft(parts: readonly Part[], beside: Beside, found: Det
       );
     if (company >= 0) firm.name = left.take(company);
   }
-  if (!named) takeSomebody(left, beside, roled, isFirm, found);
+  // Who works alone is called as the company is.
+  const isSelf = firm.name && isName(firm.name.value) && mails.some(({ value }) => isMailOf(firm.name!.value, value));
+  const who = isSelf ? { ...beside, person: beside.person ?? firm.name } : beside;
+  if (!named) takeSomebody(left, who, roled, isFirm, found);
   if (people.length === 0 && directs[0] && !firm.phone) firm.phone = directs[0];
   if (mails[0] && !firm.mail) firm.mail = mails[0];
   if (!firm.name) {
@@ -173,7 +176,8 @@ function takeSomebody(
     const above = titled - 1;
     const isAbove = titled > 0 && left.isFree(above) && isName(left.parts[above]!.text);
     if (isAbove) at = above;
-    else if (firm.name) at = left.find((text, i) => i < 3 && isName(text) && !isFirm(text) && !isTitle(text));
+    else at = left.find(isSurelyPerson);
+    if (at < 0 && firm.name) at = left.find((text, i) => i < 3 && isName(text) && !isFirm(text) && !isTitle(text));
   }
   const who = person ?? (at >= 0 ? left.take(at) : undefined);
   if (!who) return;

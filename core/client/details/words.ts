@@ -10,7 +10,7 @@ export const COMPANY =
 
 /** What somebody is. */
 export const TITLE =
-  /\b(director|manager|founder|co-founder|owner|head|chief|officer|ceo|cto|cfo|coo|president|partner|designer|engineer|architect|developer|consultant|assistant|secretary|lead|producer|editor|baker|chef|mechanic|gardener|technician|advisor|adviser|sales|marketing|accountant|teacher|therapist|photographer|artist|curator|buyer|principal|proprietor|apprentice|master|joiner|builder|geschäftsführer(?:in)?|inhaber(?:in)?|leiter(?:in)?|prokurist(?:in)?|meister(?:in)?|gérante?|directeur|directrice|responsable|eigenaar|eigenares|inh|direttore|titolare|gerente|directora|dyrektor|kierownik|właściciel(?:ka)?|jednatel(?:ka)?)\b|υπεύθυν\p{L}+|διευθ\p{L}+|giám đốc|代表取締役/iu;
+  /\b(director|manager|founder|co-founder|owner|head|chief|officer|ceo|cto|cfo|coo|president|partner|designer|engineer|architect|developer|consultant|assistant|secretary|lead|producer|editor|baker|chef|mechanic|gardener|technician|advisor|adviser|sales|marketing|accountant|teacher|therapist|photographer|artist|curator|buyer|principal|proprietor|apprentice|master|joiner|builder|geschäftsführer(?:in)?|inhaber(?:in)?|leiter(?:in)?|prokurist(?:in)?|meister(?:in)?|gérante?|directeur|directrice|responsable|eigenaar|eigenares|inh|direttore|titolare|gerente|directora|executive|specialist|coordinator|analyst|administrator|agent|broker|realtor|attorney|lawyer|solicitor|barrister|nurse|surgeon|dentist|physician|veterinarian|planner|stylist|barber|plumber|electrician|carpenter|florist|writer|trainer|coach|instructor|professor|researcher|scientist|strategist|fotograf(?:in|o|a)?|avocate?|notaire|avvocat[oa]|abogad[oa]|advocaat|(?:rechts)?anw[aä]lt(?:in)?|(?:zahn)?[aä]rzt(?:in)?|steuerberater(?:in)?|architekt(?:in)?|architecte|grundare|dyrektor|kierownik|właściciel(?:ka)?|jednatel(?:ka)?)\b|υπεύθυν\p{L}+|διευθ\p{L}+|giám đốc|代表取締役/iu;
 
 /** A street and what stands beside one, where words say so. */
 export const STREET_WORD =
@@ -25,11 +25,12 @@ export const STREET_START =
 export const SAID =
   /(?<!\p{L})(confidential|disclaimer|unsubscribe|please|sent from|kind regards|best wishes|many thanks|mit freundlichen|cordialement|regards|angaben gemäß|impressum|imprint|all rights reserved|privacy|cookies?|vriendelijke groet|hartelijke groet|venlig hilsen|vänlig(?:a)? hälsning\p{L}*|vennlig hilsen|distinti saluti|cordiali saluti|saludos|atentamente|cumprimentos|pozdraw\p{L}*|pozdravem|terveisin|bien à vous|grüße[nr]?|gruß|wrote|schrieb|a écrit)(?!\p{L})|^(?:best|thanks|thank you|cheers|sincerely|yours|contact(?: us)?|kontakt|get in touch|find us|visit us|follow us|opening hours|about(?: us)?|home)(?!\p{L})[ ,a-z!]*$|©/iu;
 /** Whether words are sentences, or said so: a short word before a full stop is an abbreviation. */
-export const isProse = (text: string): boolean => /\p{Ll}{2}[.!?]\s+\p{Lu}/u.test(text) || SAID.test(text);
+export const isProse = (text: string): boolean =>
+  (/\p{Ll}{2}[.!?]\s+\p{Lu}/u.test(text) && !isName(text)) || SAID.test(text);
 
 /** A number under which a company is registered or pays its taxes. */
 export const REGISTERED =
-  /(?<![\p{L}\d])(company (?:no|number|reg)|registered (?:in|no|number)|reg(?:istration)?\.? (?:no|number)|vat(?: no| reg| number|[ :])|ust-?id\w*|steuernummer|hr[ab] ?\d|handelsregister|registergericht|amtsgericht|siren|siret|r\.?c\.?s\.?|au capital|kvk|abn|acn|ein|btw|tva|p\.? ?iva|partita iva|codice fiscale|org\.? ?nr|cvr|cif|nif|nip|regon|krs|ičo|dič|nipc|uid|atu\d|che-\d|y-tunnus|gst|hst|rfc|αφμ)(?![\p{L}])/iu;
+  /(?<![\p{L}\d])(company (?:no|number|reg)|registered (?:in|no|number)|reg(?:istration)?\.? (?:no|number)|licen[cs]e (?:no|number|#)|lic\.? ?#|(?:dre|bre|nmls) ?#|vat(?: no| reg| number|[ :])|ust-?id\w*|steuernummer|hr[ab] ?\d|handelsregister|registergericht|amtsgericht|siren|siret|r\.?c\.?s\.?|au capital|kvk|abn|acn|ein|btw|tva|p\.? ?iva|partita iva|codice fiscale|org\.? ?nr|cvr|cif|nif|nip|regon|krs|ičo|dič|nipc|uid|atu\d|che-\d|y-tunnus|gst|hst|rfc|αφμ)(?![\p{L}])/iu;
 
 /** An account at a bank: not what a card says, and no number to call. */
 export const BANK =
@@ -37,7 +38,7 @@ export const BANK =
 
 /** An address of nobody in particular. */
 export const GENERAL =
-  /^(info|hello|hi|mail|office|contact|post|sales|studio|shop|team|admin|enquiries|inquiries|orders|kontakt|bonjour|hola|ciao|biuro|workshop|garden|service|support|welcome)@/i;
+  /^(info|hello|hi|mail|office|contact|post|sales|studio|shop|team|admin|enquiries|inquiries|orders|kontakt|bonjour|hola|ciao|biuro|workshop|garden|service|support|welcome|praxis|kanzlei|reception|bookings?|hallo|hej|geral|bureau|accueil)@/i;
 
 /** Letters alone, for comparing a name with an address. */
 export const letters = (text: string): string =>
@@ -50,15 +51,19 @@ export const letters = (text: string): string =>
 
 /** Two to five words that begin with capitals, as a person is called; degrees after it are part of it. */
 export const isName = (text: string): boolean =>
-  /^(?:(?:Dr|Prof|Mr|Mrs|Ms|Mx|Dipl\.-Ing|Ing)\.?\s+(?:med\.\s+)?)?\p{Lu}[\p{L}\p{M}'’.-]*(?:\s+(?:(?:von|van|de|der|den|la|le|di|da|du|zu|bin|al|ní|o)\s+)*\p{Lu}[\p{L}\p{M}'’.-]*){1,4}(?:,?\s+(?:Jr|Sr|PhD|[A-Z][A-Za-z]{1,4}(?:\([A-Za-z]+\))?)\.?)*$/u.test(
+  /^(?:(?:Dr|Prof|Mr|Mrs|Ms|Mx|Maître|Me|Mme|Herr|Frau|Sig|Sra?|Dipl\.-Ing|Ing|Mag)\.?\s+(?:(?:med|dent|vet|rer|nat|phil|jur|h\. ?c)\.\s+)*)*(?:\p{Lu}\.|\p{Lu}[\p{L}\p{M}'’-]*)(?:\s+(?:(?:von|van|de|der|den|la|le|di|da|du|zu|bin|al|ní|o)\s+)*(?:\p{Lu}\.|\p{Lu}[\p{L}\p{M}'’-]*)){1,4}(?:,?\s+(?:Jr|Sr|PhD|[A-Z][A-Za-z]{1,4}(?:\([A-Za-z]+\))?)\.?)*$/u.test(
     text,
   ) && !/\d/.test(text);
+
+/** Whether a name is a person's for sure: nobody calls a company Doctor, or gives it a degree. */
+export const isSurelyPerson = (text: string): boolean =>
+  isName(text) && /^(?:Dr|Prof|Maître|Mr|Mrs|Ms|Mx|Mme|Herr|Frau|Sig|Sra?)[.\s]|, [A-Z]{2,5}$/u.test(text);
 
 /** Whether a name is the one of an address: "iris.calloway" and "icalloway" are Iris Calloway's. */
 export function isMailOf(name: string, mail: string): boolean {
   const local = letters(mail.split('@')[0]!);
   const parts = name
-    .replace(/^(?:Dr|Prof|Mr|Mrs|Ms|Mx)\.?\s+/u, '')
+    .replace(/^(?:(?:Dr|Prof|Mr|Mrs|Ms|Mx|Maître|Me|Mme|Herr|Frau|Sig|Sra?)\.?\s+)+/u, '')
     .split(/\s+/)
     .map(letters)
     .filter(Boolean);
