@@ -1,4 +1,5 @@
 import { PEOPLE_LIMITS, PeopleFileError, type PersonRead, personFrom } from './people';
+import { plainHead } from './plain-head';
 
 /** People out of the rows of a table that others made: by its heads, wherever those stand, or by what its cells look like. */
 
@@ -34,17 +35,6 @@ const WITHIN: readonly (readonly [RegExp, Head | undefined])[] = [
   [/title|position|role|funktion|fonction|function|cargo|designation/, 'title'],
   [/\bname\b|naam|\bnom\b|nombre|imię/, 'name'],
 ];
-
-/** A head without the number and the kind that address books add to it: “Phone 1 - Value”; and without what stands in brackets. */
-const plainHead = (cell: string): string =>
-  cell
-    .trim()
-    .toLowerCase()
-    .replace(/[_\s]+/g, ' ')
-    .replace(/\s*\d*\s*-\s*(value|wert|valeur|valor|valore|waarde)$/, '')
-    .replace(/\s*[([].*[)\]]\s*|[:*.]+$/g, '')
-    .replace(/\s+\d+$/, '')
-    .trim();
 
 function headOf(cell: string): Head | undefined {
   const plain = plainHead(cell);

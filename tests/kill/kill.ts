@@ -24,6 +24,11 @@ export interface Killed {
   lost: number | undefined;
   /** What of that state is otherwise now: how it was, and how it is. */
   otherwise: Record<string, [string | undefined, string | undefined]>;
+  /**
+   * Whether it was undone or done again after it was seen: what is there is then a state of before, which was written and
+   * not painted any more.
+   */
+  turned: boolean;
   /** Edits that were seen before it. */
   edits: number;
   /** How long a small write of the same browser took just before, at most, in milliseconds: how busy the machine is. */
@@ -55,8 +60,8 @@ const WRITES = `new Promise((resolve, reject) => {
  * Whether what was on the stage `held` milliseconds before is not there again; on a machine so busy that a small write
  * takes long, what was there for `writes` of those.
  */
-export const isLost = ({ readable, lost, write }: Killed, held: number, writes: number): boolean =>
-  !readable || (lost ?? 0) >= Math.max(held, writes * write);
+export const isLost = ({ readable, lost, turned, write }: Killed, held: number, writes: number): boolean =>
+  !readable || (!turned && (lost ?? 0) >= Math.max(held, writes * write));
 
 const MIXED = 'mixed';
 
@@ -157,8 +162,8 @@ async function openCard(page: Page, home: string): Promise<boolean> {
   );
 }
 
-/** Something a person does, at random: most of it leaves something on the stage. */
-async function work(page: Page, random: () => number): Promise<void> {
+/** Something a person does, at random: most of it leaves something on the stage; `turn` is told before undo and redo. */
+async function work(page: Page, random: () => number, turn: () => void): Promise<void> {
   const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)]!;
   const middle = async (id: string) => {
     const box = await page.locator(`[data-element="${id}"]`).first().boundingBox();
@@ -190,8 +195,10 @@ async function work(page: Page, random: () => number): Promise<void> {
       for (let i = 0; i < 4; i++) await page.keyboard.press(pick(['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown']));
       return;
     case 'undo':
+      turn();
       return page.keyboard.press('Control+z');
     case 'redo':
+      turn();
       return page.keyboard.press('Control+y');
     case 'delete': {
       const at = await middle('rule');
@@ -219,9 +226,10 @@ async function workUntilKilled(
   { browser, page }: Opened,
   end: () => void,
   random: () => number,
-): Promise<{ seen: Seen[]; killed: number; write: number }> {
+): Promise<{ seen: Seen[]; turned: number; killed: number; write: number }> {
   const write = (await page.evaluate(WRITES)) as number;
   let seen: Seen[] = [];
+  let turned = 0;
   let isOver = false;
   // What has been seen is fetched all the time: after the kill there is nobody to ask.
   const fetching = (async () => {
@@ -233,7 +241,10 @@ async function workUntilKilled(
   })();
   const until = Date.now() + 600 + random() * 2500;
   const working = (async () => {
-    while (Date.now() < until) await work(page, random).catch(() => undefined);
+    while (Date.now() < until)
+      await work(page, random, () => {
+        turned = Date.now();
+      }).catch(() => undefined);
   })();
   await new Promise((resolve) => setTimeout(resolve, until - Date.now()));
   end();
@@ -241,7 +252,7 @@ async function workUntilKilled(
   isOver = true;
   await Promise.all([fetching, working]);
   await browser.close().catch(() => undefined);
-  return { seen, killed, write };
+  return { seen, turned, killed, write };
 }
 
 /** What the stage shows once words are set and pictures have come. */
@@ -306,7 +317,7 @@ export async function killAgain(
     await settledLook(now.page);
     for (let i = 0; i < many; i++) {
       const { child } = now;
-      const { seen, killed, write } = await workUntilKilled(now, () => end(child), random);
+      const { seen, turned, killed, write } = await workUntilKilled(now, () => end(child), random);
       now = await opened();
       const readable = await openCard(now.page, home);
       const look = readable ? await settledLook(now.page) : {};
@@ -314,6 +325,7 @@ export async function killAgain(
       tell({
         readable,
         lost: gone && killed - gone.at,
+        turned: gone !== undefined && turned >= gone.at,
         otherwise: gone ? otherwise(gone.look, look) : {},
         edits: seen.length,
         write,

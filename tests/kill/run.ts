@@ -39,7 +39,7 @@ const going = async (): Promise<void> => {
 
 /** What has come of it so far; whether nothing was lost. */
 function tally(): boolean {
-  const lost = all.flatMap((each) => each.lost ?? []).sort((a, b) => a - b);
+  const lost = all.flatMap((each) => (each.turned ? [] : (each.lost ?? []))).sort((a, b) => a - b);
   const BINS = [0, 25, 50, 100, 150, 200, 250, 500, 1000, Number.POSITIVE_INFINITY];
   console.log(`${all.length} kills, ${all.reduce((sum, { edits }) => sum + edits, 0)} states seen on the stage`);
   console.log(`unreadable: ${all.filter(({ readable }) => !readable).length}`);
@@ -50,6 +50,9 @@ function tally(): boolean {
     const count = lost.filter((ms) => ms >= from && ms < BINS[i + 1]!).length;
     if (count > 0) console.log(`  ${from} to ${BINS[i + 1]} ms: ${count}`);
   }
+  console.log(
+    `undone or done again after they were seen, and not counted: ${all.filter((each) => each.turned).length}`,
+  );
   const failed = all.filter((each) => isLost(each, HELD, WRITES)).length;
   const slowest = Math.max(...all.map(({ write }) => write));
   console.log(`the slowest of the small writes before them: ${slowest.toFixed(0)} ms`);

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { addColumn } from '../../../core/job/edits/runs';
-import type { AddressPart, ContactPart, Made, MadeKind, Table } from '../../../core/job/table';
+import type { Made, MadeKind, Table } from '../../../core/job/table';
+import { addressColumns, contactColumns } from '../../../core/run/guess-columns';
 import { keyFor } from '../../../core/run/read-table';
 import type { Rows } from '../../../core/run/rows';
 import { useBench } from '../../bench/bench';
@@ -27,16 +28,7 @@ export const MADE_NAMES: Record<MadeKind, string> = {
 /** What a kind begins with, the columns guessed by their names. */
 function begun(kind: MadeKind, table: Table, country: string): Made {
   const of = table.columns[0]!.key;
-  const find = (pattern: RegExp): string | undefined =>
-    table.columns.find(({ name, made }) => made === undefined && pattern.test(name))?.key;
   const typed = (type: string): string => table.columns.find((column) => column.type === type)?.key ?? of;
-  const parts = <P extends string>(patterns: Record<P, RegExp>): Partial<Record<P, string>> =>
-    Object.fromEntries(
-      (Object.entries(patterns) as [P, RegExp][]).flatMap(([part, pattern]) => {
-        const key = find(pattern);
-        return key ? [[part, key]] : [];
-      }),
-    ) as Partial<Record<P, string>>;
   switch (kind) {
     case 'joined':
       return {
@@ -61,37 +53,14 @@ function begun(kind: MadeKind, table: Table, country: string): Made {
     case 'random':
       return { kind, length: 8, from: 'clear', seed: 1, before: '', check: 'mod 10' };
     case 'address':
-      return {
-        kind,
-        from: country,
-        parts: parts<AddressPart>({
-          name: /^(full )?name$|recipient/i,
-          company: /company|firm|organi/i,
-          street: /street|address( 1| line 1)?$|road/i,
-          more: /address (2|line 2)|street 2/i,
-          town: /town|city|ort|place/i,
-          region: /region|state|county|province/i,
-          postcode: /post ?code|zip|plz/i,
-          country: /country|land/i,
-        }),
-      };
+      return { kind, from: country, parts: addressColumns(table.columns) };
     case 'post': {
-      const street = find(/street|address( 1| line 1)?$|road/i);
+      const { street } = addressColumns(table.columns);
       const code = country === 'NL' ? 'kix' : country === 'US' ? 'imb' : 'royalmail';
       return { kind, code, postcode: typed('postcode'), ...(street ? { street } : {}), service: '', mailer: '' };
     }
     case 'contact':
-      return {
-        kind,
-        parts: parts<ContactPart>({
-          name: /name/i,
-          firm: /company|firm/i,
-          title: /title|role|position/i,
-          phone: /phone|tel|mobile|direct/i,
-          mail: /mail/i,
-          web: /web|url|site/i,
-        }),
-      };
+      return { kind, parts: contactColumns(table.columns) };
   }
 }
 
