@@ -8,7 +8,7 @@ import type { ShopSpec } from '../core/trade/schema';
 import { SHOPS } from '../core/trade/shops';
 import type { Command } from './command';
 import { CliError, pieceAsked, readGiven } from './given';
-import { keep, recall } from './kept';
+import { keptLater } from './kept';
 import type { Looked } from './looked';
 
 /** A shop that ships, by its id; or the shop spec in a file, checked. */
@@ -27,22 +27,20 @@ export function shopGiven(path: string): ShopSpec {
   }
 }
 
-/** What is found in a file, as it was kept; what looks is loaded only where nothing is. */
-async function looked(bytes: Uint8Array, id: string | undefined, shop: ShopSpec | undefined): Promise<Looked> {
-  const asked = ['check', hashOf(bytes), id, shop];
-  return recall<Looked>(asked) ?? keep(asked, await (await import('./look-over')).lookOver(bytes, id, shop));
-}
-
 export const check: Command = {
   help: `check JOB.tidyedge [--piece ID] [--shop SHOP] [--json]   prints the findings that nobody has accepted, and what could not be read
 Exit 1 where there is an error (severity "stop") or something could not be read, 0 otherwise. --shop takes the id of a shop, or a file with its spec as JSON.`,
   options: { piece: { type: 'string' }, shop: { type: 'string' }, json: { type: 'boolean' } },
   async run(path, { piece: id, shop, json }) {
     const bytes = readGiven(path);
-    const { job } = unpackJobFile(bytes);
+    const bundle = unpackJobFile(bytes);
+    const { job } = bundle;
     const spec = typeof shop === 'string' ? shopGiven(shop) : undefined;
     const only = id === undefined ? undefined : pieceAsked(job, id).id;
-    const { found, unread, unused } = await looked(bytes, only, spec);
+    // What looks is loaded only where nothing was kept.
+    const { found, unread, unused } = await keptLater<Looked>(['check', hashOf(bytes), only, spec], async () =>
+      (await import('./look-over')).lookOver(bundle, only, spec),
+    );
     if (json) {
       const rows = found.map(({ piece, finding, fix }) => ({ piece, ...finding, ...(fix ? { fix } : {}) }));
       const inks = unused.map((ink) => ({ check: 'unused-ink', severity: 'advise', problem: `Nothing uses ${ink}` }));

@@ -25,25 +25,30 @@ function prune(): void {
   for (const { name } of byAge.slice(0, names.length - MOST)) rmSync(join(folder, name), { force: true });
 }
 
-/** The file that the answer to a question is kept in, where it is: `asked` tells the question whole. */
-function fileOf(asked: unknown): string {
-  const key = createHash('sha256').update(app()).update(JSON.stringify(asked)).digest('hex');
-  return join(folder, `${key}.json`);
+/** The file that the answer to a question is kept in: `asked` tells the question whole. Undefined where the app cannot read itself. */
+function fileOf(asked: unknown): string | undefined {
+  try {
+    const key = createHash('sha256').update(app()).update(JSON.stringify(asked)).digest('hex');
+    return join(folder, `${key}.json`);
+  } catch {
+    return undefined;
+  }
 }
 
 /** The answer that was kept; undefined where none is, or it cannot be read. */
-export function recall<T>(asked: unknown): T | undefined {
+function recall<T>(file: string | undefined): T | undefined {
+  if (!file) return undefined;
   try {
-    return JSON.parse(readFileSync(fileOf(asked), 'utf8')) as T;
+    return JSON.parse(readFileSync(file, 'utf8')) as T;
   } catch {
     return undefined;
   }
 }
 
 /** Keeps an answer, and gives it back; where nothing can be kept, it is worked out each time. */
-export function keep<T>(asked: unknown, answer: T): T {
+function keep<T>(file: string | undefined, answer: T): T {
+  if (!file) return answer;
   try {
-    const file = fileOf(asked);
     mkdirSync(folder, { recursive: true });
     // Whole or not at all: another run may read it at the same time.
     const whole = `${file}.${process.pid}`;
@@ -57,4 +62,13 @@ export function keep<T>(asked: unknown, answer: T): T {
 }
 
 /** The answer to a question, as it was kept; else it is worked out and kept. */
-export const kept = <T>(asked: unknown, workOut: () => T): T => recall<T>(asked) ?? keep(asked, workOut());
+export function kept<T>(asked: unknown, workOut: () => T): T {
+  const file = fileOf(asked);
+  return recall<T>(file) ?? keep(file, workOut());
+}
+
+/** The same where it takes its time. */
+export async function keptLater<T>(asked: unknown, workOut: () => Promise<T>): Promise<T> {
+  const file = fileOf(asked);
+  return recall<T>(file) ?? keep(file, await workOut());
+}

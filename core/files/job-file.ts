@@ -75,14 +75,16 @@ function holdAgainst(asset: Asset, bytes: Uint8Array): void {
     );
 }
 
-/**
- * Opens a job file. Everything in it is checked: its parts as `unpackJobFile` does, every picture against what the job says
- * of it, every font against its limits. Throws JobFileError, PictureError or FontError; nothing outside is touched.
- */
-export function readJobFile(bytes: Uint8Array): JobBundle {
-  const bundle = unpackJobFile(bytes);
+/** Holds the pictures and fonts of an unpacked job against what it says of them, and against their limits. */
+export function holdParts(bundle: JobBundle): JobBundle {
   const { job, assets } = bundle;
   for (const [hash, asset] of Object.entries(job.assets)) holdAgainst(asset, assets[hash]!);
   for (const hash of Object.keys(job.fonts)) takeFont(assets[hash]!);
   return bundle;
 }
+
+/**
+ * Opens a job file. Everything in it is checked: its parts as `unpackJobFile` does, every picture against what the job says
+ * of it, every font against its limits. Throws JobFileError, PictureError or FontError; nothing outside is touched.
+ */
+export const readJobFile = (bytes: Uint8Array): JobBundle => holdParts(unpackJobFile(bytes));

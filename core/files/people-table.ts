@@ -94,8 +94,7 @@ function byLooks(rows: readonly (readonly string[])[]): (Head | undefined)[] | u
 export function peopleOfRows(all: readonly (readonly string[])[]): PersonRead[] {
   const rows = all.filter((row) => row.some((cell) => cell.trim() !== ''));
   const headed = underHeads(rows);
-  const looks = headed ? undefined : byLooks(rows);
-  const columns = headed?.columns ?? looks;
+  const columns = headed?.columns ?? byLooks(rows);
   if (!columns)
     throw new PeopleFileError(
       'This table has no column called Name. Give its first row the headings Name, Job title, Direct line, Email.',

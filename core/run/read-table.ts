@@ -40,14 +40,16 @@ export interface TableRead {
 const MOST_BYTES = 200_000_000;
 const MOST_UNPACKED = 500_000_000;
 
+const isFilled = (row: readonly string[]): boolean => row.some((cell) => cell.trim() !== '');
 const filledIn = (row: readonly string[]): number => row.filter((cell) => cell.trim() !== '').length;
-const isFilled = (row: readonly string[]): boolean => filledIn(row) > 0;
 
 /** The rows without those above the heads that hold a title or a date: one cell, where the rows below have several. */
 function withoutTitles(rows: Cells): Cells {
   const first = rows.findIndex((row) => filledIn(row) > 1);
+  // Hardly any table has them, and one may be long.
+  if (first <= 0 || first >= 10) return rows;
   const below = rows.slice(first);
-  return first > 0 && first < 10 && below.filter((row) => filledIn(row) > 2).length > below.length / 2 ? below : rows;
+  return below.filter((row) => filledIn(row) > 2).length > below.length / 2 ? below : rows;
 }
 
 /** Whether a first row names the columns: every cell is filled, no two are the same, and none is a number, a date or an address. */

@@ -114,24 +114,25 @@ export function usePreviews(
   // Most edits change none of this.
   const what = JSON.stringify([condition, [...wanted.keys()].sort(), inks?.filter((ink) => ink.kind === 'spot')]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is wanted is told whole by its text
-  useEffect(() => {
-    if (condition && inks)
-      for (const [key, image] of wanted) ask(keyOf(key, image, condition, inks), image, condition, inks);
-  }, [what]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: as above
   const keys = useMemo(
     () =>
-      condition && inks ? [...wanted].map(([key, image]) => [key, keyOf(key, image, condition, inks)] as const) : [],
+      condition && inks
+        ? [...wanted].map(([key, image]) => ({ key, image, all: keyOf(key, image, condition, inks) }))
+        : [],
     [what],
   );
+  // biome-ignore lint/correctness/useExhaustiveDependencies: as above
+  useEffect(() => {
+    if (condition && inks) for (const { image, all } of keys) ask(all, image, condition, inks);
+  }, [keys]);
   // Only what has become of these draws anything again, however many others are made meanwhile.
-  const shown = useCallback(() => keys.map(([, all]) => made.get(all)?.url ?? '').join(), [keys]);
+  const shown = useCallback(() => keys.map(({ all }) => made.get(all)?.url ?? '').join(), [keys]);
   const addresses = useSyncExternalStore(subscribe, shown, () => '');
   // biome-ignore lint/correctness/useExhaustiveDependencies: what is here by now is told by its addresses
   const found = useMemo(
     () =>
       new Map(
-        keys.flatMap(([key, all]) => {
+        keys.flatMap(({ key, all }) => {
           const preview = made.get(all);
           return preview ? [[key, preview] as const] : [];
         }),

@@ -31,7 +31,7 @@ function streetOf(list: string): { street: string; before: string } {
     .filter((each) => each !== '');
   const legal = parts.findLastIndex((each) => LEGAL.test(each));
   if (legal >= 0) return { street: parts.slice(legal + 1).join(', '), before: parts.slice(0, legal + 1).join(', ') };
-  const first = parts.findIndex((each) => isStreet(each));
+  const first = parts.findIndex(isStreet);
   if (first < 0)
     return STREET.test(list) || parts.length < 2 ? { street: list, before: '' } : { street: '', before: list };
   return { street: parts.slice(first).join(', '), before: parts.slice(0, first).join(', ') };

@@ -81,10 +81,11 @@ export function nameWhoIsLeft(parts: readonly Part[], beside: Beside, found: Det
   const { firm, people } = found;
   const { mails, directs } = beside;
   const isFirm = firmsOf(mails, firm.web);
+  const told = parts.map((part) => ({ part, both: people.length === 0 ? nameAndRole(part.text) : undefined }));
+  const roled = new Set(told.flatMap(({ both }) => both?.name ?? []));
   // What a line says of two things is two lines.
   const left = new Left(
-    parts.flatMap((part): Part[] => {
-      const both = people.length === 0 ? nameAndRole(part.text) : undefined;
+    told.flatMap(({ part, both }): Part[] => {
       if (both)
         return [
           { ...part, text: both.name },
@@ -99,7 +100,6 @@ export function nameWhoIsLeft(parts: readonly Part[], beside: Beside, found: Det
         : [part];
     }),
   );
-  const roled = new Set(parts.flatMap(({ text }) => nameAndRole(text)?.name ?? []));
   if (people.length === 0) takePeople(left, beside, isFirm, found);
   const named = people.length > 0;
   if (!firm.name) {
