@@ -246,9 +246,9 @@ export async function takeWhole(bytes: Uint8Array, page: number, name: string): 
 }
 
 /** What a text tells of a client. Its tables of numbers and names come when they are first asked for. */
-export async function readDetails(text: string, told?: string): Promise<DetailsFound> {
+export async function readDetails(text: string, told?: string, isChosen = false): Promise<DetailsFound> {
   const { readDetails: read } = await import('../core/client/details/read-details');
-  return read(text, told);
+  return read(text, told, isChosen);
 }
 
 /** A bitmap as drawn areas in a few colours. Throws with words for the user. */

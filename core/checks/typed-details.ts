@@ -1,5 +1,5 @@
 import { produce } from 'immer';
-import { detailOf, QUOTE_NAMES, QUOTES, type Quote } from '../job/details';
+import { detailOf, QUOTES, type Quote, quoteName } from '../job/details';
 import { personOf } from '../job/edits/house';
 import { findElement } from '../job/find';
 import type { Element, Job } from '../job/schema';
@@ -61,7 +61,7 @@ function findTyped({ face, piece, job }: CheckContext): Typed[] {
           if (said.length < LEAST) return [];
           const find = NUMBERS.includes(quote) ? numberIn : addressIn;
           const typed = spans.map(({ text }) => find(text, said)).find((each) => each !== undefined);
-          return typed === undefined ? [] : [{ element, quote, name: QUOTE_NAMES[quote], typed, said }];
+          return typed === undefined ? [] : [{ element, quote, name: quoteName(quote, job.country), typed, said }];
         })
         // A web address inside a mail address is one detail, the longer.
         .filter(

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { countryOf } from '../trade/countries';
 
 /** The facts of a house that words can quote: change one, and every piece that quotes it follows. */
 
@@ -39,11 +40,15 @@ export const QUOTES = [
 ];
 export type Quote = (typeof QUOTES)[number];
 
-/** What a quote is called in words. */
-export const QUOTE_NAMES = Object.fromEntries([
-  ...keys(FIRM_DETAILS).map((detail) => [`firm.${detail}`, FIRM_DETAILS[detail]]),
-  ...keys(PERSON_DETAILS).map((detail) => [`person.${detail}`, PERSON_DETAILS[detail]]),
-]) as Record<Quote, string>;
+/** What a detail of a firm is called in its country, an ISO 3166-1 code. */
+export const firmDetailName = (detail: FirmDetail, country: string | undefined): string =>
+  (countryOf(country)?.called as Firm | undefined)?.[detail] ?? FIRM_DETAILS[detail];
+
+/** What a quote is called in words, in the country of the firm. */
+export function quoteName(quote: Quote, country: string | undefined): string {
+  const [of, detailName] = quote.split('.') as [string, string];
+  return of === 'firm' ? firmDetailName(detailName as FirmDetail, country) : PERSON_DETAILS[detailName as PersonDetail];
+}
 
 const detail = z.string().trim().max(200);
 export const firmSchema = z.partialRecord(z.enum(keys(FIRM_DETAILS)), detail);

@@ -42,6 +42,10 @@ function kept(template: string, has: (quote: Quote) => boolean): string {
   return line;
 }
 
+/** An address of which nothing is known yet, in its country's order. */
+const askedAddress = (lines: readonly string[], withRegion: boolean): string[] =>
+  lines.map((line) => kept(line, (quote) => withRegion || quote !== 'firm.region').replace(/\}/g, '!}'));
+
 export function clientOf(job: Job, piece: { person?: string | undefined }): Client {
   const person = personOf(job, piece);
   const firm: Firm = job.firm;
@@ -56,7 +60,8 @@ export function clientOf(job: Job, piece: { person?: string | undefined }): Clie
   const asked = { phones: ['{firm.phone!}'], online: ['{firm.mail!}', '{firm.web!}'], social: [] };
   const social = some('firm.handle', 'firm.secondHandle');
   const mail = has('person.mail') ? '{person.mail}' : undefined;
-  const lines = countryOf(job.country)?.address ?? PLAIN_ADDRESS;
+  const country = countryOf(job.country);
+  const lines = country?.address ?? PLAIN_ADDRESS;
   return {
     has,
     company: '{firm.name!}',
@@ -76,7 +81,7 @@ export function clientOf(job: Job, piece: { person?: string | undefined }): Clie
       : asked,
     address: (needed) => {
       const given = [...lines.map((line) => kept(line, has)), ...some('firm.country')].filter((line) => line !== '');
-      return given.length > 0 || !needed ? given : ['{firm.street!}', '{firm.postcode!} {firm.town!}'];
+      return given.length > 0 || !needed ? given : askedAddress(lines, country?.needsRegion ?? false);
     },
     registration: has('firm.registration') ? '{firm.registration}' : undefined,
   };

@@ -13,6 +13,10 @@ export interface Country {
   shop: string;
   layout: string;
   post: string;
+  /** What the parts of an address are called there, where that is not town, region and postcode. */
+  called: Readonly<Partial<Record<'town' | 'region' | 'postcode', string>>>;
+  /** Whether an address is not complete without its region. */
+  needsRegion: boolean;
   /** An address below the name, a line each, with the details it quotes. */
   address: readonly string[];
   /** The dictionary its pieces are spelt by; none where there is none for its language. */
@@ -48,42 +52,74 @@ const row = (
   way: typeof ISO_WAY | typeof INCH_WAY,
   address: readonly string[],
   more: Partial<Country> = {},
-): Country => ({ code, name, ...way, address, spelling: 'none', source: MEMORY, ...more });
+): Country => ({
+  code,
+  name,
+  ...way,
+  called: {},
+  needsRegion: false,
+  address,
+  spelling: 'none',
+  source: MEMORY,
+  ...more,
+});
 
 /** Countries by name; the order of an address from memory of the postal union's templates (UPU S42). */
 export const COUNTRIES: readonly Country[] = [
   row('AU', 'Australia', ISO_WAY, CODE_LAST, {
     sizes: { ...ISO, card: '90 × 55' },
+    needsRegion: true,
+    called: { town: 'Suburb or town', region: 'State' },
     spelling: 'en-GB',
     post: 'au',
   }),
   row('AT', 'Austria', ISO_WAY, CODE_FIRST),
   row('BE', 'Belgium', ISO_WAY, CODE_FIRST),
-  row('CA', 'Canada', INCH_WAY, CODE_LAST, { spelling: 'en-GB', post: 'ca' }),
+  row('CA', 'Canada', INCH_WAY, CODE_LAST, {
+    needsRegion: true,
+    called: { town: 'City', region: 'Province', postcode: 'Postal code' },
+    spelling: 'en-GB',
+    post: 'ca',
+  }),
   row('CZ', 'Czechia', ISO_WAY, CODE_FIRST, { sizes: { ...ISO, card: '90 × 50' } }),
   row('DK', 'Denmark', ISO_WAY, CODE_FIRST),
   row('FI', 'Finland', ISO_WAY, CODE_FIRST, { sizes: { ...ISO, card: '90 × 50' } }),
   row('FR', 'France', ISO_WAY, CODE_FIRST, { post: 'fr' }),
   row('DE', 'Germany', ISO_WAY, CODE_FIRST, { post: 'de' }),
   row('GR', 'Greece', ISO_WAY, CODE_FIRST),
-  row('IE', 'Ireland', ISO_WAY, BRITISH, { spelling: 'en-GB' }),
-  row('IT', 'Italy', ISO_WAY, [STREET, '{firm.postcode} {firm.town} {firm.region}']),
+  row('IE', 'Ireland', ISO_WAY, BRITISH, { called: { region: 'County', postcode: 'Eircode' }, spelling: 'en-GB' }),
+  row('IT', 'Italy', ISO_WAY, [STREET, '{firm.postcode} {firm.town} {firm.region}'], {
+    needsRegion: true,
+    called: { region: 'Province' },
+  }),
   row('JP', 'Japan', ISO_WAY, [STREET, '{firm.town} {firm.region} {firm.postcode}'], {
     sizes: { ...ISO, card: '91 × 55' },
+    needsRegion: true,
+    called: { town: 'City', region: 'Prefecture', postcode: 'Postal code' },
   }),
-  row('MX', 'Mexico', INCH_WAY, [STREET, '{firm.postcode} {firm.town}, {firm.region}'], { post: 'international' }),
+  row('MX', 'Mexico', INCH_WAY, [STREET, '{firm.postcode} {firm.town}, {firm.region}'], {
+    needsRegion: true,
+    called: { town: 'City', region: 'State', postcode: 'Postal code' },
+    post: 'international',
+  }),
   row('NL', 'Netherlands', ISO_WAY, CODE_FIRST, { post: 'nl' }),
   row('NZ', 'New Zealand', ISO_WAY, CODE_LAST, { sizes: { ...ISO, card: '90 × 55' }, spelling: 'en-GB' }),
   row('NO', 'Norway', ISO_WAY, CODE_FIRST, { sizes: { ...ISO, card: '90 × 50' } }),
   row('PL', 'Poland', ISO_WAY, CODE_FIRST, { sizes: { ...ISO, card: '90 × 50' } }),
   row('PT', 'Portugal', ISO_WAY, CODE_FIRST),
-  row('ES', 'Spain', ISO_WAY, CODE_FIRST),
+  row('ES', 'Spain', ISO_WAY, CODE_FIRST, { called: { region: 'Province' } }),
   row('SE', 'Sweden', ISO_WAY, CODE_FIRST, { sizes: { ...ISO, card: '90 × 55' } }),
   row('CH', 'Switzerland', ISO_WAY, CODE_FIRST),
-  row('GB', 'United Kingdom', ISO_WAY, BRITISH, { spelling: 'en-GB', post: 'gb' }),
-  row('US', 'United States', INCH_WAY, CITY_STATE, { spelling: 'en-US' }),
+  row('GB', 'United Kingdom', ISO_WAY, BRITISH, { called: { region: 'County' }, spelling: 'en-GB', post: 'gb' }),
+  row('US', 'United States', INCH_WAY, CITY_STATE, {
+    needsRegion: true,
+    called: { town: 'City', region: 'State', postcode: 'ZIP code' },
+    spelling: 'en-US',
+  }),
   row('VN', 'Vietnam', ISO_WAY, [STREET, '{firm.town}, {firm.region} {firm.postcode}'], {
     sizes: { ...ISO, card: '90 × 55' },
+    needsRegion: true,
+    called: { town: 'District or town', region: 'Province', postcode: 'Postal code' },
   }),
 ];
 

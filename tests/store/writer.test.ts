@@ -4,7 +4,7 @@ import { renameJob } from '../../core/job/edits/job';
 import { step } from '../../core/job/history';
 import { binJob, keepBundle, loadJob, openJob } from '../../src/store/kept-jobs';
 import { planWrite } from '../../src/store/plan-write';
-import { type Rows, writeJob } from '../../src/store/write-job';
+import { type Rows, TABLES, writeJob } from '../../src/store/write-job';
 import { createWriter } from '../../src/store/writer';
 import { asWorker, type FakeWorker, fakeWorker } from '../fake-worker';
 import { emptyShelf, smallJob } from './fixtures';
@@ -17,6 +17,9 @@ async function renaming(name: string): Promise<[Rows, number]> {
   return [{ ...rows, head: { ...head, by: 'this page' } }, written.revision];
 }
 const nameKept = async (): Promise<string | undefined> => (await loadJob('job-1'))?.name;
+
+/** All that the shelf holds of jobs and their steps. */
+const kept = () => Promise.all(TABLES().map((table) => table.toArray()));
 
 beforeEach(async () => {
   await emptyShelf();
@@ -39,11 +42,15 @@ describe('writing on a thread of its own', () => {
     await writer.ready();
     const mine = await renaming('Mine');
     await writeJob(...(await renaming('Theirs')));
+    const theirs = await kept();
     expect(await writer.write(...mine)).toBe('newer');
+    expect(await kept()).toEqual(theirs);
     expect(await nameKept()).toBe('Theirs');
     const late = await renaming('Late');
     await binJob('job-1', 'Theirs');
+    const binned = await kept();
     expect(await writer.write(...late)).toBe('gone');
+    expect(await kept()).toEqual(binned);
   });
   it('that has no room says so by its name', async () => {
     const full = (): never => {

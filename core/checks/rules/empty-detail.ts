@@ -1,4 +1,4 @@
-import { QUOTE_NAMES, type Quote } from '../../job/details';
+import { type Quote, quoteName } from '../../job/details';
 import { columnQuoted } from '../../job/table';
 import { elementFrame } from '../../scene/face';
 import type { Check, Finding } from '../check';
@@ -9,7 +9,7 @@ export const emptyDetail: Check = {
   protects: 'The line is left out: that may be meant, or somebody’s phone number is missing.',
   source: { kind: 'common practice' },
   severity: 'advise',
-  run: ({ face, sources }) =>
+  run: ({ job, face, sources }) =>
     face.elements.flatMap((element): Finding[] => {
       if (element.kind !== 'words') return [];
       const spans = element.paragraphs.flatMap((paragraph) => paragraph.spans);
@@ -24,7 +24,7 @@ export const emptyDetail: Check = {
         element: element.id,
         place: elementFrame(element, sources),
         of: quote,
-        problem: `${QUOTE_NAMES[quote] ?? quote} is quoted, but empty`,
+        problem: `${quoteName(quote, job.country)} is quoted, but empty`,
         measured: { value: 1, kind: 'count' },
         wanted: { value: 0, kind: 'count' },
       }));

@@ -1,8 +1,9 @@
-import { QUOTE_NAMES, type Quote } from '../../job/details';
+import { detailOf, type Quote, quoteName } from '../../job/details';
+import { personOf } from '../../job/edits/house';
 import { plainText } from '../../job/look';
 import type { Words } from '../../job/schema';
 import { elementFrame } from '../../scene/face';
-import type { Check } from '../check';
+import type { Check, CheckContext } from '../check';
 
 /** Words that stand in for words still to come. */
 const PLACEHOLDERS = [
@@ -15,9 +16,13 @@ const PLACEHOLDERS = [
 ];
 
 /** The name of a detail that holds its place until it is filled in. */
-const askedIn = ({ paragraphs }: Words): string | undefined =>
-  paragraphs.flatMap(({ spans }) => spans).find(({ ask, quote, text }) => ask && text === QUOTE_NAMES[quote as Quote])
-    ?.text;
+function askedIn({ paragraphs }: Words, { job, piece }: CheckContext): string | undefined {
+  const person = personOf(job, piece);
+  const asked = paragraphs
+    .flatMap(({ spans }) => spans)
+    .find(({ ask, quote }) => ask && detailOf(quote as Quote, job.firm, person) === '');
+  return asked && quoteName(asked.quote as Quote, job.country);
+}
 
 export const placeholderWords: Check = {
   id: 'placeholder-words',
@@ -25,19 +30,19 @@ export const placeholderWords: Check = {
   protects: 'Text that only held the place gets printed more often than anyone admits.',
   source: { kind: 'common practice' },
   severity: 'stop',
-  run: ({ face, sources }) =>
-    face.elements.flatMap((element) => {
+  run: (context) =>
+    context.face.elements.flatMap((element) => {
       if (element.kind !== 'words') return [];
-      const asked = askedIn(element);
+      const asked = askedIn(element, context);
       const found = asked ?? PLACEHOLDERS.flatMap((pattern) => pattern.exec(plainText(element))?.[0] ?? [])[0];
       if (!found) return [];
       return [
         {
           check: 'placeholder-words',
           severity: 'warn',
-          face: face.id,
+          face: context.face.id,
           element: element.id,
-          place: elementFrame(element, sources),
+          place: elementFrame(element, context.sources),
           of: found,
           problem: asked
             ? `“${found}” is placeholder text: fill it in under House style`

@@ -113,8 +113,11 @@ function leftOf(parts: readonly Part[]): Part[] {
   });
 }
 
-/** Reads a text; `told` is the country it is thought to come from. Never throws for what the text says. */
-export function readDetails(text: string, told?: string): DetailsFound {
+/**
+ * Reads a text; `told` is the country it is thought to come from, which is settled where somebody chose it. Never throws
+ * for what the text says.
+ */
+export function readDetails(text: string, told?: string, isChosen = false): DetailsFound {
   const found: DetailsFound = { firm: {}, people: [], country: undefined, unread: [] };
   const { firm } = found;
   let plain = text.slice(0, DETAILS_LIMIT);
@@ -123,13 +126,14 @@ export function readDetails(text: string, told?: string): DetailsFound {
   let parts = partsOf(plain);
   const named = takeCountry(parts, firm);
   if (named) likely.unshift(named);
+  if (isChosen && told) likely.unshift(told);
   const people = takeLabelled(parts, found);
   parts = takeRegistrations(parts, firm);
   const mails = takeOnline(parts, firm);
   const where = takeAddress(parts, likely, firm) ?? countryOfCode(found, likely);
   // On the line of the town.
   if (!firm.country) takeCountry(parts, firm);
-  found.country = likely.find((code) => code === where) ?? where ?? likely[0];
+  found.country = isChosen ? told : (likely.find((code) => code === where) ?? where ?? likely[0]);
   const numbers = takePhones(parts, found);
   // What a network is called by in words is no line of a card.
   const left = leftOf(parts);

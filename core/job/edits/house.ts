@@ -1,6 +1,7 @@
 import { produce } from 'immer';
+import { countryOf } from '../../trade/countries';
 import type { Span } from '../../type/style';
-import { detailOf, type FirmDetail, type Person, QUOTE_NAMES, QUOTES, type Quote } from '../details';
+import { detailOf, type FirmDetail, type Person, QUOTES, type Quote, quoteName } from '../details';
 import { pieceOf } from '../find';
 import type { Role } from '../house';
 import type { Job, Picture, Piece, Words } from '../schema';
@@ -15,8 +16,11 @@ const quotesIn = (words: Words): Span[] =>
   words.paragraphs.flatMap(({ spans }) => spans.filter((s) => isQuote(s.quote)));
 
 /** What a span that quotes a detail says for somebody: the detail's name, while one that is asked for is empty. */
-export const quoteSays = ({ quote, ask }: Span, { firm }: Pick<Job, 'firm'>, person: Person | undefined): string =>
-  detailOf(quote as Quote, firm, person) || (ask ? QUOTE_NAMES[quote as Quote] : '');
+export const quoteSays = (
+  { quote, ask }: Span,
+  { firm, country }: Pick<Job, 'firm' | 'country'>,
+  person: Person | undefined,
+): string => detailOf(quote as Quote, firm, person) || (ask ? quoteName(quote as Quote, country) : '');
 
 /** Every quote of a job brought to what its detail says now. */
 export const requoted = (job: Job): Job =>
@@ -50,6 +54,12 @@ export const setFirmDetail = (job: Job, detail: FirmDetail, value: string): Job 
   const said = value.trim();
   return requoted({ ...job, firm: said === '' ? others : { ...others, [detail]: said } });
 };
+
+/** A job of a country is spelt as one spells there; what new pieces begin with follows. One that is not known changes nothing. */
+export function setCountry(job: Job, code: string): Job {
+  const country = countryOf(code);
+  return country ? requoted({ ...job, country: code, spelling: { ...job.spelling, language: country.spelling } }) : job;
+}
 
 export const addPerson = (job: Job, person: Person): Job => requoted({ ...job, people: [...job.people, person] });
 

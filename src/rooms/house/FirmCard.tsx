@@ -1,6 +1,8 @@
-import { FIRM_DETAILS, type FirmDetail } from '../../../core/job/details';
-import { quotedIn, setFirmDetail } from '../../../core/job/edits/house';
+import { FIRM_DETAILS, type FirmDetail, firmDetailName } from '../../../core/job/details';
+import { quotedIn, setCountry, setFirmDetail } from '../../../core/job/edits/house';
+import { COUNTRIES } from '../../../core/trade/countries';
 import { useBench } from '../../bench/bench';
+import { Pick } from '../../parts/Pick';
 import { act } from '../../store/session';
 import { TextField } from './TextField';
 
@@ -19,13 +21,14 @@ export function FirmCard() {
       </div>
       <div className="grid grid-cols-3 gap-x-4 gap-y-2">
         {details.map((detail) => {
+          const label = firmDetailName(detail, job.country);
           const uses = quotedIn(job, `firm.${detail}`).length;
           return (
             <div key={detail}>
               <TextField
-                label={FIRM_DETAILS[detail]}
+                label={label}
                 value={job.firm[detail] ?? ''}
-                onChange={(value) => act(FIRM_DETAILS[detail], (j) => setFirmDetail(j, detail, value))}
+                onChange={(value) => act(label, (j) => setFirmDetail(j, detail, value))}
               />
               <span className="quiet block h-4 text-[12.5px]">
                 {uses > 0 ? `quoted in ${uses === 1 ? 'one place' : `${uses} places`}` : ''}
@@ -33,6 +36,17 @@ export function FirmCard() {
             </div>
           );
         })}
+        <div>
+          <Pick
+            label="Client’s country"
+            value={job.country ?? ''}
+            options={[
+              ...(job.country ? [] : [['', 'Not set'] as const]),
+              ...COUNTRIES.map(({ code, name }) => [code, name] as const),
+            ]}
+            onChange={(code) => act('Client’s country', (j) => setCountry(j, code))}
+          />
+        </div>
       </div>
     </section>
   );

@@ -3,10 +3,9 @@ import { shopIn } from '../../../core/job/shops-of';
 import { COUNTRIES, countryOf } from '../../../core/trade/countries';
 import { postRulesOf } from '../../../core/trade/post';
 import { Pick } from '../../parts/Pick';
-import { inCountry } from './draft';
 
 /** Where the client is: units, usual sizes, postal rules, the order of an address and the dictionary follow. */
-export function CountryCard({ job, onChange }: { job: Job; onChange(to: (job: Job) => Job): void }) {
+export function CountryCard({ job, onChoose }: { job: Job; onChoose(code: string): void }) {
   const country = countryOf(job.country)!;
   return (
     <section aria-label="Country" className="grid gap-2">
@@ -15,7 +14,7 @@ export function CountryCard({ job, onChange }: { job: Job; onChange(to: (job: Jo
         label="Client’s country"
         value={country.code}
         options={COUNTRIES.map(({ code, name }) => [code, name] as const)}
-        onChange={(code) => onChange((now) => inCountry(now, code))}
+        onChange={onChoose}
       />
       <p className="quiet text-[13px]">
         {country.unit === 'in' ? 'Inches' : 'Millimetres'}, {country.sizes.letterhead} and {country.sizes.envelope},{' '}

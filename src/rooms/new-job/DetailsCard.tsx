@@ -1,5 +1,11 @@
 import { useEffect, useRef, useState } from 'react';
-import { FIRM_DETAILS, type FirmDetail, PERSON_DETAILS, type PersonDetail } from '../../../core/job/details';
+import {
+  FIRM_DETAILS,
+  type FirmDetail,
+  firmDetailName,
+  PERSON_DETAILS,
+  type PersonDetail,
+} from '../../../core/job/details';
 import { intake } from '../../../workers/intake';
 import { type Draft, setDetail, setPerson, withDetails } from './draft';
 
@@ -14,9 +20,10 @@ export function DetailsCard({ draft, onChange }: { draft: Draft; onChange(to: (n
   const [text, setText] = useState('');
   const [isAll, setAll] = useState(false);
   const [problem, setProblem] = useState<string>();
-  const { job, from, unread } = draft;
+  const { job, read, unread, isCountryChosen } = draft;
   const country = useRef(job.country);
   country.current = job.country;
+  const chosen = isCountryChosen ? job.country : undefined;
 
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new way of telling the draft changes nothing that is read
   useEffect(() => {
@@ -25,7 +32,7 @@ export function DetailsCard({ draft, onChange }: { draft: Draft; onChange(to: (n
     const wait = setTimeout(
       () =>
         intake()
-          .readDetails(text, country.current)
+          .readDetails(text, chosen ?? country.current, isCountryChosen)
           .then(
             (found) => {
               if (!isHere) return;
@@ -40,7 +47,7 @@ export function DetailsCard({ draft, onChange }: { draft: Draft; onChange(to: (n
       isHere = false;
       clearTimeout(wait);
     };
-  }, [text]);
+  }, [text, chosen]);
 
   const person = job.people[0];
   const firm = (Object.keys(FIRM_DETAILS) as FirmDetail[]).filter(
@@ -70,9 +77,9 @@ export function DetailsCard({ draft, onChange }: { draft: Draft; onChange(to: (n
         {firm.map((detail) => (
           <Field
             key={detail}
-            label={FIRM_DETAILS[detail]}
+            label={firmDetailName(detail, job.country)}
             value={job.firm[detail] ?? ''}
-            from={from[`firm.${detail}`]}
+            from={read[`firm.${detail}`]?.from}
             wide={WIDE.has(`firm.${detail}`)}
             onChange={(value) => onChange((now) => ({ ...now, job: setDetail(now.job, detail, value) }))}
           />
@@ -82,7 +89,7 @@ export function DetailsCard({ draft, onChange }: { draft: Draft; onChange(to: (n
             key={detail}
             label={PERSON_DETAILS[detail]}
             value={person?.[detail] ?? ''}
-            from={from[`person.${detail}`]}
+            from={read[`person.${detail}`]?.from}
             onChange={(value) => onChange((now) => ({ ...now, job: setPerson(now.job, detail, value) }))}
           />
         ))}

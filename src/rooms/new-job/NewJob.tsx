@@ -13,7 +13,7 @@ import { TypefaceFaces } from '../../parts/TypefaceFaces';
 import { keepBundle } from '../../store/kept-jobs';
 import { CountryCard } from './CountryCard';
 import { DetailsCard } from './DetailsCard';
-import { emptyDraft, likelyCountry } from './draft';
+import { choseCountry, emptyDraft, likelyCountry } from './draft';
 import { LogoCard } from './LogoCard';
 import { LookTiles } from './LookTiles';
 import { PairingsCard } from './PairingsCard';
@@ -63,7 +63,7 @@ export default function NewJob() {
             kit={kit}
             onChoose={(roles) => setDraft((now) => ({ ...now, job: { ...now.job, roles: { ...roles } } }))}
           />
-          <CountryCard job={job} onChange={(to) => setDraft((now) => ({ ...now, job: to(now.job) }))} />
+          <CountryCard job={job} onChoose={(code) => setDraft((now) => choseCountry(now, code))} />
         </div>
         <section className="flex min-h-0 flex-col" aria-label="Looks and pieces">
           <LookTiles job={job} kit={isReady ? kit : undefined} chosen={look} onChoose={setLook} />

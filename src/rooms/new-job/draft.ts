@@ -1,13 +1,13 @@
-import type { DetailsFound } from '../../../core/client/details/found';
+import type { DetailsFound, Read } from '../../../core/client/details/found';
 import { PAIRINGS } from '../../../core/client/pairings';
 import {
   FIRM_DETAILS,
-  type Firm,
   type FirmDetail,
   PERSON_DETAILS,
   type Person,
   type PersonDetail,
 } from '../../../core/job/details';
+import { setCountry } from '../../../core/job/edits/house';
 import { makeJob } from '../../../core/job/make';
 import type { Job } from '../../../core/job/schema';
 import { countryOf } from '../../../core/trade/countries';
@@ -15,24 +15,23 @@ import { countryOf } from '../../../core/trade/countries';
 /** A client who is on the way in: a job without pieces, and what each of its details was read from. */
 export interface Draft {
   job: Job;
-  /** The line that a detail was read from, by its quote. */
-  from: Readonly<Record<string, string>>;
+  /** What was read of a detail and the line it was read from, by its quote. */
+  read: Readonly<Record<string, Read>>;
+  /** Whether somebody chose the country: what is read settles it no more. */
+  isCountryChosen: boolean;
   unread: readonly string[];
 }
 
 const NOW = new Date(0).toISOString();
 
 export const emptyDraft = (country: string): Draft => ({
-  job: inCountry({ ...makeJob('new', 'New', NOW), roles: { ...PAIRINGS[0]!.roles } }, country),
-  from: {},
+  job: setCountry({ ...makeJob('new', 'New', NOW), roles: { ...PAIRINGS[0]!.roles } }, country),
+  read: {},
+  isCountryChosen: false,
   unread: [],
 });
 
-/** A job of a country is spelt, and measured, as that is done there. */
-export const inCountry = (job: Job, code: string): Job => {
-  const country = countryOf(code);
-  return country ? { ...job, country: code, spelling: { ...job.spelling, language: country.spelling } } : job;
-};
+const keysOf = <K extends string>(table: Record<K, string>): K[] => Object.keys(table) as K[];
 
 const NOBODY: Omit<Person, 'id'> = { name: '', title: '', direct: '', mail: '' };
 
@@ -45,33 +44,47 @@ export const setDetail = (job: Job, detail: FirmDetail, value: string): Job => {
 export function setPerson(job: Job, detail: PersonDetail, value: string): Job {
   const [first = { id: 'person-1', ...NOBODY }, ...rest] = job.people;
   const changed = { ...first, [detail]: value };
-  const isSomebody = Object.keys(PERSON_DETAILS).some((key) => changed[key as PersonDetail] !== '');
+  const isSomebody = keysOf(PERSON_DETAILS).some((key) => changed[key] !== '');
   return { ...job, people: isSomebody ? [changed, ...rest] : rest };
 }
 
-/** What was read takes the place of all that was read before. */
-export function withDetails(draft: Draft, found: DetailsFound): Draft {
-  const from: Record<string, string> = {};
-  const firm: Firm = {};
-  for (const key of Object.keys(FIRM_DETAILS) as FirmDetail[]) {
-    const read = found.firm[key];
-    if (!read) continue;
-    firm[key] = read.value.slice(0, 200);
-    from[`firm.${key}`] = read.from;
-  }
-  const people = found.people.map((person, i): Person => {
-    const own = { id: `person-${i + 1}`, ...NOBODY };
-    for (const key of Object.keys(PERSON_DETAILS) as PersonDetail[]) {
-      const read = person[key];
-      if (!read) continue;
-      own[key] = read.value.slice(0, 200);
-      if (i === 0) from[`person.${key}`] = read.from;
-    }
-    return own;
-  });
-  const job = { ...draft.job, firm, people };
-  return { job: found.country ? inCountry(job, found.country) : job, from, unread: found.unread };
+/**
+ * What a detail says once the text was read anew: what was typed or corrected by hand stays, unless another line of the
+ * text says it now.
+ */
+function saidOf(quote: string, { read }: Draft, said: string, anew: Read | undefined): string {
+  const before = read[quote];
+  const isByHand = said !== (before?.value ?? '');
+  return isByHand && (!before || before.from === anew?.from) ? said : (anew?.value ?? '');
 }
+
+/** What was read takes the place of what was read before. */
+export function withDetails(draft: Draft, found: DetailsFound): Draft {
+  const read: Record<string, Read> = {};
+  const take = (quote: string, said: string, anew: Read | undefined): string => {
+    if (anew) read[quote] = { ...anew, value: anew.value.slice(0, 200) };
+    return saidOf(quote, draft, said, read[quote]);
+  };
+  let job = { ...draft.job, people: draft.job.people.slice(0, 1) };
+  for (const key of keysOf(FIRM_DETAILS))
+    job = setDetail(job, key, take(`firm.${key}`, job.firm[key] ?? '', found.firm[key]));
+  const [first, ...others] = found.people;
+  for (const key of keysOf(PERSON_DETAILS))
+    job = setPerson(job, key, take(`person.${key}`, job.people[0]?.[key] ?? '', first?.[key]));
+  const rest = others.map((person, i): Person => {
+    const said = keysOf(PERSON_DETAILS).map((key) => [key, person[key]?.value.slice(0, 200) ?? '']);
+    return { ...NOBODY, ...Object.fromEntries(said), id: `person-${i + 2}` };
+  });
+  job = { ...job, people: [...job.people.slice(0, 1), ...rest] };
+  return { ...draft, job: found.country ? setCountry(job, found.country) : job, read, unread: found.unread };
+}
+
+/** The country as somebody chose it. */
+export const choseCountry = (draft: Draft, code: string): Draft => ({
+  ...draft,
+  job: setCountry(draft.job, code),
+  isCountryChosen: true,
+});
 
 /** The country that the browser's language names, or the United Kingdom. */
 export const likelyCountry = (languages: readonly string[]): string =>

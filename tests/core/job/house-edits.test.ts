@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { Person, QUOTES } from '../../../core/job/details';
+import { firmDetailName, type Person, type QUOTES, quoteName } from '../../../core/job/details';
 import {
   addPerson,
   changePerson,
   quotedIn,
   removePerson,
+  setCountry,
   setFirmDetail,
   setRole,
   showFor,
@@ -98,6 +99,28 @@ describe('details that words quote', () => {
         expect(left.join('')).toBe(wanted.join(', '));
       }),
     );
+  });
+});
+
+describe('the country of a client', () => {
+  const asking = (country: string | undefined): Job => ({
+    ...house([{ ...q('firm.postcode'), ask: true }]),
+    ...(country ? { country } : {}),
+  });
+
+  it('names the parts of an address, where they are asked for, too', () => {
+    expect(firmDetailName('postcode', 'US')).toBe('ZIP code');
+    expect(firmDetailName('region', 'CA')).toBe('Province');
+    expect(firmDetailName('region', 'DE')).toBe('Region');
+    expect(firmDetailName('phone', 'US')).toBe('Phone');
+    expect(quoteName('person.mail', 'US')).toBe('Person’s email');
+    expect(shown(setCountry(asking(undefined), 'US'))).toBe('ZIP code');
+    expect(shown(setCountry(asking('US'), 'IE'))).toBe('Eircode');
+  });
+  it('brings its spelling, and changes nothing where it is not known', () => {
+    const job = asking('GB');
+    expect(setCountry(job, 'US').spelling.language).toBe('en-US');
+    expect(setCountry(job, 'XX')).toBe(job);
   });
 });
 

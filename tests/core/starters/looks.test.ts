@@ -7,6 +7,7 @@ import type { Job, Words } from '../../../core/job/schema';
 import { sourcesOf } from '../../../core/scene/sources';
 import { wordsSet } from '../../../core/scene/words';
 import { beginPiece, LOOKS, STARTERS, starterOf, startersOf } from '../../../core/starters';
+import { clientOf } from '../../../core/starters/said';
 import { beginSet, usualFaces } from '../../../core/starters/usual';
 import { COUNTRIES } from '../../../core/trade/countries';
 import { KINDS, type Kind } from '../../../core/trade/schema';
@@ -111,6 +112,15 @@ describe('looks', () => {
     const told = setFirmDetail(job, 'phone', '01632 960 777');
     expect(text(told)).toContain('01632 960 777');
     expect(text(told)).not.toContain('"text":"Phone"');
+  });
+
+  it.each([
+    ['US', ['{firm.street!}', '{firm.town!}, {firm.region!} {firm.postcode!}']],
+    ['DE', ['{firm.street!}', '{firm.postcode!} {firm.town!}']],
+    ['GB', ['{firm.street!}', '{firm.town!} {firm.postcode!}']],
+  ])('ask for an address as it is written in %s', (country, lines) => {
+    expect(clientOf({ ...demo, firm: {}, country }, {}).address(true)).toEqual(lines);
+    expect(clientOf({ ...demo, firm: {}, country }, {}).address(false)).toEqual([]);
   });
 
   it('set names and text on half points, in the two typefaces of the house', () => {

@@ -1,7 +1,7 @@
 import Mention from '@tiptap/extension-mention';
 import type { SuggestionOptions, SuggestionProps } from '@tiptap/suggestion';
 import { create } from 'zustand';
-import { detailOf, QUOTE_NAMES, QUOTES, type Quote } from '../../../../core/job/details';
+import { quoteName as detailName, detailOf, QUOTES, type Quote } from '../../../../core/job/details';
 import { personOf } from '../../../../core/job/edits/house';
 import { quoteOfColumn, tableOfPiece } from '../../../../core/job/edits/runs';
 import { pieceOf } from '../../../../core/job/find';
@@ -25,7 +25,7 @@ export function quoteName(quote: string): string {
   const { history } = useSession.getState();
   const job = history?.job;
   const key = columnQuoted(quote);
-  if (key === undefined || !job) return QUOTE_NAMES[quote as Quote] ?? quote;
+  if (key === undefined || !job) return detailName(quote as Quote, job?.country);
   const piece = pieceOf(job, asked('piece') ?? '');
   const table = piece && tableOfPiece(job, piece);
   return table?.columns.find((column) => column.key === key)?.name ?? 'Column that is gone';
@@ -62,7 +62,11 @@ function offersFor(query: string): Offer[] {
   if (!job) return [];
   const person = personOf(job, pieceOf(job, asked('piece') ?? '') ?? {});
   const wanted = query.toLowerCase();
-  const details = QUOTES.map((quote) => ({ quote, name: QUOTE_NAMES[quote], says: detailOf(quote, job.firm, person) }));
+  const details = QUOTES.map((quote) => ({
+    quote,
+    name: detailName(quote, job.country),
+    says: detailOf(quote, job.firm, person),
+  }));
   return [...columnOffers(job), ...details]
     .filter(({ name, says }) => `${name} ${says}`.toLowerCase().includes(wanted))
     .sort((a, b) => Number(b.says !== '') - Number(a.says !== ''))
