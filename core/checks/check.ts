@@ -17,7 +17,19 @@ export type { Severity } from '../trade/schema';
  */
 export interface Measure {
   value: number;
-  kind: 'length' | 'ratio' | 'type' | 'ppi' | 'count' | 'ink' | 'lightness' | 'difference' | 'grammage' | 'weight';
+  /** An area is in square points. */
+  kind:
+    | 'length'
+    | 'area'
+    | 'ratio'
+    | 'type'
+    | 'ppi'
+    | 'count'
+    | 'ink'
+    | 'lightness'
+    | 'difference'
+    | 'grammage'
+    | 'weight';
 }
 
 /** A change that mends a finding and nothing else. */

@@ -15,6 +15,19 @@ export const toPoints = (value: number, unit: Unit): number => value * POINTS_PE
 /** A measure that is round in a piece's unit: so many millimetres, or so many inches, in points. */
 export const roundIn = (unit: PieceUnit, mm: number, inches: number): number =>
   unit === 'mm' ? toPoints(mm, 'mm') : toPoints(inches, 'in');
+/** What a length may be, in words: `Enter 0 to 105.8 mm.` Bounds in points; none where they are infinite. */
+export function boundsWords(least: number, most: number, unit: Unit): string {
+  const parts = 10 ** (unit === 'in' ? 3 : 2);
+  // Rounded into what is allowed, so that what is said can be entered.
+  const inside = (points: number, by: (value: number) => number): number =>
+    toPoints(by(fromPoints(points, unit) * parts) / parts, unit);
+  const low = inside(least, (value) => Math.ceil(value - 1e-6));
+  const high = inside(most, (value) => Math.floor(value + 1e-6));
+  const minus = (said: string): string => said.replace('-', '−');
+  if (!Number.isFinite(most)) return `Enter ${minus(formatLength(low, unit))} or more.`;
+  return `Enter ${minus(formatNumber(low, unit))} to ${formatLength(high, unit)}.`;
+}
+
 /** A length in points, given in `unit`. */
 export const fromPoints = (points: number, unit: Unit): number => points / POINTS_PER[unit];
 

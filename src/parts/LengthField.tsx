@@ -1,6 +1,9 @@
 import { useId } from 'react';
-import { formatLength, formatNumber, parseLength, type Unit } from '../../core/units/length';
+import { boundsWords, formatLength, formatNumber, parseLength, type Unit } from '../../core/units/length';
 import { useTyped } from './use-typed';
+
+/** What a length is off by when it is read from words, in points. */
+const ROUNDING = 1e-6;
 
 interface Props {
   label: string;
@@ -10,20 +13,36 @@ interface Props {
   /** The other unit, shown smaller. */
   echo: Unit;
   onChange(points: number): void;
-  /** Words for a length that can be read but not used here; undefined when it is fine. */
+  /** What it may be, in points. */
+  least?: number;
+  most?: number;
+  /** Words for a length within them that cannot be used here; undefined when it is fine. */
   refuse?: (points: number) => string | undefined;
   disabled?: boolean;
   hint?: string;
 }
 
 /** A length typed as people type it. Nonsense gets words beside the field and changes nothing. */
-export function LengthField({ label, value, unit, echo, onChange, refuse, disabled = false, hint }: Props) {
+export function LengthField({
+  label,
+  value,
+  unit,
+  echo,
+  onChange,
+  least = Number.NEGATIVE_INFINITY,
+  most = Number.POSITIVE_INFINITY,
+  refuse,
+  disabled = false,
+  hint,
+}: Props) {
   const id = useId();
   const { shown, message, handlers } = useTyped({
     said: `${formatNumber(value, unit)} ${unit}`,
     refuse(typed) {
       const parsed = parseLength(typed, unit);
-      return parsed.ok ? refuse?.(parsed.points) : parsed.message;
+      if (!parsed.ok) return parsed.message;
+      const isWithin = parsed.points >= least - ROUNDING && parsed.points <= most + ROUNDING;
+      return isWithin ? refuse?.(parsed.points) : boundsWords(least, most, unit);
     },
     onTake(typed) {
       const parsed = parseLength(typed, unit);

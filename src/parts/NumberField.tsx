@@ -27,7 +27,7 @@ export function NumberField({
     refuse: (typed) =>
       typed === '' || fits(Number(typed))
         ? undefined
-        : `From ${least.toLocaleString('en')} to ${most.toLocaleString('en')}.`,
+        : `Enter ${least.toLocaleString('en').replace('-', '−')} to ${most.toLocaleString('en')}.`,
     onTake: (typed) => typed !== '' && Number(typed) !== value && onChange(Number(typed)),
   });
   return (

@@ -134,7 +134,7 @@ test('a logo is placed from the house style by one click, where there is room, a
     .first()
     .click();
   const stack = page.getByRole('list', { name: 'Stack' });
-  const logo = stack.getByRole('button', { name: /^Fern logo, / });
+  const logo = stack.getByRole('button', { name: /^Fern Logo crowded / });
   await expect(logo).toHaveAttribute('aria-pressed', 'true');
   const parts = stack.getByRole('button', { name: 'Parts of Fern' });
   await expect(parts).toHaveAttribute('aria-expanded', 'false');

@@ -374,7 +374,7 @@ test('nonsense in a field gets words beside it and changes nothing', async ({ pa
   expect(await shownIn(page, 'W')).toBe('32 mm');
   await expect(alert).toBeHidden();
   await typeInto(page, 'W', '0');
-  await expect(alert).toContainText('quarter of a point');
+  await expect(alert).toHaveText('Enter 0.09 mm or more.');
 });
 
 test('a picture can be pasted; Escape stops a drag', async ({ page }) => {

@@ -37,7 +37,7 @@ test('a new client becomes a set of five pieces without a finding, and leaves as
   await act(page.getByLabel(/Paste an email signature/).fill(SIGNATURE));
   // What was read is there to be corrected, each with the line it came from.
   await expect(page.getByLabel('Company', { exact: true })).toHaveValue('Spoke & Chain Bicycle Works');
-  await expect(page.getByLabel('State')).toHaveValue('FL');
+  await expect(page.getByRole('textbox', { name: /^State/ })).toHaveValue('FL');
   await expect(page.getByText('from “Saint Augustine, FL 32080”').first()).toBeVisible();
   await expect(page.getByLabel('Client’s country')).toHaveValue('US');
   await act(

@@ -15,7 +15,7 @@ async function openSheet(page: Page): Promise<void> {
 test('cards go on a sheet, backs behind fronts, and come off it by the plan of cuts', async ({ page }, info) => {
   await openSheet(page);
   await typeInto(page, 'Quantity', '0');
-  await expect(page.getByRole('alert')).toHaveText('From 1 to 10,000,000.');
+  await expect(page.getByRole('alert')).toHaveText('Enter 1 to 10,000,000.');
   await typeInto(page, 'Quantity', '500');
   await expect(page.getByRole('alert')).toHaveCount(0);
   const counted = (sheets: number) =>

@@ -49,7 +49,7 @@ function look(shape: Shape, context: CheckContext): Finding[] {
   if (plain && squareMm(shape.width * shape.height) < large) return [];
   const area = squareMm(areaOf(outlineOf(shape)));
   if (plain ? area < large : area > small) return [];
-  const side = (mm2: number) => ({ value: toPoints(Math.sqrt(mm2), 'mm'), kind: 'length' as const });
+  const squared = (mm2: number) => ({ value: mm2 * toPoints(1, 'mm') ** 2, kind: 'area' as const });
   const fix = plain
     ? {
         label: 'Make it rich black',
@@ -67,8 +67,8 @@ function look(shape: Shape, context: CheckContext): Finding[] {
       ...atElement('black-areas', shape, context),
       severity: 'advise',
       problem: plain ? 'A large area in black alone prints grey' : 'A small area gains nothing from rich black',
-      measured: side(area),
-      wanted: side(plain ? large : small),
+      measured: squared(area),
+      wanted: squared(plain ? large : small),
       fix,
     },
   ];

@@ -21,8 +21,8 @@ export const codeSmall: Check = {
       return [
         found(codeSmall, code, context, {
           problem: isSmall
-            ? `its parts are small; ${name} says less, or is made larger`
-            : `its parts are larger than those of ${name} may be`,
+            ? `Its modules are too small for ${name}: say less in it, or make it larger`
+            : `Its modules are larger than ${name} allows`,
           measured: { value: module, kind: 'length' },
           wanted: { value: isSmall ? least : most, kind: 'length' },
         }),

@@ -53,13 +53,13 @@ export const laserLetterhead: Check = {
         ];
       const solid = solidOf(element, context);
       if (solid <= INK_LIMITS.laserSolid) return [];
-      const side = (mm2: number) => ({ value: toPoints(Math.sqrt(mm2), 'mm'), kind: 'length' as const });
+      const squared = (mm2: number) => ({ value: mm2 * toPoints(1, 'mm') ** 2, kind: 'area' as const });
       return [
         found(laserLetterhead, element, context, {
           severity: 'advise',
           problem: 'A large solid area may stick in a laser printer',
-          measured: side(solid),
-          wanted: side(INK_LIMITS.laserSolid),
+          measured: squared(solid),
+          wanted: squared(INK_LIMITS.laserSolid),
         }),
       ];
     });

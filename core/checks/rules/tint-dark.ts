@@ -19,7 +19,7 @@ export const tintDark: Check = {
         found(tintDark, element, context, {
           problem: 'A tint so dark that it fills in',
           measured: { value: first.tint, kind: 'ink' },
-          wanted: { value: 1, kind: 'ink' },
+          wanted: { value: most, kind: 'ink' },
           fix: {
             label: 'Make it solid',
             apply: (job) =>

@@ -1,6 +1,6 @@
 import { corneredBoxPath, ellipsePath } from '../../geometry/forms';
 import { fullPathData, type Path, type Segment, transformPath } from '../../geometry/path';
-import { toPoints } from '../../units/length';
+import { type PieceUnit, roundIn } from '../../units/length';
 import { makeShape } from '../make';
 import type { Piece, Shape } from '../schema';
 
@@ -9,13 +9,15 @@ import type { Piece, Shape } from '../schema';
 interface Side {
   width: number;
   height: number;
+  /** Corners and bites are round figures of it. */
+  unit: PieceUnit;
 }
 
-const boxOf = ({ width, height }: Side) => ({ x: 0, y: 0, width, height });
+const boxOf = ({ width, height }: Pick<Side, 'width' | 'height'>) => ({ x: 0, y: 0, width, height });
 const cornered =
-  (form: 'round' | 'cut' | 'scooped', millimetres: number) =>
+  (form: 'round' | 'cut' | 'scooped', mm: number, inches: number) =>
   (side: Side): Path => {
-    const radius = Math.min(toPoints(millimetres, 'mm'), side.width / 3, side.height / 3);
+    const radius = Math.min(roundIn(side.unit, mm, inches), side.width / 3, side.height / 3);
     const corner = { radius, form };
     return corneredBoxPath(boxOf(side), [corner, corner, corner, corner]);
   };
@@ -52,8 +54,8 @@ function tag({ width, height }: Side): Path {
 }
 
 /** A half circle taken out of the middle of both shorter sides. */
-function ticket({ width, height }: Side): Path {
-  const r = Math.min(toPoints(4, 'mm'), height / 4);
+function ticket({ width, height, unit }: Side): Path {
+  const r = Math.min(roundIn(unit, 4, 5 / 32), height / 4);
   const k = r * QUARTER;
   const m = height / 2;
   return [
@@ -72,11 +74,11 @@ function ticket({ width, height }: Side): Path {
 }
 
 /** About how wide each scallop is, and how far it stands out. */
-const SCALLOP = { wide: toPoints(7, 'mm'), deep: toPoints(1.6, 'mm') };
+const scallopIn = (unit: PieceUnit) => ({ wide: roundIn(unit, 7, 1 / 4), deep: roundIn(unit, 1.6, 1 / 16) });
 
 /** A wavy edge all round. */
-function scallops({ width, height }: Side): Path {
-  const d = SCALLOP.deep;
+function scallops({ width, height, unit }: Side): Path {
+  const { wide, deep: d } = scallopIn(unit);
   const corners = [
     [d, d],
     [width - d, d],
@@ -88,7 +90,7 @@ function scallops({ width, height }: Side): Path {
     const [x1, y1] = corners[(i + 1) % corners.length]!;
     const length = Math.hypot(x1 - x0, y1 - y0);
     const [ux, uy] = [(x1 - x0) / length, (y1 - y0) / length];
-    const count = Math.max(1, Math.round(length / SCALLOP.wide));
+    const count = Math.max(1, Math.round(length / wide));
     for (let k = 0; k < count; k++) {
       const from = (length * k) / count;
       const to = (length * (k + 1)) / count;
@@ -101,9 +103,9 @@ function scallops({ width, height }: Side): Path {
 }
 
 export const DIE_SHAPES = {
-  round: { name: 'Round corners', path: cornered('round', 3) },
-  scooped: { name: 'Scooped corners', path: cornered('scooped', 5) },
-  cut: { name: 'Cut corners', path: cornered('cut', 5) },
+  round: { name: 'Round corners', path: cornered('round', 3, 1 / 8) },
+  scooped: { name: 'Scooped corners', path: cornered('scooped', 5, 3 / 16) },
+  cut: { name: 'Cut corners', path: cornered('cut', 5, 3 / 16) },
   oval: { name: 'Oval', path: (side: Side): Path => ellipsePath(boxOf(side)) },
   arch: { name: 'Arch', path: arch },
   tag: { name: 'Tag', path: tag },
@@ -113,7 +115,12 @@ export const DIE_SHAPES = {
 export type DieShape = keyof typeof DIE_SHAPES;
 
 /** A die line of a shape for a side of a piece, of the finish of that id. */
-export function dieShape(shape: DieShape, side: Pick<Piece, 'width' | 'height'>, id: string, finish: string): Shape {
+export function dieShape(
+  shape: DieShape,
+  side: Pick<Piece, 'width' | 'height' | 'unit'>,
+  id: string,
+  finish: string,
+): Shape {
   const { name, path } = DIE_SHAPES[shape];
   const { width, height } = side;
   const outline = fullPathData(transformPath(path(side), [1 / width, 0, 0, 1 / height, 0, 0]));

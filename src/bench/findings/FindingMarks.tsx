@@ -1,5 +1,5 @@
 import { type Finding, findingKey } from '../../../core/checks/check';
-import { tagWords } from '../../../core/checks/measure-words';
+import { tagWords } from '../../../core/checks/tag-words';
 import { type Box, outset } from '../../../core/geometry/box';
 import type { PieceUnit } from '../../../core/units/length';
 import { Tag } from '../../parts/Tag';

@@ -1,5 +1,5 @@
 import type { ShopSpec } from '../../../core/trade/schema';
-import { echoUnit } from '../../../core/units/length';
+import { echoUnit, roundIn } from '../../../core/units/length';
 import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
 import { Pick } from '../../parts/Pick';
@@ -52,7 +52,8 @@ export function SpecField({
         echo={field.as === 'points' ? 'mm' : echoUnit(shop.unit)}
         value={Number(value)}
         disabled={fixed}
-        refuse={(points) => (points < 0 || points > 1000 ? 'From nothing to 350 mm.' : undefined)}
+        least={0}
+        most={unit === 'pt' ? 1000 : roundIn(unit, 350, 13)}
         onChange={put}
       />
     );

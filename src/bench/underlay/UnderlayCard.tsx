@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { addAsset } from '../../../core/job/edits/elements';
 import { setUnderlay } from '../../../core/job/edits/faces';
 import { lineUp, type Underlay } from '../../../core/job/underlay';
+import { roundIn } from '../../../core/units/length';
 import { intake } from '../../../workers/intake';
 import { ART_KINDS } from '../../parts/art-file';
 import { FileChooser } from '../../parts/FileChooser';
@@ -83,7 +84,7 @@ export function UnderlayCard() {
                 unit={unit}
                 echo={echo}
                 value={underlay[key]}
-                refuse={(p) => (key !== 'x' && key !== 'y' && p < 1 ? 'A template has a size.' : undefined)}
+                {...(key === 'x' || key === 'y' ? {} : { least: roundIn(unit, 1, 1 / 16) })}
                 onChange={(to) => put({ [key]: to })}
               />
             ))}

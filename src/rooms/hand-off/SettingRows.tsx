@@ -26,11 +26,6 @@ const PPI = { least: 72, most: 2400 };
 
 /** Points. */
 const MARK_LIMITS = { length: [1, 144], offset: [0, 72], weight: [0.1, 2] } as const;
-const refusedMark = (part: keyof typeof MARK_LIMITS, points: number): string | undefined => {
-  const [least, most] = MARK_LIMITS[part];
-  return points >= least && points <= most ? undefined : `From ${least} pt to ${most} pt.`;
-};
-
 /** Every setting as the shop asks it, each to be changed, with why it matters. */
 export function SettingRows({ shop, changes, onChange }: RowsProps) {
   const now = { ...settingsOf(shop), ...changes };
@@ -57,7 +52,8 @@ export function SettingRows({ shop, changes, onChange }: RowsProps) {
             value={now.markStyle[part]}
             unit={part === 'weight' ? 'pt' : shop.unit}
             echo={part === 'weight' ? shop.unit : 'pt'}
-            refuse={(points) => refusedMark(part, points)}
+            least={MARK_LIMITS[part][0]}
+            most={MARK_LIMITS[part][1]}
             onChange={(to) => put({ markStyle: { ...now.markStyle, [part]: to } })}
           />
         ))}

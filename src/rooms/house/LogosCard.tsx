@@ -1,6 +1,7 @@
 import Trash from 'lucide-react/icons/trash-2';
 import { changeLogo, removeLogo } from '../../../core/job/edits/logos';
 import { LOGO_USES, type Logo } from '../../../core/job/house';
+import { roundIn } from '../../../core/units/length';
 import { useBench } from '../../bench/bench';
 import { LogoDrawing } from '../../bench/LogoDrawing';
 import { placeLogoOn } from '../../bench/place-logo';
@@ -88,7 +89,8 @@ function LogoRow({ logo }: { logo: Logo }) {
           unit={unit}
           echo={echo}
           value={logo.least}
-          refuse={(points) => (points < 0 || points > 2000 ? 'From nothing to 700 mm.' : undefined)}
+          least={0}
+          most={roundIn(unit, 700, 27)}
           onChange={(least) => change('Minimum width of a logo', { least })}
         />
       </div>

@@ -72,7 +72,8 @@ function StyleLook({ style }: { style: NamedStyle }) {
           unit="pt"
           echo="mm"
           value={lettering.size}
-          refuse={(p) => (p < 1 || p > 1000 ? 'Type is from 1 to 1000 pt.' : undefined)}
+          least={1}
+          most={1000}
           onChange={(size) => letters({ size })}
         />
         <LengthField
@@ -80,7 +81,8 @@ function StyleLook({ style }: { style: NamedStyle }) {
           unit="pt"
           echo="mm"
           value={leading}
-          refuse={(p) => (p < 0.5 || p > 5000 ? 'Leading is from 0.5 to 5000 pt.' : undefined)}
+          least={0.5}
+          most={5000}
           onChange={(points) =>
             act('Change a style', (j) => changeStyle(j, style.id, { setting: { ...setting, leading: { points } } }))
           }

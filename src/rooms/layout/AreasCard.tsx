@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { COMBININGS } from '../../../core/geometry/boolean-names';
 import type { Shape } from '../../../core/job/schema';
-import { toPoints } from '../../../core/units/length';
+import { roundIn } from '../../../core/units/length';
 import { useBench } from '../../bench/bench';
 import { Choice } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
@@ -54,9 +54,9 @@ export function CombineCard() {
 export function AreaCard({ shape }: { shape: Shape }) {
   const bench = useBench();
   const { unit, echo } = bench;
-  const [by, setBy] = useState(-toPoints(2, 'mm'));
+  const [by, setBy] = useState(-roundIn(unit, 2, 1 / 16));
   const [join, setJoin] = useState<Join>('mitre');
-  const [slits, setSlits] = useState({ count: 3, width: toPoints(0.5, 'mm'), angle: 15 });
+  const [slits, setSlits] = useState({ count: 3, width: roundIn(unit, 0.5, 1 / 64), angle: 15 });
   const [problem, setProblem] = useState<string>();
   const tell = (made: boolean): void =>
     setProblem(made ? undefined : 'Nothing is left of the shape that far in. Enter a shorter distance.');
@@ -68,7 +68,9 @@ export function AreaCard({ shape }: { shape: Shape }) {
         unit={unit}
         echo={echo}
         value={by}
-        refuse={(p) => (p === 0 || Math.abs(p) > 1000 ? 'More than nothing, and up to 350 mm.' : undefined)}
+        least={-roundIn(unit, 350, 13)}
+        most={roundIn(unit, 350, 13)}
+        refuse={(p) => (p === 0 ? 'Enter a distance other than 0.' : undefined)}
         onChange={setBy}
       />
       <Choice<Join>
@@ -123,7 +125,8 @@ export function AreaCard({ shape }: { shape: Shape }) {
         unit={unit}
         echo={echo}
         value={slits.width}
-        refuse={(p) => (p <= 0 || p > 500 ? 'More than nothing, and up to 170 mm.' : undefined)}
+        least={roundIn(unit, 0.01, 0.001)}
+        most={roundIn(unit, 170, 6.5)}
         onChange={(width) => setSlits({ ...slits, width })}
       />
       <button

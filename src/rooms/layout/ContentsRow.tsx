@@ -3,7 +3,7 @@ import Lock from 'lucide-react/icons/lock';
 import Stamp from 'lucide-react/icons/stamp';
 import { memo } from 'react';
 import type { Finding } from '../../../core/checks/check';
-import { measureWords } from '../../../core/checks/measure-words';
+import { tagWords } from '../../../core/checks/tag-words';
 import { hexOf } from '../../../core/colour/engine';
 import { platesOf, processStandIn } from '../../../core/colour/ink';
 import { inkBounds } from '../../../core/devices/bounds';
@@ -50,7 +50,7 @@ export type RowContext = Pick<Job, 'inks' | 'styles' | 'assets' | 'fonts'> &
   Pick<Printed, 'previews'>;
 
 /** What an element is, in a few words. */
-function summaryOf(element: Element, finding: Finding | undefined, { unit, ...job }: RowContext): string {
+function summaryOf(element: Element, { unit, ...job }: RowContext): string {
   const finish = finishOf(job.sources, element);
   if (finish) return finish.name ?? finishSays(finish);
   const logo = element.logo ? 'logo, ' : '';
@@ -66,8 +66,7 @@ function summaryOf(element: Element, finding: Finding | undefined, { unit, ...jo
   }
   if (element.kind === 'code') return `${logo}${element.text.split('\n')[0]}`;
   if (element.kind === 'rule') return `rule, ${formatLength(Math.min(element.width, element.height), 'pt', 2)}`;
-  const short = finding?.check === 'short-of-bleed';
-  return `${logo}${element.outline ? 'outline' : (element.form?.kind ?? 'rectangle')}, ${short ? 'short of the bleed' : formatLength(element.width, unit, 1)}`;
+  return `${logo}${element.outline ? 'outline' : (element.form?.kind ?? 'rectangle')}, ${formatLength(element.width, unit, 1)}`;
 }
 
 function Swatch({ element, context }: { element: Element; context: RowContext }) {
@@ -84,16 +83,25 @@ function Swatch({ element, context }: { element: Element; context: RowContext })
   );
 }
 
-/** The first finding of an element: the measured value, so that the row says how far off it is. */
-export function Warning({ finding, unit }: { finding: Finding | undefined; unit: PieceUnit }) {
-  if (!finding) return null;
-  return (
+/** The second line of a row: what is wrong first of all with what it shows, else what it is. */
+export function RowLine({
+  finding,
+  unit,
+  children,
+}: {
+  finding: Finding | undefined;
+  unit: PieceUnit;
+  children: string;
+}) {
+  return finding ? (
     <span
       title={finding.problem}
-      className="rounded-xs bg-warning px-1.5 text-[12px] whitespace-nowrap text-warning-content"
+      className="block w-fit max-w-full truncate rounded-xs bg-warning px-1.5 text-[12px] leading-4 text-warning-content"
     >
-      {finding.measured.kind === 'count' ? '!' : measureWords(finding.measured, unit)}
+      {tagWords(finding, unit)}
     </span>
+  ) : (
+    <span className="quiet block truncate text-[12.5px] leading-4">{children}</span>
   );
 }
 
@@ -129,7 +137,9 @@ export const ContentsRow = memo(function ContentsRow({
       <Thumbnail elements={[element]} context={context} />
       <span className={`min-w-0 ${element.hidden ? 'opacity-50' : ''}`}>
         <span className="block truncate leading-5">{title}</span>
-        <span className="quiet block truncate text-[12.5px] leading-4">{summaryOf(element, finding, context)}</span>
+        <RowLine finding={finding} unit={context.unit}>
+          {summaryOf(element, context)}
+        </RowLine>
       </span>
       <span className="flex items-center gap-1.5">
         {MARKS.map(
@@ -140,7 +150,6 @@ export const ContentsRow = memo(function ContentsRow({
               </span>
             ),
         )}
-        <Warning finding={finding} unit={context.unit} />
         <Swatch element={element} context={context} />
       </span>
     </StackRow>

@@ -4,6 +4,7 @@ import { nameGroup } from '../../../core/job/edits/groups';
 import { flowHead, titleOf } from '../../../core/job/find';
 import { membersOf } from '../../../core/job/groups';
 import type { Code, Element } from '../../../core/job/schema';
+import { roundIn } from '../../../core/units/length';
 import { type Bench, useBench } from '../../bench/bench';
 import { UnderlayCard } from '../../bench/underlay/UnderlayCard';
 import { Cards } from '../../parts/Boundary';
@@ -272,7 +273,8 @@ function NudgeField() {
         unit={unit}
         echo={echo}
         value={nudge ?? nudgeStep(unit)}
-        refuse={(p) => (p <= 0 || p > 200 ? 'A step is more than nothing and up to 70 mm.' : undefined)}
+        least={roundIn(unit, 0.01, 0.001)}
+        most={roundIn(unit, 70, 2.75)}
         onChange={setNudge}
       />
     </section>

@@ -5,7 +5,7 @@ import type { Element, Group } from '../../../core/job/schema';
 import { elementBox } from '../../../core/scene/face';
 import { formatLength } from '../../../core/units/length';
 import { goWithin, select } from '../../store/session';
-import { MARKS, type RowContext, Thumbnail, Warning } from './ContentsRow';
+import { MARKS, type RowContext, RowLine, Thumbnail } from './ContentsRow';
 import { StackRow } from './StackRow';
 
 /** A group in the stack: click to select all of it, drag to reorder; its parts are shown on request. */
@@ -59,10 +59,9 @@ export function GroupRow({
       <Thumbnail elements={members} context={context} />
       <span className="min-w-0">
         <span className="block truncate leading-5">{name}</span>
-        <span className="quiet block truncate text-[12.5px] leading-4">
-          {group.logo ? 'logo' : `group, ${parts}`}
-          {box && `, ${formatLength(box.width, context.unit, 1)}`}
-        </span>
+        <RowLine finding={finding} unit={context.unit}>
+          {`${group.logo ? 'logo' : `group, ${parts}`}${box ? `, ${formatLength(box.width, context.unit, 1)}` : ''}`}
+        </RowLine>
       </span>
       <span className="flex items-center gap-1.5">
         {MARKS.map(
@@ -73,7 +72,6 @@ export function GroupRow({
               </span>
             ),
         )}
-        <Warning finding={finding} unit={context.unit} />
       </span>
     </StackRow>
   );

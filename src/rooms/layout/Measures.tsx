@@ -19,9 +19,6 @@ import { ReferencePoint, useReference } from './arrange/ReferencePoint';
 import { setInkWidth } from './words/ink-width';
 
 const LEAST = 0.25;
-const tooSmall = (points: number): string | undefined =>
-  points < LEAST ? 'Nothing is narrower than a quarter of a point.' : undefined;
-
 /** Where the selection is and how large, in the piece's unit and the other one. */
 export function Measures({ element }: { element: Element }) {
   const { unit, echo, sources } = useBench();
@@ -71,7 +68,7 @@ export function Measures({ element }: { element: Element }) {
           label="W"
           hint={ink ? 'Width of what prints; the size follows' : 'Width'}
           value={frame.width}
-          refuse={tooSmall}
+          least={LEAST}
           onChange={(width) => resize({ width })}
         />
         <LengthField
@@ -79,7 +76,7 @@ export function Measures({ element }: { element: Element }) {
           label="H"
           hint={element.kind === 'words' ? 'Height of its lines, unless its size is fixed' : 'Height'}
           value={frame.height}
-          refuse={tooSmall}
+          least={LEAST}
           disabled={element.kind === 'words' && (ink !== undefined || element.frame.behaviour !== 'fixed box')}
           onChange={(height) => resize({ height })}
         />

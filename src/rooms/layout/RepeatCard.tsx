@@ -1,4 +1,5 @@
 import type { Element, Repeat } from '../../../core/job/schema';
+import { roundIn } from '../../../core/units/length';
 import { useBench } from '../../bench/bench';
 import { Choice } from '../../parts/Choice';
 import { Fold } from '../../parts/Fold';
@@ -6,8 +7,6 @@ import { LengthField } from '../../parts/LengthField';
 import { NumberField } from '../../parts/NumberField';
 import { Tick } from '../../parts/Tick';
 import { beginRepeat, REPEAT_WAYS, repeatWayOf, setRepeats } from './repeating';
-
-const far = (p: number): string | undefined => (Math.abs(p) > 20_000 ? 'Up to 7 m.' : undefined);
 
 /** Live copies of one thing, or of several as one. */
 export function RepeatCard({ elements }: { elements: readonly Element[] }) {
@@ -34,7 +33,8 @@ export function RepeatCard({ elements }: { elements: readonly Element[] }) {
       unit={unit}
       echo={echo}
       value={value}
-      refuse={far}
+      least={-roundIn(unit, 7000, 270)}
+      most={roundIn(unit, 7000, 270)}
       onChange={(to) => change({ [key]: to } as never)}
     />
   );

@@ -41,7 +41,8 @@ function Corners({ shape }: { shape: Shape }) {
           unit={unit}
           echo={echo}
           value={corner.radius}
-          refuse={(p) => (p < 0 || p > most ? 'A corner is from nothing to the longer side.' : undefined)}
+          least={0}
+          most={most}
           onChange={(radius) => change(which, { radius })}
         />
         <select

@@ -272,7 +272,7 @@ export const COMMANDS: readonly Command[] = [
       group: 'Paint',
       needs: 1,
       applies: canBeFilled,
-      run: (b) => chooseFill(b.selection, kind, b.sources),
+      run: (b) => chooseFill(b.selection, kind, b.sources, b.unit),
     }),
   ),
   {
@@ -288,7 +288,7 @@ export const COMMANDS: readonly Command[] = [
     group: 'Paint',
     keys: ['Shift+S'],
     needs: 1,
-    run: (b) => toggleShadow(b.selection),
+    run: (b) => toggleShadow(b.selection, b.unit),
   },
   {
     name: 'Opacity 50 %',

@@ -1,7 +1,7 @@
 import { nanoid } from 'nanoid';
 import { useEffect, useMemo, useState } from 'react';
 import { makeJob } from '../../../core/job/make';
-import { type Job, SIDE_LIMITS } from '../../../core/job/schema';
+import type { Job } from '../../../core/job/schema';
 import { shopIn, shopsOf } from '../../../core/job/shops-of';
 import { beginPiece, STARTER_TYPEFACES, STARTERS } from '../../../core/starters';
 import { beginFrom } from '../../../core/starters/from-piece';
@@ -100,10 +100,6 @@ export default function NewPiece() {
 
   const pieceName = name ?? PIECE_NAMES[kind];
   const spec = shopIn(house, shop);
-  const refuse = (points: number): string | undefined =>
-    points < SIDE_LIMITS.least || points > SIDE_LIMITS.most
-      ? `A side is from ${formatLength(SIDE_LIMITS.least, size.unit, 2)} to ${formatLength(SIDE_LIMITS.most, size.unit, 1)}.`
-      : undefined;
 
   async function make(): Promise<void> {
     const client = job?.name ?? jobName.trim();
@@ -216,7 +212,7 @@ export default function NewPiece() {
                 }}
               />
             </label>
-            <OwnSize size={size} onChange={setSize} refuse={refuse} />
+            <OwnSize size={size} onChange={setSize} />
             <Choice
               label="Orientation"
               value={isUpright(size) ? 'upright' : 'wide'}

@@ -1,3 +1,4 @@
+import { SIDE_LIMITS } from '../../../core/job/schema';
 import { echoUnit, type PieceUnit } from '../../../core/units/length';
 import { LengthField } from '../../parts/LengthField';
 import { Choice } from './Choice';
@@ -9,15 +10,7 @@ interface Size {
 }
 
 /** The finished size by numbers, and the unit the piece is measured in. */
-export function OwnSize({
-  size,
-  onChange,
-  refuse,
-}: {
-  size: Size;
-  onChange(size: Size): void;
-  refuse(points: number): string | undefined;
-}) {
+export function OwnSize({ size, onChange }: { size: Size; onChange(size: Size): void }) {
   const echo = echoUnit(size.unit);
   return (
     <div>
@@ -28,7 +21,8 @@ export function OwnSize({
           value={size.width}
           unit={size.unit}
           echo={echo}
-          refuse={refuse}
+          least={SIDE_LIMITS.least}
+          most={SIDE_LIMITS.most}
           onChange={(width) => onChange({ ...size, width })}
         />
         <LengthField
@@ -36,7 +30,8 @@ export function OwnSize({
           value={size.height}
           unit={size.unit}
           echo={echo}
-          refuse={refuse}
+          least={SIDE_LIMITS.least}
+          most={SIDE_LIMITS.most}
           onChange={(height) => onChange({ ...size, height })}
         />
       </div>

@@ -9,7 +9,7 @@ import type { Element } from '../../../core/job/schema';
 import type { Column } from '../../../core/job/table';
 import type { Rows } from '../../../core/run/rows';
 import { elementBox } from '../../../core/scene/face';
-import { toPoints } from '../../../core/units/length';
+import { roundIn, toPoints } from '../../../core/units/length';
 import type { Bench } from '../../bench/bench';
 import { freePlace, inMiddle, isFree, roomOn } from '../../bench/free-place';
 import { act, select } from '../../store/session';
@@ -46,7 +46,8 @@ function wordsFor(
 }
 
 function codeFor(bench: Bench, column: Column, said: string, id: string, paint: Ink): Element {
-  const size = { width: toPoints(20, 'mm'), height: toPoints(20, 'mm') };
+  const side = roundIn(bench.unit, 20, 3 / 4);
+  const size = { width: side, height: side };
   const at = freePlace(roomOn(bench), size, CLEAR) ?? inMiddle(bench, size);
   const code = makeCode({ id, symbology: 'qrcode', text: said || column.name, ...at, ...size, paint });
   return { ...code, byRow: { from: column.key } };

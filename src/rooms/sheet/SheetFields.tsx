@@ -74,15 +74,14 @@ export function SheetFields({ made }: { made: SheetMade }) {
   };
   const order = piece.order ?? NO_ORDER;
   const known = PRESS_SHEETS.some(({ name }) => name === made.press.name);
-  const within = (least: number, most: number) => (points: number) =>
-    points >= least && points <= most ? undefined : 'No press has that.';
   const length = (label: string, value: number, onChange: (points: number) => void, least = 0, most = 300) => (
     <LengthField
       label={label}
       value={value}
       unit={unit}
       echo={echoUnit(unit)}
-      refuse={within(least, most)}
+      least={least}
+      most={most}
       onChange={onChange}
     />
   );

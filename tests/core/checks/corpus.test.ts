@@ -2,6 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { CHECKS } from '../../../core/checks';
 import type { Finding } from '../../../core/checks/check';
 import { checkPiece } from '../../../core/checks/check-piece';
+import { measuredAndWanted } from '../../../core/checks/measure-words';
+import { TAGS, tagWords } from '../../../core/checks/tag-words';
 import { traceDevice } from '../../../core/devices/trace';
 import { readJob } from '../../../core/files/read-job';
 import type { Job } from '../../../core/job/schema';
@@ -61,6 +63,19 @@ describe.each(CORPUS)('$check: $says', ({ check, says, faulty, twin }) => {
       told(findings).join('; '),
     ).toBe(true);
     expect(told(findings.filter((each) => each.check !== check))).toEqual([]);
+  });
+  it.each(['mm', 'in'] as const)('is told in words and numbers that make sense in %s', (unit) => {
+    for (const finding of found(faulty)) {
+      const { measured, wanted } = finding;
+      const numbers = measuredAndWanted(finding, unit) ?? '';
+      const tag = tagWords(finding, unit);
+      expect(`${numbers}; ${tag}`).not.toMatch(/\b(needs|at most|of|max) 0(?![.\d])|-\d|NaN|undefined/);
+      // A limit from above is never called a need, nor one from below a maximum.
+      if (/, needs /.test(numbers)) expect(measured.value).toBeLessThanOrEqual(wanted.value);
+      if (/, at most /.test(numbers)) expect(measured.value).toBeGreaterThan(wanted.value);
+      expect(tag.startsWith(TAGS[check]!), tag).toBe(true);
+      expect(tag.length).toBeLessThanOrEqual(48);
+    }
   });
   it('is not found in its twin', () => {
     expect(told(found(twin))).toEqual([]);

@@ -119,7 +119,7 @@ describe('shapes of dies', () => {
       [mm(20), mm(20)],
       [mm(210), mm(99)],
     ] as const) {
-      const made = dieShape(shape, { width, height }, 'die', 'die-line');
+      const made = dieShape(shape, { width, height, unit: 'mm' }, 'die', 'die-line');
       const box = pathBounds(parsePath(made.outline!))!;
       for (const [at, wanted] of [
         [box.x, 0],
@@ -130,7 +130,10 @@ describe('shapes of dies', () => {
         expect(at, `${width} ${height}`).toBeCloseTo(wanted, 1);
       expect(contourOf(parsePath(made.outline!)).length).toBeGreaterThan(3);
     }
-    const job = withDie(cardWith([ground(3)]), dieShape(shape, { width: mm(85), height: mm(55) }, 'die', 'die-line'));
+    const job = withDie(
+      cardWith([ground(3)]),
+      dieShape(shape, { width: mm(85), height: mm(55), unit: 'mm' }, 'die', 'die-line'),
+    );
     expect(jobFault(job)).toBeUndefined();
   });
 });

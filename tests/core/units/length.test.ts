@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  boundsWords,
   formatLength,
   formatNumber,
   formatSize,
@@ -8,6 +9,7 @@ import {
   parseLength,
   toPoints,
   UNITS,
+  type Unit,
 } from '../../../core/units/length';
 
 const read = (text: string, unit: 'mm' | 'in' | 'pt' = 'mm'): number => {
@@ -148,5 +150,35 @@ describe('printing lengths', () => {
   it('prints sizes with one unit', () => {
     expect(formatSize(252, 144, 'in')).toBe('3 1/2 × 2 in');
     expect(formatNumber(fromPoints(72, 'in') * 72, 'mm', 1)).toBe('25.4');
+  });
+});
+
+describe('what a length may be, in words', () => {
+  const mm = (value: number) => toPoints(value, 'mm');
+  it.each<[number, number, Unit, string]>([
+    [0, mm(105.8), 'mm', 'Enter 0 to 105.8 mm.'],
+    [-72 * 6.5, 72 * 6.5, 'in', 'Enter −6 1/2 to 6 1/2 in.'],
+    [0, 200, 'mm', 'Enter 0 to 70.55 mm.'],
+    [0.25, Number.POSITIVE_INFINITY, 'mm', 'Enter 0.09 mm or more.'],
+    [0.1, 4, 'pt', 'Enter 0.1 to 4 pt.'],
+  ])('%d to %d in %s', (least, most, unit, words) => {
+    expect(boundsWords(least, most, unit)).toBe(words);
+  });
+  it('can be entered: both ends that are said lie within', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -5000, max: 5000, noNaN: true }),
+        fc.double({ min: 1, max: 5000, noNaN: true }),
+        fc.constantFrom<Unit>('mm', 'in', 'pt'),
+        (least, width, unit) => {
+          const said = /^Enter (.*) to (.*)\.$/.exec(boundsWords(least, least + width, unit))!;
+          for (const end of said.slice(1)) {
+            const parsed = parseLength(end, unit);
+            expect(parsed.ok && parsed.points).toBeGreaterThanOrEqual(least - 1e-3);
+            expect(parsed.ok && parsed.points).toBeLessThanOrEqual(least + width + 1e-3);
+          }
+        },
+      ),
+    );
   });
 });

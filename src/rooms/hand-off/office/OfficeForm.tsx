@@ -117,11 +117,8 @@ export function OfficeForm({
           unit={unit}
           echo={echo}
           onChange={(margin) => put({ margin })}
-          refuse={(to) =>
-            to >= 0 && to <= MOST_MARGIN
-              ? undefined
-              : `The edge that a printer leaves white is 0 to ${formatLength(MOST_MARGIN, unit)}.`
-          }
+          least={0}
+          most={MOST_MARGIN}
           {...(printer.margin === marginOf(piece) ? { hint: 'Common practice' } : {})}
         />
       </div>

@@ -9,9 +9,6 @@ import { ReferencePoint, useReference } from './ReferencePoint';
 import { useScaling } from './scaling';
 
 const LEAST = 0.25;
-const tooSmall = (points: number): string | undefined =>
-  points < LEAST ? 'Nothing is narrower than a quarter of a point.' : undefined;
-
 /** Where several things are and how large, as one. They keep their proportions. */
 export function SeveralMeasures() {
   const bench = useBench();
@@ -44,14 +41,8 @@ export function SeveralMeasures() {
           value={point.y}
           onChange={(y) => moveSelection(bench, { x: 0, y: y - point.y })}
         />
-        <LengthField {...units} label="W" value={box.width} refuse={tooSmall} onChange={(w) => scale(w / box.width)} />
-        <LengthField
-          {...units}
-          label="H"
-          value={box.height}
-          refuse={tooSmall}
-          onChange={(h) => scale(h / box.height)}
-        />
+        <LengthField {...units} label="W" value={box.width} least={LEAST} onChange={(w) => scale(w / box.width)} />
+        <LengthField {...units} label="H" value={box.height} least={LEAST} onChange={(h) => scale(h / box.height)} />
       </div>
       <NumberField
         label="Rotate all by, °"

@@ -1,15 +1,14 @@
 import { setOpacity, setShadow } from '../../../../core/job/edits/elements';
 import type { Element } from '../../../../core/job/schema';
+import { roundIn } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
 import { Fold } from '../../../parts/Fold';
 import { LengthField } from '../../../parts/LengthField';
 import { NumberField } from '../../../parts/NumberField';
 import { Tick } from '../../../parts/Tick';
 import { act } from '../../../store/session';
-import { NEW_SHADOW } from './effects';
+import { newShadow } from './effects';
 import { PaintField } from './PaintField';
-
-const farOff = (p: number): string | undefined => (Math.abs(p) > 500 ? 'Up to 170 mm.' : undefined);
 
 /** How far something is seen through, and its shadow. */
 export function EffectsCard({ element }: { element: Element }) {
@@ -25,7 +24,7 @@ export function EffectsCard({ element }: { element: Element }) {
         most={100}
         onChange={(percent) => act('Opacity', (job) => setOpacity(job, element.id, percent / 100))}
       />
-      <Tick checked={shadow !== undefined} onChange={(on) => put(on ? NEW_SHADOW : undefined)}>
+      <Tick checked={shadow !== undefined} onChange={(on) => put(on ? newShadow(unit) : undefined)}>
         Drop shadow
       </Tick>
       {shadow && (
@@ -38,17 +37,18 @@ export function EffectsCard({ element }: { element: Element }) {
           <div className="grid grid-cols-2 gap-1.5">
             {(
               [
-                ['x', 'Offset X', farOff],
-                ['y', 'Offset Y', farOff],
+                ['x', 'Offset X'],
+                ['y', 'Offset Y'],
               ] as const
-            ).map(([axis, label, refuse]) => (
+            ).map(([axis, label]) => (
               <LengthField
                 key={axis}
                 label={label}
                 unit={unit}
                 echo={echo}
                 value={shadow[axis]}
-                refuse={refuse}
+                least={-roundIn(unit, 170, 6.5)}
+                most={roundIn(unit, 170, 6.5)}
                 onChange={(to) => put({ ...shadow, [axis]: to })}
               />
             ))}
@@ -59,7 +59,8 @@ export function EffectsCard({ element }: { element: Element }) {
             unit={unit}
             echo={echo}
             value={shadow.blur}
-            refuse={(p) => (p < 0 || p > 200 ? 'From nothing to 70 mm.' : undefined)}
+            least={0}
+            most={roundIn(unit, 70, 2.75)}
             onChange={(blur) => put({ ...shadow, blur })}
           />
         </>

@@ -17,6 +17,7 @@ import type { Box } from '../../../../core/geometry/box';
 import { setFill, setPaint } from '../../../../core/job/edits/elements';
 import type { Rule, Shape, Words } from '../../../../core/job/schema';
 import { elementFrame } from '../../../../core/scene/face';
+import { roundIn } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
 import { Choice } from '../../../parts/Choice';
 import { LengthField } from '../../../parts/LengthField';
@@ -31,7 +32,7 @@ import { PaintField } from './PaintField';
 
 /** What fills a shape, a rule, or letters. */
 export function FillCard({ element }: { element: Shape | Rule | Words }) {
-  const { sources } = useBench();
+  const { sources, unit } = useBench();
   const fill = element.kind === 'words' ? element.fill : element.paint;
   const kind = fillKindOf(fill);
   const frame = elementFrame(element, sources);
@@ -40,7 +41,12 @@ export function FillCard({ element }: { element: Shape | Rule | Words }) {
   return (
     <section aria-label="Fill" className="grid gap-1.5">
       <h2 className="heading">Fill</h2>
-      <Choice label="Kind of fill" value={kind} options={kinds} onChange={(to) => chooseFill([element], to, sources)} />
+      <Choice
+        label="Kind of fill"
+        value={kind}
+        options={kinds}
+        onChange={(to) => chooseFill([element], to, sources, unit)}
+      />
       {kind === 'flat' && (element.kind === 'words' ? <LetteredInk words={element} /> : <FlatInk element={element} />)}
       {fill && !isFlat(fill) && (fill.kind === 'linear' || fill.kind === 'radial') && (
         <GradientFields gradient={fill} frame={frame} onChange={put} />
@@ -194,7 +200,8 @@ function PatternFields({ pattern, onChange }: { pattern: Pattern; onChange: Put 
           unit={unit}
           echo={echo}
           value={pattern.spacing}
-          refuse={(p) => (p < LEAST_SPACING || p > 2000 ? 'From 0.71 mm to 700 mm.' : undefined)}
+          least={LEAST_SPACING}
+          most={roundIn(unit, 700, 27)}
           onChange={(spacing) => put({ spacing })}
         />
         <LengthField
@@ -203,7 +210,8 @@ function PatternFields({ pattern, onChange }: { pattern: Pattern; onChange: Put 
           unit={unit}
           echo={echo}
           value={pattern.weight}
-          refuse={(p) => (p < 0.05 || p > 2000 ? 'From 0.02 mm to 700 mm.' : undefined)}
+          least={roundIn(unit, 0.02, 0.001)}
+          most={roundIn(unit, 700, 27)}
           onChange={(weight) => put({ weight })}
         />
       </div>

@@ -1,6 +1,7 @@
 import type { Stroke } from '../../../../core/colour/fill';
 import { setLettersStroke, setRuleLine, setStroke } from '../../../../core/job/edits/elements';
 import { type LettersStroke, RULE_ENDS, type Rule, type Shape, type Words } from '../../../../core/job/schema';
+import { roundIn } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
 import { Choice } from '../../../parts/Choice';
 import { Fold } from '../../../parts/Fold';
@@ -12,8 +13,6 @@ import { PaintField } from './PaintField';
 
 const CAPS = ['flat', 'round', 'square'] as const;
 const JOINS = ['mitre', 'round', 'bevel'] as const;
-const noWeight = (p: number): string | undefined => (p < 0.01 || p > 1000 ? 'From 0.01 pt to 350 mm.' : undefined);
-const noLength = (p: number): string | undefined => (p < 0.05 || p > 2000 ? 'From 0.02 mm to 700 mm.' : undefined);
 
 /** A dash and a gap, or a whole line. */
 function DashFields({
@@ -39,7 +38,8 @@ function DashFields({
             unit={unit}
             echo={echo}
             value={length}
-            refuse={noLength}
+            least={roundIn(unit, 0.02, 0.001)}
+            most={roundIn(unit, 700, 27)}
             onChange={(to) => onChange([to, gap])}
           />
           <LengthField
@@ -47,7 +47,8 @@ function DashFields({
             unit={unit}
             echo={echo}
             value={gap}
-            refuse={noLength}
+            least={roundIn(unit, 0.02, 0.001)}
+            most={roundIn(unit, 700, 27)}
             onChange={(to) => onChange([length, to])}
           />
         </div>
@@ -96,7 +97,8 @@ export function StrokeCard({ shape }: { shape: Shape }) {
             unit={unit}
             echo={echo}
             value={stroke.weight}
-            refuse={noWeight}
+            least={roundIn(unit, 0.01, 0.001)}
+            most={roundIn(unit, 350, 13)}
             onChange={(weight) => put({ ...stroke, weight })}
           />
           <PaintField name="Stroke" paint={stroke.paint} onChange={(paint) => put({ ...stroke, paint })} />
@@ -156,7 +158,8 @@ export function LettersStrokeCard({ words }: { words: Words }) {
             unit={unit}
             echo={echo}
             value={stroke.weight}
-            refuse={(p) => (p < 0.01 || p > 200 ? 'From 0.01 pt to 70 mm.' : undefined)}
+            least={roundIn(unit, 0.01, 0.001)}
+            most={roundIn(unit, 70, 2.75)}
             onChange={(weight) => put({ ...stroke, weight })}
           />
           <Choice

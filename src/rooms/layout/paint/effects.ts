@@ -1,22 +1,25 @@
 import type { Shadow, Stroke } from '../../../../core/colour/fill';
 import { setOpacity, setShadow, setStroke } from '../../../../core/job/edits/elements';
 import type { Element, Shape } from '../../../../core/job/schema';
-import { toPoints } from '../../../../core/units/length';
+import { type PieceUnit, roundIn } from '../../../../core/units/length';
 import { act } from '../../../store/session';
 
-export const NEW_SHADOW: Shadow = {
+/** In round figures of the piece's unit. */
+export const newShadow = (unit: PieceUnit): Shadow => ({
   ink: 'black',
   tint: 0.4,
-  x: toPoints(0.6, 'mm'),
-  y: toPoints(0.8, 'mm'),
-  blur: toPoints(1, 'mm'),
-};
+  x: roundIn(unit, 0.6, 1 / 40),
+  y: roundIn(unit, 0.8, 1 / 32),
+  blur: roundIn(unit, 1, 1 / 25),
+});
 export const NEW_STROKE: Stroke = { weight: 1, paint: { ink: 'black', tint: 1 } };
 
 /** Gives all of these a shadow, or takes it off where all have one. */
-export function toggleShadow(elements: readonly Element[]): void {
+export function toggleShadow(elements: readonly Element[], unit: PieceUnit): void {
   const on = !elements.every((e) => e.shadow);
-  act('Shadow', (job) => elements.reduce((j, e) => setShadow(j, e.id, on ? (e.shadow ?? NEW_SHADOW) : undefined), job));
+  act('Shadow', (job) =>
+    elements.reduce((j, e) => setShadow(j, e.id, on ? (e.shadow ?? newShadow(unit)) : undefined), job),
+  );
 }
 
 /** Gives all shapes among these a line along their outlines, or takes it off where all have one. */

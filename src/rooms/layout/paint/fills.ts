@@ -4,7 +4,7 @@ import { type Box, middleOf } from '../../../../core/geometry/box';
 import { setFill } from '../../../../core/job/edits/elements';
 import type { Element, Paint, Rule, Shape, Words } from '../../../../core/job/schema';
 import { elementFrame } from '../../../../core/scene/face';
-import { toPoints } from '../../../../core/units/length';
+import { type PieceUnit, roundIn } from '../../../../core/units/length';
 import type { Bench } from '../../../bench/bench';
 import { act } from '../../../store/session';
 
@@ -22,7 +22,7 @@ export const fillKindOf = (fill: Fill | undefined): FillKind =>
   fill === undefined || isFlat(fill) ? 'flat' : fill.kind;
 
 /** A fill of another kind that begins with the ink there was. */
-function begun(kind: FillKind, from: Paint, frame: Box): Fill {
+function begun(kind: FillKind, from: Paint, frame: Box, unit: PieceUnit): Fill {
   const light = { ...from, tint: from.tint > 0.5 ? 0.15 : 1 };
   switch (kind) {
     case 'flat':
@@ -56,8 +56,8 @@ function begun(kind: FillKind, from: Paint, frame: Box): Fill {
       return {
         kind,
         motif: 'stripes',
-        spacing: toPoints(2, 'mm'),
-        weight: toPoints(1, 'mm'),
+        spacing: roundIn(unit, 2, 1 / 16),
+        weight: roundIn(unit, 1, 1 / 32),
         angle: 45,
         paint: from,
         ground: light,
@@ -74,7 +74,12 @@ export const canFill = (element: Element, kind: FillKind): boolean =>
   isFilled(element) && (kind !== 'none' || element.kind === 'shape');
 
 /** Fills all of these that can be filled so, each beginning with the ink it has. */
-export function chooseFill(elements: readonly Element[], kind: FillKind, sources: Bench['sources']): void {
+export function chooseFill(
+  elements: readonly Element[],
+  kind: FillKind,
+  sources: Bench['sources'],
+  unit: PieceUnit,
+): void {
   const filled = elements.filter((e): e is Filled => canFill(e, kind));
   act('Fill', (job) =>
     filled.reduce((j, element) => {
@@ -82,7 +87,7 @@ export function chooseFill(elements: readonly Element[], kind: FillKind, sources
       const from = (fill && mainPaint(fill)) ?? { ink: 'black', tint: 1 };
       // Words in one ink are painted as they are lettered.
       const plain = element.kind === 'words' && kind === 'flat';
-      return setFill(j, element.id, plain ? undefined : begun(kind, from, elementFrame(element, sources)));
+      return setFill(j, element.id, plain ? undefined : begun(kind, from, elementFrame(element, sources), unit));
     }, job),
   );
 }

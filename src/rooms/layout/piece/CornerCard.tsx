@@ -17,7 +17,8 @@ export function CornerCard({ piece }: { piece: Piece }) {
         unit={unit}
         echo={echo}
         value={piece.corner ?? 0}
-        refuse={(p) => (p < 0 || p > most ? 'A radius is up to half the shorter side.' : undefined)}
+        least={0}
+        most={most}
         onChange={(p) => act('Corners', (job) => setCorner(job, piece.id, p >= 0.5 ? p : undefined))}
       />
     </section>

@@ -60,7 +60,8 @@ export function EnvelopeCard({ piece }: { piece: Piece }) {
             unit={unit}
             echo={echo}
             value={made.flap.depth}
-            refuse={(p) => (p < 0 || p > piece.width ? 'A flap is no larger than the envelope.' : undefined)}
+            least={0}
+            most={piece.width}
             onChange={(depth) => put({ flap: { ...made.flap, depth } })}
           />
           <Tick checked={window !== undefined} onChange={giveWindow}>
@@ -82,7 +83,8 @@ export function EnvelopeCard({ piece }: { piece: Piece }) {
                   unit={unit}
                   echo={echo}
                   value={window[key]}
-                  refuse={(p) => (p < 0 || p > piece.width ? 'A window lies on the envelope.' : undefined)}
+                  least={0}
+                  most={piece.width}
                   onChange={(to) => put({ window: { ...window, [key]: to } })}
                 />
               ))}

@@ -67,7 +67,8 @@ export function FoldCard({ piece }: { piece: Piece }) {
               unit={unit}
               echo={echo}
               value={fold.less}
-              refuse={(p) => (p < 0 || p > 40 ? 'Up to 14 mm.' : undefined)}
+              least={0}
+              most={roundIn(unit, 14, 1 / 2)}
               onChange={(less) => act('Fold', (job) => setFold(job, piece.id, { ...fold, less }))}
             />
           )}

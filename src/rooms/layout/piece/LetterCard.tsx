@@ -6,6 +6,7 @@ import type { Piece } from '../../../../core/job/schema';
 import { STARTER_TYPEFACES } from '../../../../core/starters';
 import { addSampleLetter } from '../../../../core/starters/sample-letter';
 import { LETTER_LAYOUTS } from '../../../../core/trade/letter-layouts';
+import { roundIn } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
 import { loadFonts } from '../../../bench/kit';
 import { openPanel } from '../../../bench/room';
@@ -75,7 +76,8 @@ export function LetterCard({ piece }: { piece: Piece }) {
                 unit={unit}
                 echo={echo}
                 value={letter.margins[edge]}
-                refuse={(p) => (p < 0 || p > piece.width / 2 ? 'A margin is up to half the sheet.' : undefined)}
+                least={0}
+                most={piece.width / 2}
                 onChange={(to) => put({ margins: { ...letter.margins, [edge]: to } })}
               />
             ))}
@@ -85,7 +87,8 @@ export function LetterCard({ piece }: { piece: Piece }) {
             unit={unit}
             echo={echo}
             value={letter.unprintable}
-            refuse={(p) => (p < 0 || p > 60 ? 'Up to 20 mm.' : undefined)}
+            least={0}
+            most={roundIn(unit, 20, 3 / 4)}
             onChange={(unprintable) => put({ unprintable })}
           />
           <Pick

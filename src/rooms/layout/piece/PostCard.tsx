@@ -6,6 +6,7 @@ import { panelOf, postedOf } from '../../../../core/job/posted';
 import type { Piece } from '../../../../core/job/schema';
 import { POST_RULES, postRulesOf } from '../../../../core/trade/post';
 import { postVerdict } from '../../../../core/trade/postage';
+import { roundIn } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
 import { NumberField } from '../../../parts/NumberField';
@@ -71,7 +72,8 @@ export function PostCard({ piece }: { piece: Piece }) {
             unit={unit}
             echo={echo}
             value={piece.thickness ?? 0}
-            refuse={(p) => (p < 0 || p > 30 ? 'Up to 10 mm.' : undefined)}
+            least={0}
+            most={roundIn(unit, 10, 3 / 8)}
             onChange={(p) => act('Thickness', (job) => setThickness(job, piece.id, p > 0.1 ? p : undefined))}
           />
           {verdict && (
@@ -104,7 +106,8 @@ function WrittenOn({ post, put }: { post: Post; put(to: Partial<Post>): void }) 
         unit={unit}
         echo={echo}
         value={post.lines.spacing}
-        refuse={(p) => (p < 6 || p > 100 ? 'Lines are from 6 to 100 points apart.' : undefined)}
+        least={roundIn(unit, 3, 1 / 8)}
+        most={roundIn(unit, 35, 1 + 3 / 8)}
         onChange={(spacing) => put({ lines: { ...post.lines, spacing } })}
       />
       <LengthField
@@ -112,7 +115,8 @@ function WrittenOn({ post, put }: { post: Post; put(to: Partial<Post>): void }) 
         unit="pt"
         echo="mm"
         value={post.lines.weight}
-        refuse={(p) => (p < 0.1 || p > 4 ? 'From 0.1 to 4 points.' : undefined)}
+        least={0.1}
+        most={4}
         onChange={(weight) => put({ lines: { ...post.lines, weight } })}
       />
       <Tick checked={post.stamp} onChange={(stamp) => put({ stamp })}>

@@ -8,6 +8,7 @@ import { elementFrame } from '../../../../core/scene/face';
 import { fittingScale } from '../../../../core/scene/fit-words';
 import { wordsSet } from '../../../../core/scene/words';
 import { SEPARATOR_SIGNS, SEPARATORS, type Separator } from '../../../../core/type/separators';
+import { roundIn } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
 import { act, select } from '../../../store/session';
@@ -78,7 +79,8 @@ export function FrameCard({ words }: { words: Words }) {
           unit={unit}
           echo={echo}
           value={words.frame.inset}
-          refuse={(points) => (points < 0 || points > 2000 ? 'An inset is not negative.' : undefined)}
+          least={0}
+          most={roundIn(unit, 700, 27)}
           onChange={(inset) => change('Inset', { inset })}
         />
         {words.frame.behaviour === 'fixed box' && (

@@ -2,6 +2,7 @@ import { setSetting } from '../../../../core/job/edits/words';
 import type { Words } from '../../../../core/job/schema';
 import { ON_BY_ITSELF } from '../../../../core/type/features';
 import type { Lettering, Setting } from '../../../../core/type/style';
+import { roundIn } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
 import { act } from '../../../store/session';
@@ -37,7 +38,8 @@ export function LetteringMore({
       unit={unit}
       echo={echo}
       value={value}
-      refuse={(p) => (Math.abs(p) > 20_000 ? 'That is too far.' : undefined)}
+      least={-roundIn(unit, 7000, 270)}
+      most={roundIn(unit, 7000, 270)}
       onChange={change}
     />
   );
@@ -66,7 +68,8 @@ export function LetteringMore({
           unit="pt"
           echo="mm"
           value={lettering.shift}
-          refuse={(p) => (Math.abs(p) > 1000 ? 'That is too far.' : undefined)}
+          least={-1000}
+          most={1000}
           onChange={(shift) => onChange('Baseline shift', { shift })}
         />
         <label className="grid grid-cols-[1fr_9rem] items-center gap-2">

@@ -6,11 +6,11 @@ import type { Words, WordsPath } from '../../../../core/job/schema';
 import { elementFrame } from '../../../../core/scene/face';
 import { lineOf } from '../../../../core/scene/follow';
 import { anchorShare } from '../../../../core/type/set-words';
+import { roundIn } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
 import { act } from '../../../store/session';
 
-const far = (p: number): string | undefined => (Math.abs(p) > 2000 ? 'That is too far.' : undefined);
 const CIRCUMFERENCE = 2 * Math.PI;
 const degrees = (start: number, radius: number): number => (start / radius / CIRCUMFERENCE) * 360;
 
@@ -76,7 +76,8 @@ function PathFields({ path, onChange }: { path: WordsPath; onChange(to: Partial<
             {...units}
             label="Radius"
             value={along.radius}
-            refuse={(p) => (p < 1 || p > 20_000 ? 'A circle is from a point to 7 metres.' : undefined)}
+            least={roundIn(unit, 0.5, 0.02)}
+            most={roundIn(unit, 7000, 270)}
             onChange={(radius) => onChange({ along: { ...along, radius }, start: (start * radius) / along.radius })}
           />
           <label className="input w-full" title="Clockwise from the top">
@@ -111,7 +112,8 @@ function PathFields({ path, onChange }: { path: WordsPath; onChange(to: Partial<
         label="Offset"
         hint="Between the line and the letters"
         value={lift}
-        refuse={far}
+        least={-roundIn(unit, 700, 27)}
+        most={roundIn(unit, 700, 27)}
         onChange={(to) => onChange({ lift: to })}
       />
       <select

@@ -29,9 +29,6 @@ const ALIGN = [
   ['justified', Justify],
 ] as const;
 
-const badSize = (points: number): string | undefined =>
-  points < 1 || points > 1000 ? 'Type is from 1 to 1000 points.' : undefined;
-
 /** The look of the words: of those selected in the editor, or of all in the frame. */
 export function WordsCard({ words }: { words: Words }) {
   const { sources } = useBench();
@@ -76,7 +73,8 @@ export function WordsCard({ words }: { words: Words }) {
           value={lettering.size}
           unit="pt"
           echo="mm"
-          refuse={badSize}
+          least={1}
+          most={1000}
           onChange={(size) => change('Type size', { size })}
         />
         <LeadingField
@@ -154,7 +152,8 @@ function LeadingField({
       value={leadingOf(setting, size)}
       unit="pt"
       echo="mm"
-      refuse={(points) => (points < 0.5 || points > 5000 ? 'Leading is from half a point up.' : undefined)}
+      least={0.5}
+      most={5000}
       onChange={(points) => onChange({ points })}
     />
   );
