@@ -15,6 +15,10 @@ export const toPoints = (value: number, unit: Unit): number => value * POINTS_PE
 /** A measure that is round in a piece's unit: so many millimetres, or so many inches, in points. */
 export const roundIn = (unit: PieceUnit, mm: number, inches: number): number =>
   unit === 'mm' ? toPoints(mm, 'mm') : toPoints(inches, 'in');
+/** Lengths as they were measured in a file, to a tenth of a millimetre or a hundredth of an inch: `85.0 × 55.0 mm`. */
+export const asMeasured = (points: readonly number[], unit: PieceUnit): string =>
+  `${points.map((each) => fromPoints(each, unit).toFixed(unit === 'mm' ? 1 : 2)).join(' × ')} ${unit}`;
+
 /** What a length may be, in words: `Enter 0 to 105.8 mm.` Bounds in points; none where they are infinite. */
 export function boundsWords(least: number, most: number, unit: Unit): string {
   const parts = 10 ** (unit === 'in' ? 3 : 2);

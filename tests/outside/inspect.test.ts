@@ -200,14 +200,20 @@ describe('what a shop would find', () => {
     expect(says).toEqual(
       expect.arrayContaining([
         expect.stringMatching(
-          /^short-of-bleed: Colour reaches the trim at the left, but only 0\.0 mm of the 3\.0 mm bleed\.$/,
+          /^short-of-bleed: Colour reaches the trim at the left, but only 0\.0 mm of the 3 mm bleed\.$/,
         ),
-        expect.stringMatching(/^outside-safe: Words stand 1\.\d mm from the trim, needs 4\.0 mm/),
+        expect.stringMatching(/^outside-safe: Words stand 1\.\d mm from the trim, needs 4 mm/),
         expect.stringMatching(/^low-ppi: A picture of 40 × 20 pixels \(DeviceRGB\) has 36 ppi, needs 300\.$/),
         expect.stringMatching(/^thin-lines: The thinnest line is 0\.10 pt, needs 0\.25 pt\.$/),
         expect.stringMatching(/^not-embedded: The typeface Helvetica is not embedded/),
       ]),
     );
+  });
+  it('is told in inches by a shop that measures in them', async () => {
+    const { findings } = await inspectPdf(await byPdfLib(), shopOf('inch-mail-order'));
+    const says = findings.map((finding) => finding.says);
+    expect(says).toContainEqual('Colour reaches the trim at the left, but only 0.00 in of the 1/8 in bleed.');
+    expect(says).toContainEqual(expect.stringMatching(/^Words stand 0\.0\d in from the trim, needs 1\/8 in/));
   });
   it('is which standard it goes by: none, or one that allows more than the shop asks for', async () => {
     const standards = async (bytes: Uint8Array, asked: (typeof shop)['standard']): Promise<string[]> =>

@@ -1,5 +1,5 @@
 import type { ShopSpec } from '../../trade/schema';
-import { fromPoints } from '../../units/length';
+import { asMeasured, fromPoints, type PieceUnit, toPoints } from '../../units/length';
 import type { FileFinding, PageInspected } from '../pdf/inspect';
 import type { RuleSeen } from '../pdf/rules';
 import type { ClerkLine, OrderAsked, Verdict } from './order';
@@ -32,16 +32,20 @@ const PUT_RIGHT: Readonly<Record<string, string>> = {
 /** A finished size is right within this, millimetres. */
 const CLOSE = 0.35;
 const mm = (points: number): number => fromPoints(points, 'mm');
-const size = (width: number, height: number): string => `${width.toFixed(1)} × ${height.toFixed(1)} mm`;
 const near = (a: number, b: number): boolean => Math.abs(a - b) <= CLOSE;
 
 /** What is not as it was ordered: sides and sizes. */
 function againstOrder(
   pages: readonly Pick<PageInspected, 'cut' | 'unit' | 'trim'>[],
   { width, height, sides }: OrderAsked,
-  bleed: number,
+  { bleed, unit: said }: { bleed: number; unit: PieceUnit },
   manner: Manner,
 ): ClerkLine[] {
+  const size = (...sides: number[]): string =>
+    asMeasured(
+      sides.map((each) => toPoints(each, 'mm')),
+      said,
+    );
   const lines: ClerkLine[] = [];
   if (pages.length < sides)
     lines.push({
@@ -92,7 +96,7 @@ const ofNoStandard = (standard: string, manner: Manner): ClerkLine => ({
 export function verdictOn(
   said: FileSaid,
   asked: OrderAsked,
-  shop: Pick<ShopSpec, 'bleed' | 'standard'>,
+  shop: Pick<ShopSpec, 'bleed' | 'standard' | 'unit'>,
   manner: Manner,
 ): { verdict: Verdict; lines: ClerkLine[] } {
   if ('problem' in said)
@@ -101,7 +105,7 @@ export function verdictOn(
   const broken = rules.filter(({ faults }) => faults.length > 0);
   const bleed = Math.max(...Object.values(shop.bleed));
   const lines: ClerkLine[] = [
-    ...againstOrder(pages, asked, bleed, manner),
+    ...againstOrder(pages, asked, { bleed, unit: shop.unit }, manner),
     ...(standard === undefined ? [ofNoStandard(shop.standard, manner)] : []),
     // That a file claims no standard is said once, in the clerk's own words.
     ...findings

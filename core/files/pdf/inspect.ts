@@ -8,6 +8,7 @@ import { isShade } from '../../scene/colour';
 import { conditionOf } from '../../trade/conditions';
 import { INK_LIMITS } from '../../trade/ink-limits';
 import type { Severity, ShopSpec } from '../../trade/schema';
+import { asMeasured, formatLength } from '../../units/length';
 import type { GlyphSeen } from './drawn/hear';
 import { readyPictures } from './drawn/jpx';
 import type { ScreenInks } from './drawn/spaces';
@@ -86,8 +87,6 @@ const STANDARDS: readonly Standard[] = ['PDF/X-4', 'PDF/X-1a:2003', 'PDF/X-1a:20
 /** Pages that are drawn; of more, the first ones. */
 const MOST_DRAWN = 60;
 
-const mm = (points: number): string => `${((points / 72) * 25.4).toFixed(1)} mm`;
-
 /** The part of the device's space that is left once the page is cut: it begins at the origin. */
 const cutBox = ([x0, y0, x1, y1]: BoxNumbers): Box => ({ x: 0, y: 0, width: x1 - x0, height: y1 - y0 });
 
@@ -123,7 +122,7 @@ const LOOKS: readonly Look[] = [
       check: 'short-of-bleed',
       severity: 'stop',
       at: sideMiddle(side, cutBox(cut)),
-      says: `Colour reaches the trim at the ${side}, but only ${mm(reaches)} of the ${mm(shop.bleed[kindOf(cutBox(cut))])} bleed.`,
+      says: `Colour reaches the trim at the ${side}, but only ${asMeasured([reaches], shop.unit)} of the ${formatLength(shop.bleed[kindOf(cutBox(cut))], shop.unit)} bleed.`,
     })),
   ({ letters }, { cut }, shop) => {
     const box = cutBox(cut);
@@ -137,13 +136,15 @@ const LOOKS: readonly Look[] = [
     const worst = near.sort((a, b) => a.gap - b.gap)[0];
     if (!worst) return [];
     const cuts = worst.gap < -HARDLY;
-    const where = cuts ? `run ${mm(-worst.gap)} past the trim` : `stand ${mm(Math.max(0, worst.gap))} from the trim`;
+    const where = cuts
+      ? `run ${asMeasured([-worst.gap], shop.unit)} past the trim`
+      : `stand ${asMeasured([Math.max(0, worst.gap)], shop.unit)} from the trim`;
     return [
       {
         check: 'outside-safe',
         severity: cuts ? 'stop' : 'warn',
         at: { x: worst.letter.x, y: worst.letter.y - 0.3 * worst.letter.size },
-        says: `Words ${where}, needs ${mm(safe)} (${near.length} letters).`,
+        says: `Words ${where}, needs ${formatLength(safe, shop.unit)} (${near.length} letters).`,
       },
     ];
   },
