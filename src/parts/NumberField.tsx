@@ -8,22 +8,25 @@ export function NumberField({
   most,
   step = 1,
   name,
+  placeholder,
   disabled = false,
   onChange,
 }: {
   label: string;
-  value: number;
+  /** None where nothing is set: then the placeholder says what holds. */
+  value: number | undefined;
   least: number;
   most: number;
   step?: number;
   /** What it is called where the label alone would not do. */
   name?: string;
+  placeholder?: string;
   disabled?: boolean;
   onChange(value: number): void;
 }) {
   const fits = (to: number): boolean => to >= least && to <= most;
   const { shown, message, drop, handlers } = useTyped({
-    said: String(value),
+    said: value === undefined ? '' : String(value),
     refuse: (typed) =>
       typed === '' || fits(Number(typed))
         ? undefined
@@ -41,6 +44,7 @@ export function NumberField({
           min={least}
           max={most}
           step={step}
+          placeholder={placeholder}
           disabled={disabled}
           aria-invalid={message !== undefined}
           value={shown}

@@ -151,3 +151,22 @@ async function chooseTypefaceOf(page: Page, id: string, search: string, name: Re
   await element(page, id).click();
   await chooseTypeface(page, search, name);
 }
+
+test('a number is typed sign by sign, below nothing too; one that is too much is answered with what can be entered', async ({
+  page,
+}) => {
+  await row(page, 'Head gardener').click();
+  await page.getByText('More: spacing, case, features, paragraph').click();
+  const tracking = page.getByRole('spinbutton', { name: 'Tracking, ‰ of the size' });
+  await tracking.fill('');
+  await tracking.pressSequentially('-20');
+  await tracking.press('Enter');
+  await expect(tracking).toHaveValue('-20');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(tracking).toHaveValue('0');
+  await tracking.fill('9999');
+  await tracking.press('Enter');
+  await expect(page.getByRole('alert')).toHaveText('Enter −500 to 2,000.');
+  await tracking.press('Escape');
+  await expect(tracking).toHaveValue('0');
+});

@@ -14,6 +14,7 @@ import type { Guide } from '../../../../core/job/schema';
 import { useBench } from '../../../bench/bench';
 import { Dialog } from '../../../parts/Dialog';
 import { LengthField } from '../../../parts/LengthField';
+import { NumberField } from '../../../parts/NumberField';
 import { act } from '../../../store/session';
 
 /** Guides by number: one at a time, or a set around the face, at its centres, or as columns. */
@@ -49,20 +50,13 @@ export function GuidesPanel({ onClose }: { onClose(): void }) {
           Around the side
         </button>
         <div className="grid grid-cols-2 gap-2">
-          <label className="input w-full">
-            Columns
-            <input
-              type="number"
-              className="text-right"
-              min={1}
-              max={12}
-              value={columns}
-              onChange={(event) => {
-                const count = event.target.valueAsNumber;
-                if (count >= 1 && count <= 12) setColumns(Math.round(count));
-              }}
-            />
-          </label>
+          <NumberField
+            label="Columns"
+            value={columns}
+            least={1}
+            most={12}
+            onChange={(count) => setColumns(Math.round(count))}
+          />
           <LengthField {...units} label="Gutter" value={gutter} onChange={setGutter} />
         </div>
         <button

@@ -5,6 +5,7 @@ import type { Lettering, Setting } from '../../../../core/type/style';
 import { roundIn } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
+import { NumberField } from '../../../parts/NumberField';
 import { act } from '../../../store/session';
 
 const CASES: readonly Lettering['letterCase'][] = ['as typed', 'capitals', 'small capitals', 'lower case'];
@@ -48,21 +49,14 @@ export function LetteringMore({
     <details className="mt-1.5">
       <summary className="cursor-pointer py-1 text-[13.5px]">More: spacing, case, features, paragraph</summary>
       <div className="mt-1 grid gap-1.5 text-[14px]">
-        <label className="grid grid-cols-[1fr_7rem] items-center gap-2">
-          Tracking, ‰ of the size
-          <input
-            type="number"
-            className="input input-sm text-right"
-            step={5}
-            min={-500}
-            max={2000}
-            value={lettering.tracking}
-            onChange={(event) => {
-              const value = event.target.valueAsNumber;
-              if (value >= -500 && value <= 2000) onChange('Tracking', { tracking: value });
-            }}
-          />
-        </label>
+        <NumberField
+          label="Tracking, ‰ of the size"
+          value={lettering.tracking}
+          least={-500}
+          most={2000}
+          step={5}
+          onChange={(tracking) => onChange('Tracking', { tracking })}
+        />
         <LengthField
           label="Baseline shift"
           unit="pt"
@@ -118,23 +112,16 @@ export function LetteringMore({
             </div>
           </fieldset>
         )}
-        <label className="grid grid-cols-[1fr_7rem] items-center gap-2">
-          Automatic leading, %
-          <input
-            type="number"
-            className="input input-sm text-right"
-            step={5}
-            min={50}
-            max={500}
-            placeholder="exact"
-            value={share === undefined ? '' : Math.round(share * 100)}
-            onChange={(event) => {
-              const value = event.target.valueAsNumber;
-              if (value >= 50 && value <= 500) set('Leading', { leading: { share: value / 100 } });
-            }}
-          />
-        </label>
-        <div className="grid grid-cols-2 gap-1.5">
+        <NumberField
+          label="Automatic leading, %"
+          value={share === undefined ? undefined : Math.round(share * 100)}
+          placeholder="exact"
+          least={50}
+          most={500}
+          step={5}
+          onChange={(percent) => set('Leading', { leading: { share: percent / 100 } })}
+        />
+        <div className="grid gap-1.5">
           {length('Space before', setting.before, (before) => set('Space before', { before }))}
           {length('Space after', setting.after, (after) => set('Space after', { after }))}
           {length('Indent', setting.indent.left, (left) => set('Indent', { indent: { ...setting.indent, left } }))}

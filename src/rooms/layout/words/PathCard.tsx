@@ -9,6 +9,7 @@ import { anchorShare } from '../../../../core/type/set-words';
 import { roundIn } from '../../../../core/units/length';
 import { useBench } from '../../../bench/bench';
 import { LengthField } from '../../../parts/LengthField';
+import { NumberField } from '../../../parts/NumberField';
 import { act } from '../../../store/session';
 
 const CIRCUMFERENCE = 2 * Math.PI;
@@ -80,22 +81,15 @@ function PathFields({ path, onChange }: { path: WordsPath; onChange(to: Partial<
             most={roundIn(unit, 7000, 270)}
             onChange={(radius) => onChange({ along: { ...along, radius }, start: (start * radius) / along.radius })}
           />
-          <label className="input w-full" title="Clockwise from the top">
-            At °
-            <input
-              type="number"
-              aria-label="Where on the circle, in degrees from the top"
-              className="text-right"
-              step={5}
-              min={-360}
-              max={360}
-              value={Math.round(degrees(start, along.radius) * 100) / 100}
-              onChange={(event) => {
-                const at = event.target.valueAsNumber;
-                if (at >= -360 && at <= 360) onChange({ start: (at / 360) * CIRCUMFERENCE * along.radius });
-              }}
-            />
-          </label>
+          <NumberField
+            label="At °"
+            name="Where on the circle, in degrees from the top"
+            value={Math.round(degrees(start, along.radius) * 100) / 100}
+            least={-360}
+            most={360}
+            step={5}
+            onChange={(at) => onChange({ start: (at / 360) * CIRCUMFERENCE * along.radius })}
+          />
         </>
       )}
       {along.kind !== 'circle' && (
@@ -117,7 +111,7 @@ function PathFields({ path, onChange }: { path: WordsPath; onChange(to: Partial<
         onChange={(to) => onChange({ lift: to })}
       />
       <select
-        className="select w-full text-[14px]"
+        className="select w-full pr-6 pl-2 text-[13px]"
         aria-label="Side of the line"
         value={side}
         onChange={(event) => {
@@ -130,7 +124,7 @@ function PathFields({ path, onChange }: { path: WordsPath; onChange(to: Partial<
         <option value="inside">on the inside</option>
       </select>
       <select
-        className="select w-full text-[14px]"
+        className="select w-full pr-6 pl-2 text-[13px]"
         aria-label="Direction along the line"
         value={backwards ? 'backwards' : 'forwards'}
         onChange={(event) => onChange({ backwards: event.target.value === 'backwards' })}
