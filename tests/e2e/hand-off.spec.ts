@@ -146,7 +146,7 @@ test('stock of a colour shows through the print', async ({ page }) => {
   await page.getByLabel('Common stocks').first().selectOption('Kraft board 300 g/m²');
   await expect(page.getByLabel(/Stock colour/).first()).toHaveValue('#c39a6b');
   await page.getByRole('link', { name: 'Layout' }).click();
-  await expect(page.getByText('Stock is not white').first()).toBeVisible();
+  await expect(page.getByText('Stock not white').first()).toBeVisible();
   const kraft = await colours();
   // Most of what is seen is printed: the stock takes its share of each of red, green and blue.
   const stock = [0xc3, 0x9a, 0x6b];

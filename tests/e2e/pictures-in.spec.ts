@@ -10,7 +10,7 @@ import { makeShape, makeWords } from '../../core/job/make';
 import { shopOf } from '../../core/trade/shops';
 import { cardWith, checkKit, kit } from '../kit';
 import { against } from './access';
-import { exportedFile, row } from './bench';
+import { exportedFile, row, shownIn } from './bench';
 import { test } from './one-page';
 
 /** Pictures as clients bring them. */
@@ -97,7 +97,10 @@ test('a page of a PDF is imported as text, shapes and inks that can be changed, 
   await expect(dialog.getByLabel('Ink for C0 M0 Y0 K100')).toHaveValue('black');
   await expect(dialog.getByLabel('Ink for C90 M10 Y35 K5')).toHaveValue('new');
   await dialog.getByRole('button', { name: 'Place' }).click();
-  await expect(row(page, /^Seed swap on Sunday/)).toContainText('Lora, 14 pt');
+  // Both that were placed are selected: the words alone say what they are set in.
+  await row(page, /^Seed swap on Sunday/).click();
+  await expect(page.getByRole('button', { name: /^Typeface/ })).toContainText('Lora');
+  expect(await shownIn(page, 'Size')).toBe('14 pt');
   const file = info.outputPath('card.pdf');
   writeFileSync(file, await exportedFile(page));
   expect(execFileSync('pdftotext', [file, '-']).toString()).toContain('Seed swap on Sunday');
