@@ -17,7 +17,7 @@ export type { Severity } from '../trade/schema';
  */
 export interface Measure {
   value: number;
-  /** An area is in square points. */
+  /** An area is in square millimetres. */
   kind:
     | 'length'
     | 'area'

@@ -1,21 +1,17 @@
 import { gramsSaid } from '../trade/weight';
-import { formatLength, fromPoints, type PieceUnit } from '../units/length';
+import { formatLength, type PieceUnit, withMinus } from '../units/length';
 import type { Finding, Measure } from './check';
 
-/** A number with the minus that belongs before it. */
-const signed = (value: number): string => (value < 0 ? `−${-value}` : `${value}`);
-
-/** An area in square inches, or square centimetres. */
-function areaSaid(squarePoints: number, unit: PieceUnit): string {
-  const inches = fromPoints(1, 'in') ** 2 * squarePoints;
-  const value = unit === 'in' ? inches : (fromPoints(1, 'mm') ** 2 * squarePoints) / 100;
+/** An area of square millimetres in square inches, or square centimetres. */
+function areaSaid(squareMm: number, unit: PieceUnit): string {
+  const value = squareMm / (unit === 'in' ? 25.4 : 10) ** 2;
   return `${Number(value.toPrecision(3))} ${unit === 'in' ? 'sq in' : 'cm²'}`;
 }
 
 /** A measured value in the user's unit. */
 export function measureWords({ value, kind }: Measure, unit: PieceUnit): string {
   if (kind === 'ppi') return `${Math.round(value)} ppi`;
-  if (kind === 'count') return signed(value);
+  if (kind === 'count') return withMinus(`${value}`);
   if (kind === 'ink') return `${Math.round(value * 100)} %`;
   if (kind === 'lightness') return `${Math.round(value)} of 100 in lightness`;
   if (kind === 'difference') return `ΔE ${(Math.round(value * 10) / 10).toFixed(1)}`;
@@ -35,7 +31,7 @@ export const limitWords = (measure: Measure, unit: PieceUnit): string =>
   measure.kind === 'length' ? formatLength(measure.value, unit) : measureWords(measure, unit);
 
 /** A distance to a line in words; what has crossed it is outside. */
-export const insideOf =
+const insideOf =
   (line: string) =>
   (measure: Measure, unit: PieceUnit): string => {
     const said = measureWords({ ...measure, value: Math.abs(measure.value) }, unit);

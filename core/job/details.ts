@@ -32,11 +32,13 @@ export const PERSON_DETAILS = {
 export type PersonDetail = keyof typeof PERSON_DETAILS;
 
 const keys = <K extends string>(table: Record<K, string>): K[] => Object.keys(table) as K[];
+export const FIRM_KEYS = keys(FIRM_DETAILS);
+export const PERSON_KEYS = keys(PERSON_DETAILS);
 
 /** What words can quote: `firm.phone`, `person.name`. */
 export const QUOTES = [
-  ...keys(FIRM_DETAILS).map((detail) => `firm.${detail}` as const),
-  ...keys(PERSON_DETAILS).map((detail) => `person.${detail}` as const),
+  ...FIRM_KEYS.map((detail) => `firm.${detail}` as const),
+  ...PERSON_KEYS.map((detail) => `person.${detail}` as const),
 ];
 export type Quote = (typeof QUOTES)[number];
 
@@ -51,7 +53,7 @@ export function quoteName(quote: Quote, country: string | undefined): string {
 }
 
 const detail = z.string().trim().max(200);
-export const firmSchema = z.partialRecord(z.enum(keys(FIRM_DETAILS)), detail);
+export const firmSchema = z.partialRecord(z.enum(FIRM_KEYS), detail);
 export type Firm = z.infer<typeof firmSchema>;
 
 export const personSchema = z.strictObject({

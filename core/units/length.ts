@@ -19,6 +19,9 @@ export const roundIn = (unit: PieceUnit, mm: number, inches: number): number =>
 export const asMeasured = (points: readonly number[], unit: PieceUnit): string =>
   `${points.map((each) => fromPoints(each, unit).toFixed(unit === 'mm' ? 1 : 2)).join(' × ')} ${unit}`;
 
+/** A number in words with the minus that belongs before it, not a hyphen. */
+export const withMinus = (said: string): string => said.replace('-', '−');
+
 /** What a length may be, in words: `Enter 0 to 105.8 mm.` Bounds in points; none where they are infinite. */
 export function boundsWords(least: number, most: number, unit: Unit): string {
   const parts = 10 ** (unit === 'in' ? 3 : 2);
@@ -27,9 +30,8 @@ export function boundsWords(least: number, most: number, unit: Unit): string {
     toPoints(by(fromPoints(points, unit) * parts) / parts, unit);
   const low = inside(least, (value) => Math.ceil(value - 1e-6));
   const high = inside(most, (value) => Math.floor(value + 1e-6));
-  const minus = (said: string): string => said.replace('-', '−');
-  if (!Number.isFinite(most)) return `Enter ${minus(formatLength(low, unit))} or more.`;
-  return `Enter ${minus(formatNumber(low, unit))} to ${formatLength(high, unit)}.`;
+  if (!Number.isFinite(most)) return `Enter ${withMinus(formatLength(low, unit))} or more.`;
+  return `Enter ${withMinus(formatNumber(low, unit))} to ${formatLength(high, unit)}.`;
 }
 
 /** A length in points, given in `unit`. */

@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { boundsWords, formatLength, formatNumber, parseLength, type Unit } from '../../core/units/length';
+import { boundsWords, formatLength, formatNumber, parseLength, type Unit, withMinus } from '../../core/units/length';
 import { useTyped } from './use-typed';
 
 /** What a length is off by when it is read from words, in points. */
@@ -75,7 +75,7 @@ export function LengthField({
           }}
         />
         <span id={`${id}-echo`} className="quiet col-span-2 text-right text-[12px] leading-4">
-          {formatLength(value, echo).replace('-', '−')}
+          {withMinus(formatLength(value, echo))}
         </span>
       </div>
       {message && (

@@ -1,3 +1,4 @@
+import { withMinus } from '../../core/units/length';
 import { useTyped } from './use-typed';
 
 /** A plain number, typed; one out of its limits is not taken, and told of. */
@@ -30,7 +31,7 @@ export function NumberField({
     refuse: (typed) =>
       typed === '' || fits(Number(typed))
         ? undefined
-        : `Enter ${least.toLocaleString('en').replace('-', '−')} to ${most.toLocaleString('en')}.`,
+        : `Enter ${withMinus(least.toLocaleString('en'))} to ${most.toLocaleString('en')}.`,
     onTake: (typed) => typed !== '' && Number(typed) !== value && onChange(Number(typed)),
   });
   return (

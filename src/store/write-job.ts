@@ -36,9 +36,7 @@ export async function writeJob(rows: Rows, revision: number): Promise<Outcome> {
   try {
     await db.transaction('rw', TABLES(), async (transaction) => {
       // Neither waits for the other: where it turns out that nothing is to be written, all of it is taken back.
-      const asked = outcomeOf(rows.head.id, revision);
-      const [found] = await Promise.all([asked, writePlan(rows)]);
-      outcome = found;
+      [outcome] = await Promise.all([outcomeOf(rows.head.id, revision), writePlan(rows)]);
       if (outcome !== 'written') transaction.abort();
     });
   } catch (error) {

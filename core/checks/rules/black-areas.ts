@@ -6,7 +6,7 @@ import { addInk, repaint } from '../../job/edits/inks';
 import type { Job, Shape } from '../../job/schema';
 import { outlineOf } from '../../scene/outline';
 import { INK_LIMITS, INK_SOURCE } from '../../trade/ink-limits';
-import { fromPoints, toPoints } from '../../units/length';
+import { fromPoints } from '../../units/length';
 import { atElement } from '../at-element';
 import type { Check, CheckContext, Finding } from '../check';
 import { pieceFacts } from '../piece-facts';
@@ -49,7 +49,6 @@ function look(shape: Shape, context: CheckContext): Finding[] {
   if (plain && squareMm(shape.width * shape.height) < large) return [];
   const area = squareMm(areaOf(outlineOf(shape)));
   if (plain ? area < large : area > small) return [];
-  const squared = (mm2: number) => ({ value: mm2 * toPoints(1, 'mm') ** 2, kind: 'area' as const });
   const fix = plain
     ? {
         label: 'Make it rich black',
@@ -67,8 +66,8 @@ function look(shape: Shape, context: CheckContext): Finding[] {
       ...atElement('black-areas', shape, context),
       severity: 'advise',
       problem: plain ? 'A large area in black alone prints grey' : 'A small area gains nothing from rich black',
-      measured: squared(area),
-      wanted: squared(plain ? large : small),
+      measured: { value: area, kind: 'area' },
+      wanted: { value: plain ? large : small, kind: 'area' },
       fix,
     },
   ];

@@ -5,7 +5,7 @@ import type { Element } from '../../job/schema';
 import { plates } from '../../scene/colour';
 import { inkRings } from '../../scene/ink-rings';
 import { INK_LIMITS } from '../../trade/ink-limits';
-import { fromPoints, toPoints } from '../../units/length';
+import { fromPoints } from '../../units/length';
 import type { Check, CheckContext, Finding } from '../check';
 import { finishesHere } from '../finish-shape';
 import { found, foundOnFace } from '../found';
@@ -53,13 +53,12 @@ export const laserLetterhead: Check = {
         ];
       const solid = solidOf(element, context);
       if (solid <= INK_LIMITS.laserSolid) return [];
-      const squared = (mm2: number) => ({ value: mm2 * toPoints(1, 'mm') ** 2, kind: 'area' as const });
       return [
         found(laserLetterhead, element, context, {
           severity: 'advise',
           problem: 'A large solid area may stick in a laser printer',
-          measured: squared(solid),
-          wanted: squared(INK_LIMITS.laserSolid),
+          measured: { value: solid, kind: 'area' },
+          wanted: { value: INK_LIMITS.laserSolid, kind: 'area' },
         }),
       ];
     });

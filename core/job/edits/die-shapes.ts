@@ -13,7 +13,7 @@ interface Side {
   unit: PieceUnit;
 }
 
-const boxOf = ({ width, height }: Pick<Side, 'width' | 'height'>) => ({ x: 0, y: 0, width, height });
+const boxOf = ({ width, height }: Side) => ({ x: 0, y: 0, width, height });
 const cornered =
   (form: 'round' | 'cut' | 'scooped', mm: number, inches: number) =>
   (side: Side): Path => {

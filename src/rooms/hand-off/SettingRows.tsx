@@ -26,6 +26,7 @@ const PPI = { least: 72, most: 2400 };
 
 /** Points. */
 const MARK_LIMITS = { length: [1, 144], offset: [0, 72], weight: [0.1, 2] } as const;
+
 /** Every setting as the shop asks it, each to be changed, with why it matters. */
 export function SettingRows({ shop, changes, onChange }: RowsProps) {
   const now = { ...settingsOf(shop), ...changes };

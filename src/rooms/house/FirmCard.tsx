@@ -1,15 +1,13 @@
-import { FIRM_DETAILS, type FirmDetail, firmDetailName } from '../../../core/job/details';
+import { FIRM_KEYS, firmDetailName } from '../../../core/job/details';
 import { quotedIn, setCountry, setFirmDetail } from '../../../core/job/edits/house';
-import { COUNTRIES } from '../../../core/trade/countries';
 import { useBench } from '../../bench/bench';
-import { Pick } from '../../parts/Pick';
+import { CountryPick } from '../../parts/CountryPick';
 import { act } from '../../store/session';
 import { TextField } from './TextField';
 
 /** The facts of the firm: words quote them with the sign @, and follow when they change. */
 export function FirmCard() {
   const { job } = useBench();
-  const details = Object.keys(FIRM_DETAILS) as FirmDetail[];
   return (
     <section aria-label="Company details" className="grid gap-3">
       <div>
@@ -20,7 +18,7 @@ export function FirmCard() {
         </p>
       </div>
       <div className="grid grid-cols-3 gap-x-4 gap-y-2">
-        {details.map((detail) => {
+        {FIRM_KEYS.map((detail) => {
           const label = firmDetailName(detail, job.country);
           const uses = quotedIn(job, `firm.${detail}`).length;
           return (
@@ -37,15 +35,7 @@ export function FirmCard() {
           );
         })}
         <div>
-          <Pick
-            label="Client’s country"
-            value={job.country ?? ''}
-            options={[
-              ...(job.country ? [] : [['', 'Not set'] as const]),
-              ...COUNTRIES.map(({ code, name }) => [code, name] as const),
-            ]}
-            onChange={(code) => act('Client’s country', (j) => setCountry(j, code))}
-          />
+          <CountryPick value={job.country} onChange={(code) => act('Client’s country', (j) => setCountry(j, code))} />
         </div>
       </div>
     </section>

@@ -11,6 +11,7 @@ import {
 import { conditionsOf } from '../../../core/job/press-of';
 import { REGISTERED } from '../../../core/trade/registered-conditions';
 import { INTENTS } from '../../../core/trade/schema';
+import { withMinus } from '../../../core/units/length';
 import { intake } from '../../../workers/intake';
 import { useBench } from '../../bench/bench';
 import { Choice } from '../../parts/Choice';
@@ -24,7 +25,7 @@ const NONE = 'none';
 
 /** What this profile's black measures, and what of it is shown. */
 function blackSays([lightness, a, b]: Lab, isNeutral: boolean): string {
-  const [l, x, y] = [lightness, a, b].map((value) => (Math.round(value * 10) / 10).toFixed(1).replace('-', '−'));
+  const [l, x, y] = [lightness, a, b].map((value) => withMinus((Math.round(value * 10) / 10).toFixed(1)));
   const measures = `Its black measures L* ${l}, a* ${x}, b* ${y}`;
   return isNeutral
     ? `${measures}. On screens, in proofs and in pictures it is shown without that tinge; print files stay as they are.`

@@ -19,6 +19,7 @@ import { ReferencePoint, useReference } from './arrange/ReferencePoint';
 import { setInkWidth } from './words/ink-width';
 
 const LEAST = 0.25;
+
 /** Where the selection is and how large, in the piece's unit and the other one. */
 export function Measures({ element }: { element: Element }) {
   const { unit, echo, sources } = useBench();

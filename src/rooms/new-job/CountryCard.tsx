@@ -1,8 +1,8 @@
 import type { Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
-import { COUNTRIES, countryOf } from '../../../core/trade/countries';
+import { countryOf } from '../../../core/trade/countries';
 import { postRulesOf } from '../../../core/trade/post';
-import { Pick } from '../../parts/Pick';
+import { CountryPick } from '../../parts/CountryPick';
 
 /** Where the client is: units, usual sizes, postal rules, the order of an address and the dictionary follow. */
 export function CountryCard({ job, onChoose }: { job: Job; onChoose(code: string): void }) {
@@ -10,12 +10,7 @@ export function CountryCard({ job, onChoose }: { job: Job; onChoose(code: string
   return (
     <section aria-label="Country" className="grid gap-2">
       <h2 className="text-lg font-semibold">Country</h2>
-      <Pick
-        label="Client’s country"
-        value={country.code}
-        options={COUNTRIES.map(({ code, name }) => [code, name] as const)}
-        onChange={onChoose}
-      />
+      <CountryPick value={country.code} onChange={onChoose} />
       <p className="quiet text-[13px]">
         {country.unit === 'in' ? 'Inches' : 'Millimetres'}, {country.sizes.letterhead} and {country.sizes.envelope},{' '}
         {postRulesOf(country.post)?.name ?? country.post}, shop spec {shopIn(job, country.shop).name}.

@@ -1,11 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import {
-  FIRM_DETAILS,
-  type FirmDetail,
-  firmDetailName,
-  PERSON_DETAILS,
-  type PersonDetail,
-} from '../../../core/job/details';
+import { FIRM_KEYS, type FirmDetail, firmDetailName, PERSON_DETAILS, PERSON_KEYS } from '../../../core/job/details';
 import { intake } from '../../../workers/intake';
 import { type Draft, setDetail, setPerson, withDetails } from './draft';
 
@@ -32,7 +26,7 @@ export function DetailsCard({ draft, onChange }: { draft: Draft; onChange(to: (n
     const wait = setTimeout(
       () =>
         intake()
-          .readDetails(text, chosen ?? country.current, isCountryChosen)
+          .readDetails(text, country.current, isCountryChosen)
           .then(
             (found) => {
               if (!isHere) return;
@@ -50,9 +44,7 @@ export function DetailsCard({ draft, onChange }: { draft: Draft; onChange(to: (n
   }, [text, chosen]);
 
   const person = job.people[0];
-  const firm = (Object.keys(FIRM_DETAILS) as FirmDetail[]).filter(
-    (detail) => isAll || USUAL.includes(detail) || job.firm[detail],
-  );
+  const firm = FIRM_KEYS.filter((detail) => isAll || USUAL.includes(detail) || job.firm[detail]);
   return (
     <section aria-label="Client details" className="grid gap-3">
       <h2 className="text-lg font-semibold">Client details</h2>
@@ -84,7 +76,7 @@ export function DetailsCard({ draft, onChange }: { draft: Draft; onChange(to: (n
             onChange={(value) => onChange((now) => ({ ...now, job: setDetail(now.job, detail, value) }))}
           />
         ))}
-        {(Object.keys(PERSON_DETAILS) as PersonDetail[]).map((detail) => (
+        {PERSON_KEYS.map((detail) => (
           <Field
             key={detail}
             label={PERSON_DETAILS[detail]}

@@ -1,12 +1,6 @@
 import type { DetailsFound, Read } from '../../../core/client/details/found';
 import { PAIRINGS } from '../../../core/client/pairings';
-import {
-  FIRM_DETAILS,
-  type FirmDetail,
-  PERSON_DETAILS,
-  type Person,
-  type PersonDetail,
-} from '../../../core/job/details';
+import { FIRM_KEYS, type FirmDetail, PERSON_KEYS, type Person, type PersonDetail } from '../../../core/job/details';
 import { setCountry } from '../../../core/job/edits/house';
 import { makeJob } from '../../../core/job/make';
 import type { Job } from '../../../core/job/schema';
@@ -31,8 +25,6 @@ export const emptyDraft = (country: string): Draft => ({
   unread: [],
 });
 
-const keysOf = <K extends string>(table: Record<K, string>): K[] => Object.keys(table) as K[];
-
 const NOBODY: Omit<Person, 'id'> = { name: '', title: '', direct: '', mail: '' };
 
 export const setDetail = (job: Job, detail: FirmDetail, value: string): Job => {
@@ -44,7 +36,7 @@ export const setDetail = (job: Job, detail: FirmDetail, value: string): Job => {
 export function setPerson(job: Job, detail: PersonDetail, value: string): Job {
   const [first = { id: 'person-1', ...NOBODY }, ...rest] = job.people;
   const changed = { ...first, [detail]: value };
-  const isSomebody = keysOf(PERSON_DETAILS).some((key) => changed[key] !== '');
+  const isSomebody = PERSON_KEYS.some((key) => changed[key] !== '');
   return { ...job, people: isSomebody ? [changed, ...rest] : rest };
 }
 
@@ -66,13 +58,12 @@ export function withDetails(draft: Draft, found: DetailsFound): Draft {
     return saidOf(quote, draft, said, read[quote]);
   };
   let job = { ...draft.job, people: draft.job.people.slice(0, 1) };
-  for (const key of keysOf(FIRM_DETAILS))
-    job = setDetail(job, key, take(`firm.${key}`, job.firm[key] ?? '', found.firm[key]));
+  for (const key of FIRM_KEYS) job = setDetail(job, key, take(`firm.${key}`, job.firm[key] ?? '', found.firm[key]));
   const [first, ...others] = found.people;
-  for (const key of keysOf(PERSON_DETAILS))
+  for (const key of PERSON_KEYS)
     job = setPerson(job, key, take(`person.${key}`, job.people[0]?.[key] ?? '', first?.[key]));
   const rest = others.map((person, i): Person => {
-    const said = keysOf(PERSON_DETAILS).map((key) => [key, person[key]?.value.slice(0, 200) ?? '']);
+    const said = PERSON_KEYS.map((key) => [key, person[key]?.value.slice(0, 200) ?? '']);
     return { ...NOBODY, ...Object.fromEntries(said), id: `person-${i + 2}` };
   });
   job = { ...job, people: [...job.people.slice(0, 1), ...rest] };

@@ -9,6 +9,7 @@ import { ReferencePoint, useReference } from './ReferencePoint';
 import { useScaling } from './scaling';
 
 const LEAST = 0.25;
+
 /** Where several things are and how large, as one. They keep their proportions. */
 export function SeveralMeasures() {
   const bench = useBench();
