@@ -19,8 +19,8 @@ const ShopsPanel = lazy(async () => ({ default: (await import('./shops/ShopsPane
 interface Chip {
   label: string;
   value: string;
-  /** The check whose findings belong to this chip, and what it says before or after its value when there are some. */
-  check?: { id: string; before?(count: number): string; after?(count: number): string };
+  /** The check whose findings belong to this chip, and what it says before its value when there are some; or their count after it. */
+  check?: { id: string; before?(count: number): string; counts?: boolean };
 }
 
 /** No shop's id: what opens the list of all of them. */
@@ -35,7 +35,15 @@ function standsAt(count: number, unread: readonly Unread[]): string {
   return unread.every(({ what }) => what === 'plates' || what === 'spelling') ? 'Checking…' : 'Not all checked';
 }
 
-const inCount = (n: number): string => `: ${n === 1 ? '1 finding' : `${n} findings`}`;
+/** A count beside a figure, said in full to who hears it. */
+const Count = ({ of }: { of: number }) => (
+  <>
+    <span className="sr-only">: {of === 1 ? '1 finding' : `${of} findings`}</span>
+    <span aria-hidden className="ml-1 rounded-full bg-warning-content px-1.5 text-[12px] text-warning">
+      {of}
+    </span>
+  </>
+);
 
 /** The trade's figures for the piece, always in sight: calm when right, lit when a check has found something. */
 export function StatusBar() {
@@ -50,12 +58,12 @@ export function StatusBar() {
     {
       label: 'bleed',
       value: shop.bleed[piece.kind] > 0 ? formatLength(shop.bleed[piece.kind], unit) : 'none',
-      check: { id: 'short-of-bleed', after: inCount },
+      check: { id: 'short-of-bleed', counts: true },
     },
     {
       label: 'safe',
       value: formatLength(shop.safe[piece.kind], unit),
-      check: { id: 'outside-safe', after: inCount },
+      check: { id: 'outside-safe', counts: true },
     },
     {
       label: 'lowest ppi',
@@ -108,7 +116,7 @@ export function StatusBar() {
             <b className="font-semibold">
               {found.length > 0 && check?.before?.(found.length)}
               {value}
-              {found.length > 0 && check?.after?.(found.length)}
+              {found.length > 0 && check?.counts && <Count of={found.length} />}
             </b>
           </>
         );

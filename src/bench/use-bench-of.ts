@@ -8,7 +8,6 @@ import { asFace } from '../../core/job/turned';
 import { shownFaces } from '../../core/scene/shown-faces';
 import { CONDITIONS } from '../../core/trade/conditions';
 import { echoUnit } from '../../core/units/length';
-import { startWriter } from '../store/saving';
 import { useJob, useSession } from '../store/session';
 import { db } from '../store/shelf';
 import { type Bench, type Found, NOTHING_FOUND, type Printed } from './bench';
@@ -85,9 +84,6 @@ export function useBenchOf(
   const offers = useOffers();
   const isPainted = usePainted(fontsHere && press !== undefined && sources !== undefined);
   const { checking, failure: unchecked } = useChecking(isPainted);
-  useEffect(() => {
-    if (isPainted) startWriter();
-  }, [isPainted]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: once more families are here, more can be offered
   const found = useMemo((): Found => {
     const settled = checked && pieceOf(checked, pieceId);

@@ -31,7 +31,7 @@ export interface Typed {
 /**
  * A field that is typed into: what was typed counts when the field is left or Enter is pressed, and Escape drops it. What
  * is refused stays to be mended, with words, until the value changes from elsewhere; nobody else's change takes away what
- * is being typed.
+ * is being typed, nor does taking away the field.
  */
 export function useTyped({ said, refuse, onTake, breaksLines = false }: Typing): Typed {
   const [draft, setDraft] = useState<string>();
@@ -67,6 +67,11 @@ export function useTyped({ said, refuse, onTake, breaksLines = false }: Typing):
     if (to !== said) onTake(to);
     return true;
   }
+
+  // What was typed counts too where the field is taken away: a row scrolled out of sight, a panel that makes way.
+  const latest = useRef(take);
+  latest.current = take;
+  useEffect(() => () => void latest.current(), []);
 
   return {
     shown: draft ?? said,

@@ -119,7 +119,7 @@ async function writeAll(): Promise<void> {
 }
 
 /** Starts the thread that writes, once for each job that is opened; one that does not come is done without. */
-export function startWriter(): void {
+function startWriter(): void {
   if (hasStarted || typeof Worker === 'undefined') return;
   hasStarted = true;
   void writer.ready().catch(() => undefined);
@@ -212,7 +212,10 @@ export async function openSession(jobId: string): Promise<boolean> {
   if (useSaving.getState().state === 'failed' && last)
     throw new Error(`${last.job.name} is not saved yet: ${useSaving.getState().why} It is opened again by Back.`);
   closeSession();
+  hasStarted = false;
   useSession.setState({ jobId });
+  // What is done as soon as the piece is there is written on its thread already.
+  startWriter();
   await takeLeft();
   const opened = await openJob(jobId);
   // Another job may have been asked for meanwhile.
@@ -221,7 +224,6 @@ export async function openSession(jobId: string): Promise<boolean> {
   const { history, live, written } = opened;
   known = written;
   kept = { history, live: undefined };
-  hasStarted = false;
   // A tab that was closed in the middle of a gesture left what it had come to.
   useSession.setState({ history: live ? step(history, live.name, live.job, nanoid(10)) : history });
   return true;

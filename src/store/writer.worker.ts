@@ -1,8 +1,10 @@
 import { expose } from 'comlink';
+import { db } from './shelf';
 import { type Outcome, type Rows, writeJob } from './write-job';
 
 const api = {
-  ready: async (): Promise<void> => undefined,
+  /** The shelf is opened before anything is to be written: opening takes longer than the first write may. */
+  ready: async (): Promise<void> => void (await db.open()),
   async write(rows: Rows, revision: number): Promise<Outcome> {
     try {
       return await writeJob(rows, revision);

@@ -8,6 +8,7 @@ import { sortedRows } from '../../../core/run/order';
 import type { Rows } from '../../../core/run/rows';
 import { type RowState, rowStatuses, statesCounted } from '../../../core/run/status';
 import { act } from '../../store/session';
+import { CellField } from './CellField';
 import { columnWidth } from './column-width';
 import { shownCell } from './shown-cell';
 import type { Checked } from './use-run';
@@ -256,23 +257,11 @@ export function RowTable({
                       // biome-ignore lint/a11y/useSemanticElements: as above
                       <span key={column.key} role="gridcell" tabIndex={-1} className="min-w-0">
                         {isEdited ? (
-                          <input
-                            className="h-full w-full bg-base-100 px-2 outline-2 outline-primary"
-                            aria-label={`${column.name}, row ${row + 1}`}
-                            // biome-ignore lint/a11y/noAutofocus: the cell was asked to be typed in
-                            autoFocus
-                            defaultValue={rows.raw(row, column.key)}
-                            onKeyDown={(event) => {
-                              event.stopPropagation();
-                              if (event.key === 'Enter') event.currentTarget.blur();
-                              if (event.key === 'Escape') setEditing(undefined);
-                            }}
-                            onBlur={(event) => {
-                              const text = event.target.value;
-                              setEditing(undefined);
-                              if (text !== rows.raw(row, column.key))
-                                act('Edit cell', (job) => setCell(job, table.id, row, column.key, text));
-                            }}
+                          <CellField
+                            label={`${column.name}, row ${row + 1}`}
+                            said={rows.raw(row, column.key)}
+                            onTake={(text) => act('Edit cell', (job) => setCell(job, table.id, row, column.key, text))}
+                            onLeave={() => setEditing(undefined)}
                           />
                         ) : (
                           <button

@@ -1,8 +1,9 @@
-import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import type { Job } from '../../../../core/job/schema';
 import { type PutAsked, putOnTable } from '../../../../core/scene/in-hand/put';
 import { GateStops } from '../../../bench/gate/GateStops';
 import { useGate } from '../../../bench/gate/use-gate';
+import { useHeld } from '../../../bench/use-held';
 import { Dialog } from '../../../parts/Dialog';
 import { download, fileName } from '../../../parts/download';
 import { NumberField } from '../../../parts/NumberField';
@@ -95,12 +96,12 @@ export function InHandDialog({ job, onClose }: { job: Job; onClose(): void }) {
   }, [view]);
 
   const turn = (by: Parameters<typeof moved>[1]): void => setView((was) => moved(was, by));
-  function drag(event: PointerEvent<HTMLCanvasElement>): void {
-    if (event.buttons !== 1) return;
-    const { clientWidth, clientHeight } = event.currentTarget;
-    event.currentTarget.setPointerCapture(event.pointerId);
-    turn({ turn: (-event.movementX / clientWidth) * DRAG.turn, tilt: (event.movementY / clientHeight) * DRAG.tilt });
-  }
+  const held = useHeld<View>({
+    move(from, by, { currentTarget: { clientWidth, clientHeight } }) {
+      setView(moved(from, { turn: (-by.x / clientWidth) * DRAG.turn, tilt: (by.y / clientHeight) * DRAG.tilt }));
+    },
+    end: (from, how) => how === 'drop' && setView(from),
+  });
   function key(event: KeyboardEvent): void {
     const by = KEYS[event.key];
     if (!by) return;
@@ -129,7 +130,7 @@ export function InHandDialog({ job, onClose }: { job: Job; onClose(): void }) {
               tabIndex={0}
               role="img"
               aria-label="The finished set on a table"
-              onPointerMove={drag}
+              {...held(() => view)}
               onKeyDown={key}
             />
             {(missing || problem || waiting) && (
