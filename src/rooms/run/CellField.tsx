@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import { Typed } from '../../parts/Typed';
 
 /** A cell that is typed over. Left by a key, the cell itself has the focus again. */
@@ -12,6 +13,10 @@ export function CellField({
   onTake(text: string): void;
   onLeave(): void;
 }) {
+  // A cell that is scrolled out of sight is left too.
+  const latest = useRef(onLeave);
+  latest.current = onLeave;
+  useEffect(() => () => latest.current(), []);
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: told of its field being left
     <span

@@ -261,7 +261,9 @@ export function RowTable({
                             label={`${column.name}, row ${row + 1}`}
                             said={rows.raw(row, column.key)}
                             onTake={(text) => act('Edit cell', (job) => setCell(job, table.id, row, column.key, text))}
-                            onLeave={() => setEditing(undefined)}
+                            onLeave={() =>
+                              setEditing((now) => (now?.row === row && now.key === column.key ? undefined : now))
+                            }
                           />
                         ) : (
                           <button
