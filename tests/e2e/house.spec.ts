@@ -134,8 +134,10 @@ test('a logo is placed from the house style by one click, where there is room, a
     .first()
     .click();
   const stack = page.getByRole('list', { name: 'Stack' });
-  const logo = stack.getByRole('button', { name: /^Fern Logo crowded / });
+  const logo = stack.getByRole('button', { name: /^Fern logo,/ });
   await expect(logo).toHaveAttribute('aria-pressed', 'true');
+  // Its clear space is on the photograph alone, and away from the trim.
+  await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
   const parts = stack.getByRole('button', { name: 'Parts of Fern' });
   await expect(parts).toHaveAttribute('aria-expanded', 'false');
   const rows = await stack.getByRole('listitem').count();
