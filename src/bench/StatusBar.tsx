@@ -28,9 +28,11 @@ const ALL_SHOPS = '*';
 
 const closePanel = (): void => openPanel(undefined);
 
+const inWords = (count: number): string => (count === 1 ? '1 finding' : `${count} findings`);
+
 /** How many findings there are; nothing found is only said once all has been looked at. */
 function standsAt(count: number, unread: readonly Unread[]): string {
-  if (count > 0) return count === 1 ? '1 finding' : `${count} findings`;
+  if (count > 0) return inWords(count);
   if (unread.length === 0) return 'No findings';
   return unread.every(({ what }) => what === 'plates' || what === 'spelling') ? 'Checking…' : 'Not all checked';
 }
@@ -38,7 +40,7 @@ function standsAt(count: number, unread: readonly Unread[]): string {
 /** A count beside a figure, said in full to who hears it. */
 const Count = ({ of }: { of: number }) => (
   <>
-    <span className="sr-only">: {of === 1 ? '1 finding' : `${of} findings`}</span>
+    <span className="sr-only">: {inWords(of)}</span>
     <span aria-hidden className="ml-1 rounded-full bg-warning-content px-1.5 text-[12px] text-warning">
       {of}
     </span>

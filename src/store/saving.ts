@@ -45,7 +45,6 @@ let begun = Number.NEGATIVE_INFINITY;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let pause = RETRY.first;
 let hasAsked = false;
-let hasStarted = false;
 
 const isKept = ({ history, live }: State): boolean =>
   history === undefined ||
@@ -118,10 +117,9 @@ async function writeAll(): Promise<void> {
   afterSteps();
 }
 
-/** Starts the thread that writes, once for each job that is opened; one that does not come is done without. */
+/** Starts the thread that writes; one that does not come is done without until another job is opened. */
 function startWriter(): void {
-  if (hasStarted || typeof Worker === 'undefined') return;
-  hasStarted = true;
+  if (typeof Worker === 'undefined') return;
   void writer.ready().catch(() => undefined);
 }
 
@@ -169,7 +167,6 @@ function changed(session: Session): void {
   if (isKept(session) || useSaving.getState().gone) return;
   if (useSaving.getState().state === 'failed') return;
   useSaving.setState({ state: 'saving' });
-  startWriter();
   if (running) return;
   // A pointer that moves keeps timers waiting: what it moves asks by itself whether it is time.
   const wait = session.history === kept.history ? liveWait(session.live) : 0;
@@ -212,7 +209,6 @@ export async function openSession(jobId: string): Promise<boolean> {
   if (useSaving.getState().state === 'failed' && last)
     throw new Error(`${last.job.name} is not saved yet: ${useSaving.getState().why} It is opened again by Back.`);
   closeSession();
-  hasStarted = false;
   useSession.setState({ jobId });
   // What is done as soon as the piece is there is written on its thread already.
   startWriter();
