@@ -3,7 +3,7 @@ import { mostInkDevice } from '../devices/most-ink';
 import { gridOver, type PlateGrid, type PlatesAsked, partBox, partOf, platesDevice } from '../devices/plates/device';
 import { cellsAnInch } from '../devices/plates/pictures';
 import { totalsOf } from '../devices/plates/readings';
-import { type Box, outset, overlaps } from '../geometry/box';
+import { type Box, outset, overlaps, unionOf } from '../geometry/box';
 import type { Element, Job, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
 import { asFace } from '../job/turned';
@@ -15,13 +15,15 @@ import { drawSpread } from '../scene/spread';
 import { platedFaces } from '../scene/traps';
 import { type CheckContext, type CheckKit, type Finding, trimOf } from './check';
 import type { KeptPlates, LaidBefore } from './kept-plates';
+import { markContrast } from './mark-on-plates';
 import type { FixContext, PlateCheck, PlateContext } from './plate-check';
+import { faintLogo } from './rules/faint-logo';
 import { faintWords } from './rules/faint-words';
 import { picturesOutOfGamut } from './rules/pictures-out-of-gamut';
 import { totalInk } from './rules/total-ink';
 import { contrastOf } from './words-on-plates';
 
-export const PLATE_CHECKS: readonly PlateCheck[] = [totalInk, faintWords, picturesOutOfGamut];
+export const PLATE_CHECKS: readonly PlateCheck[] = [totalInk, faintWords, faintLogo, picturesOutOfGamut];
 
 /** Worked out when it is first asked for. */
 function lazily<T>(work: () => T): () => T {
@@ -77,6 +79,13 @@ export function layFace(context: CheckContext, asked: PlatesAsked, before?: Laid
       const ink = inkBounds(words, sources);
       // What lies under words is what is there before they are drawn.
       return ink && contrastOf(words, partLaid(elements.indexOf(words), ink), sources, press);
+    },
+    contrastOfMark(ids) {
+      const members = elements.filter(({ id }) => ids.has(id));
+      const ink = unionOf(members.flatMap((element) => inkBounds(element, sources) ?? []));
+      if (!ink) return undefined;
+      const [first, last] = [members[0]!, members.at(-1)!].map((element) => elements.indexOf(element));
+      return markContrast(members, partLaid(first!, ink), partLaid(last! + 1, ink), sources, press);
     },
     mixtures: lazily(() => {
       const grounds = groundsOf(face, sources);

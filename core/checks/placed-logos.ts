@@ -31,6 +31,7 @@ export const onLogo = (
   problem: string,
   measured: number,
   wanted: number,
+  kind: 'length' | 'lightness' = 'length',
 ): Finding => ({
   check,
   severity: 'warn',
@@ -38,6 +39,6 @@ export const onLogo = (
   element: first,
   place: box,
   problem,
-  measured: { value: measured, kind: 'length' },
-  wanted: { value: wanted, kind: 'length' },
+  measured: { value: measured, kind },
+  wanted: { value: wanted, kind },
 });

@@ -12,6 +12,8 @@ export interface PlateContext extends CheckContext {
   mostInk(): number;
   /** How far words of the face stand out from what lies under them, CIE L*; undefined where no letter is on the plates. */
   contrastOf(words: Words): number | undefined;
+  /** The same of a mark, by the ids of what it is made of. */
+  contrastOfMark(members: ReadonlySet<string>): number | undefined;
   /** What overprinting elements and the several things below them come to, by their ids. */
   mixtures(): ReadonlyMap<string, PlateGrid>;
   /** The separated pictures. */

@@ -105,6 +105,7 @@ export const TAGS: Readonly<Record<string, string>> = {
   'empty-finish': 'Finish empty',
   'total-ink': 'Total ink',
   'faint-words': 'Contrast',
+  'faint-logo': 'Logo contrast',
 };
 
 /** A fault in two words with its number, for a tag: `Bleed 0 of 3 mm`, `Total ink 320 %, max 300 %`. */

@@ -60,6 +60,15 @@ const MOST = 300;
 /** The share of letters that may be worse than what is told: edges of what lies under them. */
 const WORST = 0.1;
 
+/** The CIE L* of plates on a stock. */
+export const lightnessOfPlates =
+  (sources: SceneSources, press: Press) =>
+  (plates: Plates): number => {
+    // Whole percents are near enough for lightness, and few enough to be remembered.
+    const [c, m, y, k] = processStandIn(plates, sources.inks).map((a) => Math.round(a * 100) / 100);
+    return lightnessOn(sources.stock, press, [c!, m!, y!, k!]);
+  };
+
 /**
  * How far some words stand out from what is on the plates before they are drawn: the difference of CIE L*, at the tenth
  * of their letters where it is least; undefined where no letter lies on the grid.
@@ -67,11 +76,7 @@ const WORST = 0.1;
 export function contrastOf(words: Words, below: PlateGrid, sources: SceneSources, press: Press): number | undefined {
   const scale = below.ppi / 72;
   const toGrid: Matrix = [scale, 0, 0, scale, -below.box.x * scale, -below.box.y * scale];
-  const lightness = (plates: Plates): number => {
-    // Whole percents are near enough for lightness, and few enough to be remembered.
-    const [c, m, y, k] = processStandIn(plates, sources.inks).map((a) => Math.round(a * 100) / 100);
-    return lightnessOn(sources.stock, press, [c!, m!, y!, k!]);
-  };
+  const lightness = lightnessOfPlates(sources, press);
   const known = new Map<string, number>();
   /** Most letters lie on even ground: each ground is measured once. */
   const differenceAt = (lettered: Lettered, under: Plates): number => {

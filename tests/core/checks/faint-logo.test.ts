@@ -1,0 +1,91 @@
+import { describe, expect, it } from 'vitest';
+import type { Finding } from '../../../core/checks/check';
+import { layPiece, platesFound } from '../../../core/checks/on-plates';
+import type { Ink } from '../../../core/colour/ink';
+import { addFinish, newFinish, setFinish } from '../../../core/job/edits/finishing';
+import { addInk } from '../../../core/job/edits/inks';
+import { keepLogo, placeLogo } from '../../../core/job/edits/logos';
+import { setOrder } from '../../../core/job/edits/pieces';
+import { makeShape, makeWords } from '../../../core/job/make';
+import { NO_ORDER } from '../../../core/job/order';
+import type { Element, Job, Paint } from '../../../core/job/schema';
+import { cardWith, checkKit, mm } from '../../kit';
+
+const ink = (id: string, tint = 1): Paint => ({ ink: id, tint });
+const area = (id: string, x: number, y: number, width: number, height: number, paint: Paint): Element =>
+  makeShape({ id, x: mm(x), y: mm(y), width: mm(width), height: mm(height), paint });
+const white = ink('paper');
+
+/** A card with a logo of these parts, 20 mm × 10 mm, on a ground; nothing where there is no paint for it. */
+function logoOn(ground: Paint | undefined, parts: readonly Element[]): Job {
+  const navy: Ink = { id: 'navy', name: 'Navy', kind: 'process', cmyk: [1, 0.9, 0.3, 0.4] };
+  const card = addInk(cardWith(ground ? [area('ground', -3, -3, 91, 61, ground)] : []), navy);
+  const kept = keepLogo(card, parts, { x: 0, y: 0, width: mm(20), height: mm(10) }, { id: 'logo', name: 'Fern' });
+  let n = 0;
+  return placeLogo(kept, 'card-1', 'logo', { x: mm(30), y: mm(20), width: mm(20) }, () => `n${++n}`);
+}
+
+const found = (job: Job): Finding[] =>
+  layPiece(job, job.pieces[0]!, checkKit, { ppi: 150, trimOnly: true, picture: () => undefined })
+    .flatMap(platesFound)
+    .filter(({ check }) => check === 'faint-logo');
+
+describe('a logo that hardly shows', () => {
+  const plain = [area('m', 0, 0, 20, 10, ink('navy'))];
+  const badge = [...plain, area('letters', 4, 3, 12, 4, white)];
+  const wordmark = [...plain, area('dot', 18, 0, 2, 2, white)];
+  it.each([
+    ['a dark one on bare paper', undefined, plain, false],
+    ['a dark one on a dark ground', ink('black'), plain, true],
+    ['one in the ink it lies on', ink('navy'), plain, true],
+    ['one in the ink it lies on, a light tint below', ink('navy', 0.3), plain, false],
+    ['a pale one on bare paper', undefined, [area('m', 0, 0, 20, 10, ink('navy', 0.08))], true],
+    ['a white one on bare paper', undefined, [area('m', 0, 0, 20, 10, white)], true],
+    ['a white one on a dark ground', ink('black'), [area('m', 0, 0, 20, 10, white)], false],
+    ['a dark badge whose letters are white, on a dark ground', ink('black'), badge, false],
+    ['a dark one of which only a dot is white, on a dark ground', ink('black'), wordmark, true],
+    ['a copper one on a green of its lightness', ink('green'), [area('m', 0, 0, 20, 10, ink('copper'))], true],
+  ] as const)('%s', (_says, ground, parts, isFaint) => {
+    expect(found(logoOn(ground, parts))).toHaveLength(isFaint ? 1 : 0);
+  });
+
+  it('is told of once, with how far it stands out, at the logo as a whole', () => {
+    const [finding, ...others] = found(logoOn(ink('black'), wordmark));
+    expect(others).toEqual([]);
+    expect(finding).toMatchObject({ severity: 'warn', wanted: { value: 15, kind: 'lightness' } });
+    expect(finding!.problem).toContain('Fern');
+    expect(finding!.measured.value).toBeLessThan(15);
+    expect(finding!.place.width).toBeCloseTo(mm(20), 3);
+  });
+
+  it('is measured on what lies under it, not on what was put there later', () => {
+    const job = logoOn(undefined, plain);
+    const face = job.pieces[0]!.faces[0]!;
+    const later = area('later', 0, 0, 85, 55, ink('black'));
+    const covered = { ...face, elements: [...face.elements, later] };
+    expect(found({ ...job, pieces: [{ ...job.pieces[0]!, faces: [covered] }] })).toEqual([]);
+  });
+
+  it('goes by the colour of the stock', () => {
+    const dark = { ...NO_ORDER, colour: '#262626' };
+    expect(found(setOrder(logoOn(undefined, plain), 'card', dark))).toHaveLength(1);
+  });
+
+  it('is nothing that is not printed: a logo in foil', () => {
+    const job = logoOn(ink('black'), plain);
+    const finish = newFinish(job, job.pieces[0]!, 'foil');
+    const [mark] = job.pieces[0]!.faces[0]!.elements.filter(({ id }) => id !== 'ground');
+    expect(found(setFinish(addFinish(job, 'card', finish), [mark!.id], finish.id))).toEqual([]);
+  });
+
+  it('is no other thing than a logo of the house', () => {
+    const name = makeWords({
+      id: 'w',
+      text: 'Fern',
+      x: mm(30),
+      y: mm(20),
+      lettering: { size: 20, paint: ink('green') },
+    });
+    expect(found(cardWith([area('ground', -3, -3, 91, 61, ink('black')), name]))).toEqual([]);
+  });
+});
