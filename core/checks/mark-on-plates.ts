@@ -1,7 +1,9 @@
 import type { Press } from '../colour/engine';
+import { inkBounds } from '../devices/bounds';
 import { coverOf } from '../devices/plates/cover';
 import type { PlateGrid } from '../devices/plates/device';
 import { platesAtCell } from '../devices/plates/readings';
+import { contains } from '../geometry/box';
 import type { Matrix } from '../geometry/matrix';
 import { transformPath } from '../geometry/path';
 import type { Element } from '../job/schema';
@@ -12,33 +14,64 @@ import { lightnessOfPlates } from './words-on-plates';
 
 /** Cells of a mark that are looked at, at most. */
 const MOST = 2000;
-/** A mark is seen by the part of it that stands out the most: white letters on a dark badge show on a dark ground too. */
-const SEEN = 0.2;
+/** The share of a mark that may be lost: more of it, and it is another mark. */
+const LOST = 0.4;
+/** Parts that are less of a mark than this are not what it is read by. */
+const MATTERS = 0.1;
 
-/**
- * How far a mark of several elements stands out from what lies under it: the difference of CIE L* between the plates before
- * and after it is drawn, reached by a fifth of its area; undefined where none of it lies on them.
- */
-export function markContrast(
+/** What a mark is read by: all of it but the grounds that others of its parts lie on, as letters do on a badge. */
+function readBy(members: readonly Element[], sources: SceneSources): Element[] {
+  const boxes = members.map((element) => inkBounds(element, sources));
+  return members.filter((_, i) => {
+    const box = boxes[i];
+    return !box || !boxes.slice(i + 1).some((other) => other && contains(box, other));
+  });
+}
+
+export interface MarkOn {
+  /**
+   * How far it stands out: the difference of CIE L* between the plates before and after it is drawn, that all but two fifths
+   * of its area reach, or of what it is read by.
+   */
+  contrast: number;
+  /** The CIE L* of what lies under it, at the middle. */
+  ground: number;
+}
+
+const at = (values: readonly number[], share: number): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(share * (values.length - 1))]!;
+
+/** How a mark of several elements stands out from what lies under it; undefined where none of it lies on the plates. */
+export function markOn(
   members: readonly Element[],
   below: PlateGrid,
   above: PlateGrid,
   sources: SceneSources,
   press: Press,
-): number | undefined {
-  const device = silhouetteDevice();
-  for (const element of members) drawElement(element, sources, device);
+): MarkOn | undefined {
   const scale = below.ppi / 72;
   const toGrid: Matrix = [scale, 0, 0, scale, -below.box.x * scale, -below.box.y * scale];
-  const { x, y, width, shares } = coverOf(transformPath(device.path(), toGrid), below.width, below.height);
-  const inked = [...shares.keys()].filter((i) => shares[i]! > 0.5);
-  const step = Math.ceil(inked.length / MOST);
   const lightness = lightnessOfPlates(sources, press);
-  const differences = inked
-    .filter((_, n) => n % step === 0)
-    .map((i) => {
-      const cell = (y + Math.floor(i / width)) * below.width + x + (i % width);
-      return Math.abs(lightness(platesAtCell(above, cell)) - lightness(platesAtCell(below, cell)));
-    });
-  return differences.sort((a, b) => b - a)[Math.floor(SEEN * (differences.length - 1))];
+  /** The lightness before and after at cells of some elements, and how many cells these have. */
+  function read(elements: readonly Element[]) {
+    const device = silhouetteDevice();
+    for (const element of elements) drawElement(element, sources, device);
+    const { x, y, width, shares } = coverOf(transformPath(device.path(), toGrid), below.width, below.height);
+    const inked = [...shares.keys()].filter((i) => shares[i]! > 0.5);
+    const step = Math.ceil(inked.length / MOST);
+    const cells = inked
+      .filter((_, n) => n % step === 0)
+      .map((i) => (y + Math.floor(i / width)) * below.width + x + (i % width));
+    const before = cells.map((cell) => lightness(platesAtCell(below, cell)));
+    const differences = cells.map((cell, i) => Math.abs(lightness(platesAtCell(above, cell)) - before[i]!));
+    return { size: inked.length, before, differences };
+  }
+  const whole = read(members);
+  if (whole.size === 0) return undefined;
+  const parts = read(readBy(members, sources));
+  const contrasts = [whole, parts].filter(({ size }) => size > 0 && size >= MATTERS * whole.size);
+  return {
+    contrast: Math.max(...contrasts.map(({ differences }) => at(differences, LOST))),
+    ground: at(whole.before, 0.5),
+  };
 }

@@ -15,7 +15,7 @@ import { drawSpread } from '../scene/spread';
 import { platedFaces } from '../scene/traps';
 import { type CheckContext, type CheckKit, type Finding, trimOf } from './check';
 import type { KeptPlates, LaidBefore } from './kept-plates';
-import { markContrast } from './mark-on-plates';
+import { markOn } from './mark-on-plates';
 import type { FixContext, PlateCheck, PlateContext } from './plate-check';
 import { faintLogo } from './rules/faint-logo';
 import { faintWords } from './rules/faint-words';
@@ -80,12 +80,12 @@ export function layFace(context: CheckContext, asked: PlatesAsked, before?: Laid
       // What lies under words is what is there before they are drawn.
       return ink && contrastOf(words, partLaid(elements.indexOf(words), ink), sources, press);
     },
-    contrastOfMark(ids) {
+    markOn(ids) {
       const members = elements.filter(({ id }) => ids.has(id));
       const ink = unionOf(members.flatMap((element) => inkBounds(element, sources) ?? []));
       if (!ink) return undefined;
       const [first, last] = [members[0]!, members.at(-1)!].map((element) => elements.indexOf(element));
-      return markContrast(members, partLaid(first!, ink), partLaid(last! + 1, ink), sources, press);
+      return markOn(members, partLaid(first!, ink), partLaid(last! + 1, ink), sources, press);
     },
     mixtures: lazily(() => {
       const grounds = groundsOf(face, sources);

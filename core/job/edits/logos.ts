@@ -1,11 +1,12 @@
 import { produce } from 'immer';
 import type { Box } from '../../geometry/box';
-import { findFace } from '../find';
-import { groupsAround } from '../groups';
+import { findElement, findFace } from '../find';
+import { groupsAround, membersOf } from '../groups';
 import type { Logo } from '../house';
 import { lookOf } from '../look';
 import type { Element, Job } from '../schema';
 import { addArt } from './copies';
+import { removeElements, restackOver } from './elements';
 import { groupElements, nameGroup, scaleElements } from './groups';
 
 /** Edits of the house's logos. A logo on a face is a group that names it; its members are ordinary elements. */
@@ -75,6 +76,36 @@ export function placeLogo(
     to,
     { type: true },
   );
+}
+
+/**
+ * Lays another logo of the house where one lies that an element is part of, as high in the stack; its left edge, top and width
+ * given in points.
+ */
+export function exchangeLogo(
+  job: Job,
+  element: string,
+  logoId: string,
+  at: { x: number; y: number; width: number },
+): Job {
+  const there = findElement(job, element);
+  const { face } = there ?? {};
+  const group = groupsAround(face ?? {}, there?.element.group).find((id) =>
+    face?.groups?.some((each) => each.id === id && each.logo),
+  );
+  if (!face || !group || !job.logos.some(({ id }) => id === logoId)) return job;
+  const old = membersOf(face, group).map(({ id }) => id);
+  const added: string[] = [];
+  const taken = (id: string): boolean => findElement(job, id) !== undefined || face.groups!.some((g) => g.id === id);
+  let n = 0;
+  const laid = placeLogo(job, face.id, logoId, at, () => {
+    do n++;
+    while (taken(`${logoId.slice(0, 50)}-${n}`));
+    added.push(`${logoId.slice(0, 50)}-${n}`);
+    return added.at(-1)!;
+  });
+  // The first is the group's own.
+  return removeElements(restackOver(laid, added.slice(1), old), old);
 }
 
 /** Makes elements one group, even one alone, that is known as a logo of the house. */

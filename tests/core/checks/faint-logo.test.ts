@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Finding } from '../../../core/checks/check';
-import { layPiece, platesFound } from '../../../core/checks/on-plates';
+import { layPiece, platesFound, withFixes } from '../../../core/checks/on-plates';
 import type { Ink } from '../../../core/colour/ink';
+import { readJob } from '../../../core/files/read-job';
 import { addFinish, newFinish, setFinish } from '../../../core/job/edits/finishing';
 import { addInk } from '../../../core/job/edits/inks';
 import { keepLogo, placeLogo } from '../../../core/job/edits/logos';
@@ -9,7 +10,8 @@ import { setOrder } from '../../../core/job/edits/pieces';
 import { makeShape, makeWords } from '../../../core/job/make';
 import { NO_ORDER } from '../../../core/job/order';
 import type { Element, Job, Paint } from '../../../core/job/schema';
-import { cardWith, checkKit, mm } from '../../kit';
+import { sourcesOf } from '../../../core/scene/sources';
+import { cardWith, checkKit, kit, mm } from '../../kit';
 
 const ink = (id: string, tint = 1): Paint => ({ ink: id, tint });
 const area = (id: string, x: number, y: number, width: number, height: number, paint: Paint): Element =>
@@ -43,6 +45,7 @@ describe('a logo that hardly shows', () => {
     ['a white one on bare paper', undefined, [area('m', 0, 0, 20, 10, white)], true],
     ['a white one on a dark ground', ink('black'), [area('m', 0, 0, 20, 10, white)], false],
     ['a dark badge whose letters are white, on a dark ground', ink('black'), badge, false],
+    ['a dark badge whose letters are white, on bare paper', undefined, badge, false],
     ['a dark one of which only a dot is white, on a dark ground', ink('black'), wordmark, true],
     ['a copper one on a green of its lightness', ink('green'), [area('m', 0, 0, 20, 10, ink('copper'))], true],
   ] as const)('%s', (_says, ground, parts, isFaint) => {
@@ -58,12 +61,56 @@ describe('a logo that hardly shows', () => {
     expect(finding!.place.width).toBeCloseTo(mm(20), 3);
   });
 
+  it('is told of where half of it is lost, not where a tip is', () => {
+    const half = (width: number): Job => {
+      const job = logoOn(undefined, plain);
+      const face = job.pieces[0]!.faces[0]!;
+      const dark = area('dark', -3, -3, 33 + width, 61, ink('black'));
+      return { ...job, pieces: [{ ...job.pieces[0]!, faces: [{ ...face, elements: [dark, ...face.elements] }] }] };
+    };
+    expect(found(half(10))).toHaveLength(1);
+    expect(found(half(5))).toEqual([]);
+  });
+
   it('is measured on what lies under it, not on what was put there later', () => {
     const job = logoOn(undefined, plain);
     const face = job.pieces[0]!.faces[0]!;
     const later = area('later', 0, 0, 85, 55, ink('black'));
     const covered = { ...face, elements: [...face.elements, later] };
     expect(found({ ...job, pieces: [{ ...job.pieces[0]!, faces: [covered] }] })).toEqual([]);
+  });
+
+  it('is mended by the version of the house for such a ground, in its place and no higher', () => {
+    const reversed = [area('r', 0, 0, 10, 5, white)];
+    const box = { x: 0, y: 0, width: mm(10), height: mm(5) };
+    const on = (ground: Paint, parts: readonly Element[], use: 'one ink' | 'reversed'): Job => {
+      const job = keepLogo(logoOn(ground, parts), use === 'reversed' ? reversed : plain, box, {
+        id: 'other',
+        name: 'F',
+        use,
+      });
+      const face = job.pieces[0]!.faces[0]!;
+      const line = area('line', 5, 50, 10, 1, white);
+      return { ...job, pieces: [{ ...job.pieces[0]!, faces: [{ ...face, elements: [...face.elements, line] }] }] };
+    };
+    const job = on(ink('black'), plain, 'reversed');
+    const [finding] = withFixes(found(job), job.pieces[0]!, {
+      sources: sourcesOf(job, kit.fonts),
+      press: checkKit.press,
+    });
+    const after = finding!.fix!.apply(job);
+    expect(found(after)).toEqual([]);
+    const [face] = after.pieces[0]!.faces;
+    expect(face!.elements.map((e) => e.kind === 'shape' && [e.x, e.width].map((v) => Math.round(v / mm(1))))).toEqual([
+      [-3, 91],
+      [30, 20],
+      [5, 10],
+    ]);
+    expect(face!.groups).toEqual([expect.objectContaining({ logo: 'other' })]);
+    expect(() => readJob(JSON.parse(JSON.stringify(after)))).not.toThrow();
+    // Where the house has none for that ground, it is left to a person.
+    const none = on(ink('black'), plain, 'one ink');
+    expect(found(none)[0]!.of).toBeUndefined();
   });
 
   it('goes by the colour of the stock', () => {
