@@ -15,7 +15,7 @@ import { lightnessOfPlates } from './words-on-plates';
 /** Cells of a mark that are looked at, at most. */
 const MOST = 2000;
 /** The share of a mark that may be lost: more of it, and it is another mark. */
-const LOST = 0.4;
+const LOST = 0.25;
 /** Parts that are less of a mark than this are not what it is read by. */
 const MATTERS = 0.1;
 
@@ -30,8 +30,8 @@ function readBy(members: readonly Element[], sources: SceneSources): Element[] {
 
 export interface MarkOn {
   /**
-   * How far it stands out: the difference of CIE L* between the plates before and after it is drawn, that all but two fifths
-   * of its area reach, or of what it is read by.
+   * How far it stands out: the difference of CIE L* between the plates before and after it is drawn, that all but a quarter
+   * of its area reach; or all but a quarter of what it is read by, where that stands out from the mark’s own grounds.
    */
   contrast: number;
   /** The CIE L* of what lies under it, at the middle. */
@@ -52,26 +52,27 @@ export function markOn(
   const scale = below.ppi / 72;
   const toGrid: Matrix = [scale, 0, 0, scale, -below.box.x * scale, -below.box.y * scale];
   const lightness = lightnessOfPlates(sources, press);
-  /** The lightness before and after at cells of some elements, and how many cells these have. */
-  function read(elements: readonly Element[]) {
+  /** Cells of some elements, as many as are looked at, and how many there are. */
+  function cellsOf(elements: readonly Element[]): { size: number; cells: number[] } {
     const device = silhouetteDevice();
     for (const element of elements) drawElement(element, sources, device);
     const { x, y, width, shares } = coverOf(transformPath(device.path(), toGrid), below.width, below.height);
     const inked = [...shares.keys()].filter((i) => shares[i]! > 0.5);
     const step = Math.ceil(inked.length / MOST);
-    const cells = inked
-      .filter((_, n) => n % step === 0)
-      .map((i) => (y + Math.floor(i / width)) * below.width + x + (i % width));
-    const before = cells.map((cell) => lightness(platesAtCell(below, cell)));
-    const differences = cells.map((cell, i) => Math.abs(lightness(platesAtCell(above, cell)) - before[i]!));
-    return { size: inked.length, before, differences };
+    const cells = inked.filter((_, n) => n % step === 0);
+    return { size: inked.length, cells: cells.map((i) => (y + Math.floor(i / width)) * below.width + x + (i % width)) };
   }
-  const whole = read(members);
+  const under = (cell: number): number => lightness(platesAtCell(below, cell));
+  const seen = (cell: number): number => lightness(platesAtCell(above, cell));
+  const differs = (cell: number): number => Math.abs(seen(cell) - under(cell));
+  const whole = cellsOf(members);
   if (whole.size === 0) return undefined;
-  const parts = read(readBy(members, sources));
-  const contrasts = [whole, parts].filter(({ size }) => size > 0 && size >= MATTERS * whole.size);
-  return {
-    contrast: Math.max(...contrasts.map(({ differences }) => at(differences, LOST))),
-    ground: at(whole.before, 0.5),
-  };
+  const contrast = at(whole.cells.map(differs), LOST);
+  const ground = at(whole.cells.map(under), 0.5);
+  const read = readBy(members, sources);
+  const parts = cellsOf(read);
+  if (read.length === members.length || parts.size < MATTERS * whole.size) return { contrast, ground };
+  const own = at(cellsOf(members.filter((each) => !read.includes(each))).cells.map(seen), 0.5);
+  const ofParts = parts.cells.map((cell) => Math.max(differs(cell), Math.abs(seen(cell) - own)));
+  return { contrast: Math.max(contrast, at(ofParts, LOST)), ground };
 }

@@ -46,6 +46,12 @@ describe('a logo that hardly shows', () => {
     ['a white one on a dark ground', ink('black'), [area('m', 0, 0, 20, 10, white)], false],
     ['a dark badge whose letters are white, on a dark ground', ink('black'), badge, false],
     ['a dark badge whose letters are white, on bare paper', undefined, badge, false],
+    [
+      'a badge whose letters are as the ground',
+      ink('black', 0.1),
+      [...plain, area('letters', 3, 2, 14, 6, ink('black', 0.1))],
+      false,
+    ],
     ['a dark one of which only a dot is white, on a dark ground', ink('black'), wordmark, true],
     ['a copper one on a green of its lightness', ink('green'), [area('m', 0, 0, 20, 10, ink('copper'))], true],
   ] as const)('%s', (_says, ground, parts, isFaint) => {
@@ -69,7 +75,8 @@ describe('a logo that hardly shows', () => {
       return { ...job, pieces: [{ ...job.pieces[0]!, faces: [{ ...face, elements: [dark, ...face.elements] }] }] };
     };
     expect(found(half(10))).toHaveLength(1);
-    expect(found(half(5))).toEqual([]);
+    expect(found(half(6))).toHaveLength(1);
+    expect(found(half(4))).toEqual([]);
   });
 
   it('is measured on what lies under it, not on what was put there later', () => {
