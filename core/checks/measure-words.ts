@@ -13,7 +13,8 @@ export function measureWords({ value, kind }: Measure, unit: PieceUnit): string 
   if (kind === 'ppi') return `${Math.round(value)} ppi`;
   if (kind === 'count') return withMinus(`${value}`);
   if (kind === 'ink') return `${Math.round(value * 100)} %`;
-  if (kind === 'lightness') return `${Math.round(value)} of 100 in lightness`;
+  // Rounded down: what falls short of its limit by a hair never reads as if it reached it.
+  if (kind === 'lightness') return `${Math.floor(value)} of 100 in lightness`;
   if (kind === 'difference') return `ΔE ${(Math.round(value * 10) / 10).toFixed(1)}`;
   if (kind === 'grammage') return `${Math.round(value)} g/m²`;
   if (kind === 'weight') return gramsSaid(value);

@@ -114,7 +114,7 @@ export function tagWords(finding: Finding, unit: PieceUnit): string {
   const name = TAGS[check] ?? problem;
   if (!hasNumbers(finding)) return name;
   // Both are of one scale, which its own name tells.
-  if (wanted.kind === 'lightness') return `${name} ${Math.round(measured.value)} of ${Math.round(wanted.value)}`;
+  if (wanted.kind === 'lightness') return `${name} ${Math.floor(measured.value)} of ${Math.floor(wanted.value)}`;
   const isOutside = measured.kind === 'length' && measured.value < 0;
   const is = measureWords(isOutside ? { ...measured, value: -measured.value } : measured, unit);
   if (wanted.value === 0 || wanted.kind === 'ratio') return `${name} ${is}`;

@@ -69,6 +69,15 @@ describe('what was measured, in words', () => {
       'Stretched 1.00 to 1',
     ],
     ['corner-cut', mm(-0.5), mm(0), 'mm', '0.5 mm outside the trim', 'Corner cuts 0.5 mm'],
+    // Short by a hair, it does not read as enough.
+    [
+      'faint-logo',
+      of('lightness', 14.7),
+      of('lightness', 15),
+      'mm',
+      '14 of 100 in lightness, needs 15 of 100 in lightness',
+      'Logo contrast 14 of 15',
+    ],
     ['doubled', of('count', 2), of('count', 1), 'mm', undefined, 'Doubled'],
     ['rgb-picture', of('count', 1), of('count', 0), 'mm', undefined, 'Screen colours'],
   ])('%s', (check, measured, wanted, unit, numbers, tag) => {
