@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
 import { makePng } from '../png';
-import { element, row } from './bench';
+import { element, row, typeInto } from './bench';
 import { test } from './one-page';
 
 /** A client's facts, people and logos, and the pieces that follow them. */
@@ -155,4 +155,31 @@ test('a logo is placed from the house style by one click, where there is room, a
   await page.keyboard.press('Space');
   await expect(stack.getByRole('listitem').nth(0)).toContainText(below);
   await expect(stack.getByRole('listitem').nth(1)).toContainText('Fern');
+});
+
+test('a logo that is lost on a dark picture is told of, and its reversed version laid there by one click', async ({
+  page,
+}) => {
+  await page.getByRole('tab', { name: 'Back' }).click();
+  await toHouse(page);
+  await page
+    .getByRole('button', { name: /^Place on/ })
+    .first()
+    .click();
+  const stack = page.getByRole('list', { name: 'Stack' });
+  await expect(stack.getByRole('button', { name: /^Fern logo,/ })).toHaveAttribute('aria-pressed', 'true');
+  // Down among the dark leaves.
+  for (const [label, value] of [
+    ['W', '9'],
+    ['X', '8'],
+    ['Y', '37'],
+  ] as const)
+    await typeInto(page, label, value);
+  await page.getByRole('button', { name: /^\d findings$/ }).click();
+  await expect(page.getByText(/Fern hardly shows on what lies under it/)).toBeVisible();
+  await page.getByRole('button', { name: 'Use the version for this ground' }).click();
+  await expect(page.getByText(/hardly shows/)).toBeHidden();
+  const [only, ...others] = await stack.getByRole('button', { name: /^Fern/ }).all();
+  expect(others).toEqual([]);
+  await expect(only!).toContainText('Fern, reversed');
 });
