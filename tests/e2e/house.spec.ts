@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 import { makePng } from '../png';
 import { element, row, typeInto } from './bench';
 import { test } from './one-page';
@@ -9,6 +9,16 @@ const toHouse = async (page: Page): Promise<void> => {
   await page.getByRole('link', { name: 'House style' }).click();
   await expect(page.getByRole('region', { name: 'Company details' })).toBeVisible();
 };
+/** Lays the first logo of the house on the card’s back, and gives the stack it lies in. */
+async function placeLogo(page: Page): Promise<Locator> {
+  await page.getByRole('tab', { name: 'Back' }).click();
+  await toHouse(page);
+  await page
+    .getByRole('button', { name: /^Place on/ })
+    .first()
+    .click();
+  return page.getByRole('list', { name: 'Stack' });
+}
 const toLayout = async (page: Page): Promise<void> => {
   await page.getByRole('link', { name: 'Layout' }).click();
   await expect(element(page, 'name')).toBeVisible();
@@ -127,13 +137,7 @@ test('a person’s picture is quoted, and changes with the person', async ({ pag
 test('a logo is placed from the house style by one click, where there is room, and is one row with its parts in it', async ({
   page,
 }) => {
-  await page.getByRole('tab', { name: 'Back' }).click();
-  await toHouse(page);
-  await page
-    .getByRole('button', { name: /^Place on/ })
-    .first()
-    .click();
-  const stack = page.getByRole('list', { name: 'Stack' });
+  const stack = await placeLogo(page);
   const logo = stack.getByRole('button', { name: /^Fern logo,/ });
   await expect(logo).toHaveAttribute('aria-pressed', 'true');
   // Its clear space is on the photograph alone, and away from the trim.
@@ -160,13 +164,7 @@ test('a logo is placed from the house style by one click, where there is room, a
 test('a logo that is lost on a dark picture is told of, and its reversed version laid there by one click', async ({
   page,
 }) => {
-  await page.getByRole('tab', { name: 'Back' }).click();
-  await toHouse(page);
-  await page
-    .getByRole('button', { name: /^Place on/ })
-    .first()
-    .click();
-  const stack = page.getByRole('list', { name: 'Stack' });
+  const stack = await placeLogo(page);
   await expect(stack.getByRole('button', { name: /^Fern logo,/ })).toHaveAttribute('aria-pressed', 'true');
   // Down among the dark leaves.
   for (const [label, value] of [
