@@ -3,6 +3,7 @@ import { copied } from '../devices/plates/layer';
 import type { Element } from '../job/schema';
 import { imagesIn } from '../scene/images';
 import type { CheckContext } from './check';
+import type { MarkOn } from './mark-on-plates';
 import type { PlateContext } from './plate-check';
 
 /**
@@ -30,6 +31,8 @@ interface Kept {
   below: { count: number; plates: Map<string, Float32Array> } | undefined;
   /** How words stand out, by their ids, as far as it was asked. */
   contrasts: Map<string, number | undefined>;
+  /** How logos stand out, by the ids of their parts. */
+  marks: Map<string, MarkOn | undefined>;
 }
 
 /** Pictures take most of the time there is. */
@@ -57,9 +60,9 @@ export function keepPlates(): KeptPlates {
     let alike = 0;
     while (isSame && alike < elements.length && elements[alike] === known.elements[alike]) alike++;
     const keepsAt = face.elements.findLastIndex(isSlow) + 1;
-    const contrasts = new Map(
-      [...(known?.contrasts ?? [])].filter(([id]) => face.elements.slice(0, alike).some((each) => each.id === id)),
-    );
+    const same = new Set(face.elements.slice(0, alike).map(({ id }) => id));
+    const contrasts = new Map([...(known?.contrasts ?? [])].filter(([id]) => same.has(id)));
+    const marks = new Map([...(known?.marks ?? [])].filter(([ids]) => ids.split(' ').every((id) => same.has(id))));
     const now = { below: isSame && known.below && known.below.count <= alike ? known.below : undefined };
     const laid = lay(context, asked, {
       within: (count) => (now.below && now.below.count <= count ? now.below : undefined),
@@ -74,10 +77,15 @@ export function keepPlates(): KeptPlates {
         if (!contrasts.has(words.id)) contrasts.set(words.id, laid.contrastOf(words));
         return contrasts.get(words.id);
       },
+      markOn(placed) {
+        const ids = [...placed.members].join(' ');
+        if (!marks.has(ids)) marks.set(ids, laid.markOn(placed));
+        return marks.get(ids);
+      },
     };
     // What belongs to another piece, or to what this one was, is let go of.
     if (!isSame) for (const id of [...faces.keys()]) if (!piece.faces.some((each) => each.id === id)) faces.delete(id);
-    faces.set(face.id, Object.assign(now, { around, elements, context: made, contrasts }));
+    faces.set(face.id, Object.assign(now, { around, elements, context: made, contrasts, marks }));
     return made;
   };
 }

@@ -1,14 +1,12 @@
 import type { Press } from '../colour/engine';
 import { inkBounds } from '../devices/bounds';
-import { coverOf } from '../devices/plates/cover';
-import type { PlateGrid } from '../devices/plates/device';
+import { cellsCovered, coverOf } from '../devices/plates/cover';
+import { type PlateGrid, toGridOf } from '../devices/plates/device';
 import { platesAtCell } from '../devices/plates/readings';
 import { contains } from '../geometry/box';
-import type { Matrix } from '../geometry/matrix';
 import { transformPath } from '../geometry/path';
 import type { Element } from '../job/schema';
-import { drawElement } from '../scene/face';
-import { silhouetteDevice } from '../scene/silhouette';
+import { seenArea } from '../scene/seen-area';
 import type { SceneSources } from '../scene/sources';
 import { lightnessOfPlates } from './words-on-plates';
 
@@ -49,18 +47,14 @@ export function markOn(
   sources: SceneSources,
   press: Press,
 ): MarkOn | undefined {
-  const scale = below.ppi / 72;
-  const toGrid: Matrix = [scale, 0, 0, scale, -below.box.x * scale, -below.box.y * scale];
+  const toGrid = toGridOf(below);
   const lightness = lightnessOfPlates(sources, press);
   /** Cells of some elements, as many as are looked at, and how many there are. */
   function cellsOf(elements: readonly Element[]): { size: number; cells: number[] } {
-    const device = silhouetteDevice();
-    for (const element of elements) drawElement(element, sources, device);
-    const { x, y, width, shares } = coverOf(transformPath(device.path(), toGrid), below.width, below.height);
-    const inked = [...shares.keys()].filter((i) => shares[i]! > 0.5);
+    const path = elements.flatMap((element) => seenArea(element, sources));
+    const inked = cellsCovered(coverOf(transformPath(path, toGrid), below.width, below.height), below.width, 0.5);
     const step = Math.ceil(inked.length / MOST);
-    const cells = inked.filter((_, n) => n % step === 0);
-    return { size: inked.length, cells: cells.map((i) => (y + Math.floor(i / width)) * below.width + x + (i % width)) };
+    return { size: inked.length, cells: inked.filter((_, n) => n % step === 0) };
   }
   const under = (cell: number): number => lightness(platesAtCell(below, cell));
   const seen = (cell: number): number => lightness(platesAtCell(above, cell));

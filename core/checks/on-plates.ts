@@ -3,7 +3,7 @@ import { mostInkDevice } from '../devices/most-ink';
 import { gridOver, type PlateGrid, type PlatesAsked, partBox, partOf, platesDevice } from '../devices/plates/device';
 import { cellsAnInch } from '../devices/plates/pictures';
 import { totalsOf } from '../devices/plates/readings';
-import { type Box, outset, overlaps, unionOf } from '../geometry/box';
+import { type Box, outset, overlaps } from '../geometry/box';
 import type { Element, Job, Piece } from '../job/schema';
 import { shopIn } from '../job/shops-of';
 import { asFace } from '../job/turned';
@@ -80,12 +80,10 @@ export function layFace(context: CheckContext, asked: PlatesAsked, before?: Laid
       // What lies under words is what is there before they are drawn.
       return ink && contrastOf(words, partLaid(elements.indexOf(words), ink), sources, press);
     },
-    markOn(ids) {
+    markOn({ members: ids, box }) {
       const members = elements.filter(({ id }) => ids.has(id));
-      const ink = unionOf(members.flatMap((element) => inkBounds(element, sources) ?? []));
-      if (!ink) return undefined;
       const [first, last] = [members[0]!, members.at(-1)!].map((element) => elements.indexOf(element));
-      return markOn(members, partLaid(first!, ink), partLaid(last! + 1, ink), sources, press);
+      return markOn(members, partLaid(first!, box), partLaid(last! + 1, box), sources, press);
     },
     mixtures: lazily(() => {
       const grounds = groundsOf(face, sources);

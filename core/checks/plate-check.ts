@@ -2,6 +2,7 @@ import type { PlateGrid, PlatesAsked } from '../devices/plates/device';
 import type { Element, Words } from '../job/schema';
 import type { Check, CheckContext, Finding, Fix } from './check';
 import type { MarkOn } from './mark-on-plates';
+import type { Placed } from './placed-logos';
 
 /** What a check that reads the plates looks at besides. */
 export interface PlateContext extends CheckContext {
@@ -13,8 +14,8 @@ export interface PlateContext extends CheckContext {
   mostInk(): number;
   /** How far words of the face stand out from what lies under them, CIE L*; undefined where no letter is on the plates. */
   contrastOf(words: Words): number | undefined;
-  /** How a mark stands out, by the ids of what it is made of; undefined where none of it is on the plates. */
-  markOn(members: ReadonlySet<string>): MarkOn | undefined;
+  /** How a logo stands out; undefined where none of it is on the plates. */
+  markOn(placed: Placed): MarkOn | undefined;
   /** What overprinting elements and the several things below them come to, by their ids. */
   mixtures(): ReadonlyMap<string, PlateGrid>;
   /** The separated pictures. */

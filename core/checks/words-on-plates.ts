@@ -1,11 +1,10 @@
 import type { Press } from '../colour/engine';
 import { isProcessPlate, type Plates, processStandIn } from '../colour/ink';
 import { lightnessOn } from '../colour/stock';
-import { coverOfEdges } from '../devices/plates/cover';
-import type { PlateGrid } from '../devices/plates/device';
+import { cellsCovered, coverOfEdges } from '../devices/plates/cover';
+import { type PlateGrid, toGridOf } from '../devices/plates/device';
 import { letterEdges } from '../devices/plates/letters';
 import { platesAtCell } from '../devices/plates/readings';
-import type { Matrix } from '../geometry/matrix';
 import type { Words } from '../job/schema';
 import { isShade } from '../scene/colour';
 import { type Device, type GlyphRun, UNHEARD } from '../scene/device';
@@ -74,8 +73,7 @@ export const lightnessOfPlates =
  * of their letters where it is least; undefined where no letter lies on the grid.
  */
 export function contrastOf(words: Words, below: PlateGrid, sources: SceneSources, press: Press): number | undefined {
-  const scale = below.ppi / 72;
-  const toGrid: Matrix = [scale, 0, 0, scale, -below.box.x * scale, -below.box.y * scale];
+  const toGrid = toGridOf(below);
   const lightness = lightnessOfPlates(sources, press);
   const known = new Map<string, number>();
   /** Most letters lie on even ground: each ground is measured once. */
@@ -86,17 +84,10 @@ export function contrastOf(words: Words, below: PlateGrid, sources: SceneSources
     return found;
   };
   const differences = letteredIn(words, sources).flatMap((lettered) => {
-    const { x, y, width, shares } = coverOfEdges(letterEdges(lettered.run, toGrid), below.width, below.height);
-    // A letter has hundreds of thousands of cells: one loop, and nothing made for each.
-    const inked: number[] = [];
-    for (let i = 0; i < shares.length; i++) if (shares[i]! > 0.2) inked.push(i);
+    const cover = coverOfEdges(letterEdges(lettered.run, toGrid), below.width, below.height);
+    const inked = cellsCovered(cover, below.width, 0.2);
     const step = Math.max(1, Math.floor(inked.length / MOST));
-    return inked
-      .filter((_, n) => n % step === 0)
-      .map((i) => {
-        const cell = (y + Math.floor(i / width)) * below.width + x + (i % width);
-        return differenceAt(lettered, platesAtCell(below, cell));
-      });
+    return inked.filter((_, n) => n % step === 0).map((cell) => differenceAt(lettered, platesAtCell(below, cell)));
   });
   return differences.sort((a, b) => a - b)[Math.floor(WORST * (differences.length - 1))];
 }

@@ -23,7 +23,7 @@ export const faintLogo: PlateCheck = {
   severity: 'warn',
   run: (context) =>
     placedLogos(context).flatMap((placed): Finding[] => {
-      const on = context.markOn(placed.members);
+      const on = context.markOn(placed);
       // Its shapes are larger than letters: what letters cannot be read at, it can still be seen at.
       const wanted = INK_LIMITS.contrast.stop;
       if (!on || on.contrast >= wanted) return [];

@@ -15,6 +15,15 @@ export interface Cover {
   shares: Float32Array;
 }
 
+/** The cells of a grid so wide of which more than a share is covered, row by row. */
+export function cellsCovered({ x, y, width, shares }: Cover, gridWidth: number, more: number): number[] {
+  // A letter has hundreds of thousands of cells: one loop, and nothing made for each.
+  const cells: number[] = [];
+  for (let i = 0; i < shares.length; i++)
+    if (shares[i]! > more) cells.push((y + Math.floor(i / width)) * gridWidth + x + (i % width));
+  return cells;
+}
+
 const NOTHING: Cover = { x: 0, y: 0, width: 0, height: 0, shares: new Float32Array(0) };
 
 /** Edges that are not level, four numbers each, in cells. */

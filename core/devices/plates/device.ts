@@ -50,6 +50,12 @@ export function gridOver({ box, ppi }: Pick<PlatesAsked, 'box' | 'ppi'>): Cells 
   return { box, ppi, width: cells(box.width), height: cells(box.height) };
 }
 
+/** From points to the cells over a box. */
+export function toGridOf({ box, ppi }: Pick<PlatesAsked, 'box' | 'ppi'>): Matrix {
+  const scale = ppi / 72;
+  return [scale, 0, 0, scale, -box.x * scale, -box.y * scale];
+}
+
 type Running = Pick<Shade, 'kind' | 'matrix' | 'focus'>;
 
 /** What part a place is of the way from a focus, through it, to the unit circle (SVG 2, 14.2.3). */
@@ -130,8 +136,7 @@ export function platesDevice({ box, ppi, picture, begun, apart = false }: Plates
   whole(): Float32Array | undefined;
 } {
   const { width, height } = gridOver({ box, ppi });
-  const scale = ppi / 72;
-  const toGrid: Matrix = [scale, 0, 0, scale, -box.x * scale, -box.y * scale];
+  const toGrid = toGridOf({ box, ppi });
   const whole: Cover = { x: 0, y: 0, width, height, shares: new Float32Array(0) };
   /** Cells of groups that are done with. */
   const spare: Float32Array[] = [];

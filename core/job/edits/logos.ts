@@ -96,13 +96,15 @@ export function exchangeLogo(
   if (!face || !group || !job.logos.some(({ id }) => id === logoId)) return job;
   const old = membersOf(face, group).map(({ id }) => id);
   const added: string[] = [];
-  const taken = (id: string): boolean => findElement(job, id) !== undefined || face.groups!.some((g) => g.id === id);
+  const faces = job.pieces.flatMap((piece) => piece.faces);
+  const taken = new Set(faces.flatMap(({ elements, groups = [] }) => [...elements, ...groups].map(({ id }) => id)));
   let n = 0;
   const laid = placeLogo(job, face.id, logoId, at, () => {
+    const idOf = (number: number): string => `${logoId.slice(0, 50)}-${number}`;
     do n++;
-    while (taken(`${logoId.slice(0, 50)}-${n}`));
-    added.push(`${logoId.slice(0, 50)}-${n}`);
-    return added.at(-1)!;
+    while (taken.has(idOf(n)));
+    added.push(idOf(n));
+    return idOf(n);
   });
   // The first is the group's own.
   return removeElements(restackOver(laid, added.slice(1), old), old);
