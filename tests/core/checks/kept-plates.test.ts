@@ -2,15 +2,20 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { keepPlates } from '../../../core/checks/kept-plates';
 import { layPiece, platesFound } from '../../../core/checks/on-plates';
+import { placedLogos } from '../../../core/checks/placed-logos';
 import type { PlateContext } from '../../../core/checks/plate-check';
 import { separatedPictures } from '../../../core/files/separated';
+import { placeLogo } from '../../../core/job/edits/logos';
 import { pressConditionOf } from '../../../core/job/press-of';
 import type { Element, Job } from '../../../core/job/schema';
 import { shopIn } from '../../../core/job/shops-of';
 import { kit, openDemo } from '../../kit';
 
 const ppi = 50;
-const { job, assets } = openDemo();
+const { job: demo, assets } = openDemo();
+let ids = 0;
+/** The demo, a logo over the photograph on the card’s back. */
+const job = placeLogo(demo, 'card-2', 'fern-colour', { x: 20, y: 60, width: 42 }, () => `placed-${++ids}`);
 const card = job.pieces.find(({ id }) => id === 'card')!;
 const shop = shopIn(job, card.shop);
 const press = kit.press(pressConditionOf(job, shop));
@@ -41,9 +46,13 @@ const told = (contexts: readonly PlateContext[]) =>
       Buffer.from(new Uint8Array(cells.buffer)).toString('base64'),
     ]),
     context.mostInk(),
+    placedLogos(context).map((placed) => context.markOn(placed)),
   ]);
 
 describe('plates that are kept from edit to edit', () => {
+  it('has a logo to tell of', () => {
+    expect(layWith(job, {}).flatMap(placedLogos).length).toBeGreaterThan(0);
+  });
   it('are what is laid anew, cell by cell, whatever is moved, taken away or put elsewhere in the stack', () => {
     const kept = keepPlates();
     const edit = fc.record({
